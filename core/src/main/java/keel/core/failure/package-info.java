@@ -1,0 +1,2 @@
+/** From symptoms to causes, and when a cause counts as found. */
+package keel.core.failure;

@@ -1,0 +1,23 @@
+package keel.core.knowledge;
+
+import java.util.List;
+
+/**
+ * Something a keeper can do to tell causes apart.
+ *
+ * @param code             code of the open format
+ * @param name             what it is called
+ * @param how              how it is done, in a sentence
+ * @param minutes          how long it takes, common practice
+ * @param misses           chance of overlooking a fault that is there, 0 to 1
+ * @param missesAfterCrush the same after something was crushed into the screen
+ * @param risky            whether it prints something, and so waits until the vat is known to be clean
+ * @param answers          whether it names causes or only a side
+ * @param separates        causes that it can find
+ */
+public record Check(String code, String name, String how, double minutes, double misses, double missesAfterCrush,
+                    boolean risky, Answer answers, List<String> separates) {
+
+    /** What a check answers: the causes it found, or only whether machine or job is at fault. */
+    public enum Answer { CAUSES, SIDE }
+}

@@ -1,0 +1,2 @@
+/** What is in a vat. */
+package keel.core.resin;

@@ -1,0 +1,2 @@
+/** A run: one print on one machine, and what it must satisfy. */
+package keel.core.run;

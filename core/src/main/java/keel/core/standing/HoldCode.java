@@ -1,0 +1,52 @@
+package keel.core.standing;
+
+import java.util.List;
+
+/** Reasons not to print, most urgent first, with what clears each. */
+public enum HoldCode {
+    WET_UNDER_VAT("wet-under-vat", 20, ServiceKind.CLEAN_UP, ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE,
+            ServiceKind.VAT_FITTED, ServiceKind.VAT_INSPECTED),
+    CRUNCH_NOT_INSPECTED("crunch-not-inspected", 10, ServiceKind.SCREEN_INSPECTED, ServiceKind.VAT_INSPECTED),
+    FAILURE_NOT_CLEANED("failure-not-cleaned", 25, ServiceKind.CLEAN_UP),
+    RESIN_MIXED("resin-mixed", 30, ServiceKind.CLEAN_UP),
+    SCREEN_ENDED("screen-ended", 60, ServiceKind.SCREEN_CHANGE),
+    FILM_ENDED("film-ended", 50, ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED),
+    STANCE_UNCHECKED("stance-unchecked", 5, ServiceKind.STANCE_CHECKED),
+    NOT_LEVELLED("not-levelled", 8, ServiceKind.LEVELLING),
+    PLATE_NOT_CLEAR("plate-not-clear", 3, ServiceKind.PLATE_CLEARED);
+
+    private final String code;
+    private final int minutes;
+    private final List<ServiceKind> clearedBy;
+
+    HoldCode(String code, int minutes, ServiceKind... clearedBy) {
+        this.code = code;
+        this.minutes = minutes;
+        this.clearedBy = List.of(clearedBy);
+    }
+
+    /** Code of the open interface. */
+    public String code() {
+        return code;
+    }
+
+    /** Usual time to clear it, minutes; common practice. */
+    public int minutes() {
+        return minutes;
+    }
+
+    /** Services that clear it or are part of clearing it. */
+    public List<ServiceKind> clearedBy() {
+        return clearedBy;
+    }
+
+    /** @throws IllegalArgumentException for a code that is none */
+    public static HoldCode of(String code) {
+        for (HoldCode hold : values()) {
+            if (hold.code.equals(code)) {
+                return hold;
+            }
+        }
+        throw new IllegalArgumentException("No hold is called " + code + ".");
+    }
+}

@@ -1,0 +1,11 @@
+package keel.core.standing;
+
+/**
+ * What the rules need to know of a machine.
+ *
+ * @param kind                 how it lights a layer
+ * @param selfLevelling        whether it levels its plate by itself
+ * @param levelsAfterEachPrint whether the shop levels it after every print, rather than on events only
+ * @param wholeAreaLight       whether it can light its whole area to cure a sheet in the vat
+ */
+public record MachineTraits(MachineKind kind, boolean selfLevelling, boolean levelsAfterEachPrint, boolean wholeAreaLight) {}

@@ -1,0 +1,47 @@
+package keel.core.standing;
+
+import java.util.List;
+
+/**
+ * One thing a service entry says. The same description checks what comes in through the open interface and draws the
+ * form, so that both ask for the same.
+ *
+ * @param name     as the open interface calls it
+ * @param label    as a page calls it
+ * @param type     what kind of value
+ * @param required whether it may be left out
+ * @param options  the choices, for a CHOICE
+ * @param low      least number, for a NUMBER
+ * @param high     greatest number, for a NUMBER
+ * @param unit     unit of a NUMBER, or empty
+ */
+public record ServiceField(String name, String label, Type type, boolean required, List<Option> options,
+                           double low, double high, String unit) {
+
+    /** What kind of value a field takes. VAT, ROOM and ITEM are codes of something recorded; LIST is free JSON. */
+    public enum Type { CHOICE, NUMBER, TEXT, YES_NO, VAT, ROOM, ITEM, LIST }
+
+    /** One choice with its words. */
+    public record Option(String code, String words) {}
+
+    static ServiceField choice(String name, String label, boolean required, String... codesAndWords) {
+        List<Option> options = new java.util.ArrayList<>();
+        for (int i = 0; i < codesAndWords.length; i += 2) {
+            options.add(new Option(codesAndWords[i], codesAndWords[i + 1]));
+        }
+        return new ServiceField(name, label, Type.CHOICE, required, List.copyOf(options), 0, 0, "");
+    }
+
+    static ServiceField number(String name, String label, double low, double high, String unit) {
+        return new ServiceField(name, label, Type.NUMBER, true, List.of(), low, high, unit);
+    }
+
+    static ServiceField simple(Type type, String name, String label, boolean required) {
+        return new ServiceField(name, label, type, required, List.of(), 0, 0, "");
+    }
+
+    /** Words of a choice, or the code itself where it is none. */
+    public String words(String code) {
+        return options.stream().filter(o -> o.code().equals(code)).map(Option::words).findFirst().orElse(code);
+    }
+}

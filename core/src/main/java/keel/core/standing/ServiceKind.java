@@ -1,0 +1,114 @@
+package keel.core.standing;
+
+import static keel.core.standing.ServiceField.choice;
+import static keel.core.standing.ServiceField.number;
+import static keel.core.standing.ServiceField.simple;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import keel.core.standing.ServiceField.Type;
+
+/** Everything that is done to a machine at the bench, what each entry says, and the usual caution at that step. */
+public enum ServiceKind {
+
+    FILM_CHANGE("Film changed", "Change the film", Caution.RAW_RESIN_AND_BLADE, true,
+            Choices.material(), number("thicknessMm", "Thickness", 0.02, 1, "mm"), Choices.filmEnd(),
+            simple(Type.VAT, "vat", "In a spare vat", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+    TANK_CHANGE("Tank changed", "Change the tank", Caution.RAW_RESIN, true,
+            Choices.filmEnd(), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+    VAT_FITTED("Vat fitted", "Fit a vat", Caution.RAW_RESIN, true, simple(Type.VAT, "vat", "Vat", true)),
+    VAT_REMOVED("Vat lifted out", "Lift the vat out", Caution.RAW_RESIN, true, simple(Type.VAT, "vat", "Vat", true)),
+    SCREEN_CHANGE("Screen changed", "Change the screen", Caution.MAINS, true,
+            choice("endReason", "Why the old one ended", true, "DARK_PIXELS", "Dark pixels", "LIT_PIXELS", "Lit pixels",
+                    "PATCH", "Patch", "CRUSHED", "Crushed", "RESIN", "Resin on it", "PLANNED", "Planned", "OTHER", "Other"),
+            simple(Type.TEXT, "serial", "Serial of the new one", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+    LEVELLING("Levelled", "Level the plate", Caution.NONE, true,
+            choice("school", "How", true, "PAPER", "On paper", "ON_FILM", "On the film", "SELF", "By itself"),
+            simple(Type.LIST, "readings", "Readings", false)),
+    PLATE_WORK("Plate worked on", "Work on the plate", Caution.DUST, true,
+            choice("work", "What was done", true, "ABRADED", "Abraded", "DEBURRED", "Burr taken off", "REPLACED", "Replaced")),
+    PLATE_CLEARED("Plate cleared", "Clear the plate", Caution.RAW_RESIN, false),
+    CLEAN_UP("Cleaned up", "Clean up after a failure", Caution.RAW_RESIN_AND_UV, false,
+            choice("way", "Which way", true, "QUICK", "Quick: cure a sheet and lift it", "FULL", "Full: drain, filter, peel, wipe"),
+            simple(Type.YES_NO, "sieved", "Resin sieved", false), simple(Type.YES_NO, "emptied", "Vat emptied", false)),
+    VAT_INSPECTED("Vat inspected", "Inspect the vat", Caution.RAW_RESIN, false,
+            simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "found", "What was found", false)),
+    SCREEN_INSPECTED("Screen inspected", "Inspect the screen", Caution.UV, false,
+            simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "spots", "Spots", false)),
+    LUBRICATION("Lubricated", "Lubricate Z", Caution.PINCH, false,
+            choice("part", "What", true, "SCREW", "Screw, grease", "RAIL", "Rail, oil")),
+    STANCE_CHECKED("Stance checked", "Check the stance", Caution.NONE, false),
+    MOVED("Moved", "Move the machine", Caution.MAINS, false, simple(Type.ROOM, "room", "To room", true)),
+    PLATE_DROPPED("Plate or tool dropped into the vat", "Plate or tool dropped", Caution.RAW_RESIN, false),
+    FIRMWARE("Firmware changed", "Change the firmware", Caution.NONE, false, simple(Type.TEXT, "version", "Version", true)),
+    OFF("Taken out of service", "Take out of service", Caution.NONE, false),
+    ON("Back in service", "Put back in service", Caution.NONE, false);
+
+    /** Failure findings that mean that resin is where it must not be. */
+    public static final Set<String> LEAKS = Set.of("film-pierced", "spill", "resin-on-screen");
+
+    private final String done;
+    private final String task;
+    private final Caution caution;
+    private final boolean asksForStandstill;
+    private final List<ServiceField> fields;
+
+    ServiceKind(String done, String task, Caution caution, boolean asksForStandstill, ServiceField... fields) {
+        this.done = done;
+        this.task = task;
+        this.caution = caution;
+        this.asksForStandstill = asksForStandstill;
+        this.fields = List.of(fields);
+    }
+
+    /** What the logbook says. */
+    public String done() {
+        return done;
+    }
+
+    /** What a button says. */
+    public String task() {
+        return task;
+    }
+
+    public Caution caution() {
+        return caution;
+    }
+
+    /** Whether it cannot be done while the machine prints. */
+    public boolean asksForStandstill() {
+        return asksForStandstill;
+    }
+
+    public List<ServiceField> fields() {
+        return fields;
+    }
+
+    public Optional<ServiceField> field(String name) {
+        return fields.stream().filter(f -> f.name().equals(name)).findFirst();
+    }
+
+    /** The kinds that a machine with these traits knows. */
+    public static Set<ServiceKind> of(MachineTraits traits) {
+        Set<ServiceKind> kinds = EnumSet.allOf(ServiceKind.class);
+        kinds.remove(traits.kind() == MachineKind.LASER_TANK ? FILM_CHANGE : TANK_CHANGE);
+        if (!traits.kind().hasScreen()) {
+            kinds.remove(SCREEN_CHANGE);
+            kinds.remove(SCREEN_INSPECTED);
+        }
+        return kinds;
+    }
+
+    private static final class Choices {
+        static ServiceField material() {
+            return choice("material", "Material", true, "FEP", "FEP", "PFA", "PFA", "OTHER", "Other");
+        }
+
+        static ServiceField filmEnd() {
+            return choice("endReason", "Why the old one ended", true, "CLOUDED", "Clouded", "PIERCED", "Pierced",
+                    "SLACK", "Slack", "SCRATCHED", "Scratched", "DENTED", "Dented", "PLANNED", "Planned", "OTHER", "Other");
+        }
+    }
+}

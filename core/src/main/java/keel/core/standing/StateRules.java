@@ -1,0 +1,96 @@
+package keel.core.standing;
+
+import static keel.core.standing.MachineState.DUE;
+import static keel.core.standing.MachineState.HOLD;
+import static keel.core.standing.MachineState.OFF;
+import static keel.core.standing.MachineState.READY;
+import static keel.core.standing.MachineState.RUNNING;
+import static keel.core.standing.MachineState.WATCH;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Derives the state of a machine; the first that applies of off, running, hold, due, watch, ready. */
+public final class StateRules {
+
+    private final Defaults defaults;
+
+    public StateRules(Defaults defaults) {
+        this.defaults = defaults;
+    }
+
+    public Standing of(Circumstances c) {
+        List<Concern> concerns = concerns(c);
+        if (c.off()) {
+            return new Standing(OFF, "Out of service.", concerns);
+        }
+        if (c.running()) {
+            return new Standing(RUNNING, "Printing.", concerns);
+        }
+        if (!c.holds().isEmpty()) {
+            return new Standing(HOLD, c.holds().get(0).text(), concerns);
+        }
+        return concerns.stream().findFirst().map(worst -> new Standing(worst.level(), worst.text(), concerns))
+                .orElseGet(() -> new Standing(READY, "May print.", concerns));
+    }
+
+    private List<Concern> concerns(Circumstances c) {
+        List<Concern> concerns = new ArrayList<>();
+        for (PartUse part : c.parts()) {
+            part(part, c).ifPresent(concerns::add);
+        }
+        upkeep("lubrication", "the Z axis was lubricated", "Lubricate", c.hoursSinceLubricated(),
+                defaults.value("lubrication.everyHours"), c.hoursPerDay(), ServiceKind.LUBRICATION).ifPresent(concerns::add);
+        upkeep("abrading", "the plate was abraded", "Abrade it", c.hoursSinceAbraded(),
+                defaults.value("abrading.everyHours"), c.hoursPerDay(), ServiceKind.PLATE_WORK).ifPresent(concerns::add);
+        for (String cause : c.openCauses()) {
+            concerns.add(new Concern(WATCH, "cause",
+                    "Presumed cause: " + cause.toLowerCase(Locale.ROOT) + ". No good run has confirmed it yet.", null));
+        }
+        concerns.sort(Comparator.comparing(Concern::level));
+        return concerns;
+    }
+
+    private Optional<Concern> part(PartUse part, Circumstances c) {
+        double pace = part.part().uvClock() ? c.uvShare() : 1;
+        double jobHours = defaults.value("job.typicalHours");
+        double chance = defaults.life(part.part()).failsWithin(part.age(), jobHours * pace);
+        double replaceAt = defaults.replaceAt(part.part());
+        String unit = part.part().uvClock() ? "UV h" : "h";
+        ServiceKind task = switch (part.part()) {
+            case FILM -> ServiceKind.FILM_CHANGE;
+            case TANK -> ServiceKind.TANK_CHANGE;
+            case SCREEN -> ServiceKind.SCREEN_CHANGE;
+            case LIGHT -> null;
+        };
+        String about = part.part().prefix();
+        if (part.age() >= replaceAt) {
+            return Optional.of(new Concern(DUE, about, "%s is past its age: %.0f of about %.0f %s."
+                    .formatted(part.name(), part.age(), replaceAt, unit), task));
+        }
+        if (chance > defaults.value("due.failureChance") || chance > defaults.value("watch.failureChance")) {
+            return Optional.of(new Concern(chance > defaults.value("due.failureChance") ? DUE : WATCH, about,
+                    "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old).".formatted(part.name(), 100 * chance, jobHours,
+                            part.age(), unit), task));
+        }
+        if (part.age() + defaults.value("watch.days") * c.hoursPerDay() * pace >= replaceAt) {
+            return Optional.of(new Concern(WATCH, about, "%s is near its age: %.0f of about %.0f %s."
+                    .formatted(part.name(), part.age(), replaceAt, unit), task));
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Concern> upkeep(String about, String since, String doIt, double hours, double every, double hoursPerDay,
+                                     ServiceKind task) {
+        if (hours >= every) {
+            return Optional.of(new Concern(DUE, about, "%.0f h since %s; due every %.0f h. %s.".formatted(hours, since, every, doIt), task));
+        }
+        if (hours + defaults.value("watch.days") * hoursPerDay >= every) {
+            return Optional.of(new Concern(WATCH, about, "%.0f h since %s; due at %.0f h, within a week.".formatted(hours, since, every), task));
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,2 @@
+/** Usage of parts and how long they last. */
+package keel.core.wear;
