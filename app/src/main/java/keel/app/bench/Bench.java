@@ -1,0 +1,294 @@
+package keel.app.bench;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.fleet.Parts;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogFilter;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.LogLine;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.app.stores.Stock;
+import keel.app.upkeep.Occupancy;
+import keel.app.upkeep.Rebuild;
+import keel.core.Findings;
+import keel.core.run.RunRules;
+import keel.core.standing.ServiceField;
+import keel.core.standing.ServiceKind;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Records services, with what each does to the parts that are fitted, and takes them back. */
+@Service
+@Transactional
+public class Bench {
+
+    private final ServiceRecords records;
+    private final Fleet fleet;
+    private final Parts parts;
+    private final Stock stock;
+    private final Occupancy occupancy;
+    private final Rebuild rebuild;
+    private final Logbook logbook;
+    private final ObjectMapper json;
+    private final Clock clock;
+
+    Bench(ServiceRecords records, Fleet fleet, Parts parts, Stock stock, Occupancy occupancy, Rebuild rebuild, Logbook logbook,
+          ObjectMapper json, Clock clock) {
+        this.records = records;
+        this.fleet = fleet;
+        this.parts = parts;
+        this.stock = stock;
+        this.occupancy = occupancy;
+        this.rebuild = rebuild;
+        this.logbook = logbook;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * @throws Refused  if the entry cannot be right by itself
+     * @throws Conflict if it does not fit what is recorded
+     */
+    public ServiceView record(ServiceEntry entry) {
+        Actor actor = Actor.current();
+        ServiceKind kind = kind(entry.kind());
+        boolean spareVat = kind == ServiceKind.FILM_CHANGE && present(entry.values().get("vat")) && !present(entry.machine());
+        MachineRef machine = spareVat ? null : fleet.machineOfEntry(entry.machine());
+        Findings findings = new Findings();
+        Map<String, Object> values = read(kind, machine, entry, findings);
+        Instant at = entry.at() == null ? clock.instant() : entry.at().truncatedTo(ChronoUnit.MILLIS);
+        findings.when(at.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
+        findings.when(machine != null && at.isBefore(machine.since()), "at", "The machine was not in the shop yet.");
+        findings.when(entry.note() != null && entry.note().length() > 4000, "note", "A note may have 4000 characters at most.");
+        Refused.unless(findings);
+        if (machine != null) {
+            occupancy.lock(machine.id());
+            requireStandstill(kind, machine, at);
+        }
+        ServiceRecord service = save(kind, machine, at, values, entry.note());
+        String text = effect(kind, machine, service, values, actor);
+        rebuildFor(machine, service, at);
+        write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
+        return new ServiceView(service.id, kind, machine == null ? null : machine.code(), at, text, service.note, values);
+    }
+
+    /** Takes an entry back with a reason. A keeper may take back any, an operator what they wrote themselves. */
+    public void withdraw(long id, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "The reason");
+        Refused.unless(findings);
+        ServiceRecord service = records.findById(id).orElseThrow(() -> new NotThere("There is no service " + id + "."));
+        if (service.withdrawn) {
+            throw new Conflict("This entry has been withdrawn already.");
+        }
+        LogLine line = logbook.lines(LogFilter.ofSubject("SERVICE", id)).get(0);
+        if (!line.person().equals(actor.displayName())) {
+            Actor.require(Role.KEEPER);
+        }
+        MachineRef machine = service.machineId == null ? null : fleet.machine(service.machineId);
+        if (machine != null) {
+            occupancy.lock(machine.id());
+        }
+        service.withdrawn = true;
+        parts.undo(id);
+        stock.putBack(id, actor);
+        Map<String, Object> values = values(service);
+        if (service.kind == ServiceKind.MOVED) {
+            fleet.moveTo(machine.id(), values.get("fromRoom").toString());
+        }
+        records.saveAndFlush(service);
+        rebuildFor(machine, service, Instant.EPOCH);
+        logbook.write(new LogDraft(LogKind.SERVICE_WITHDRAWN, service.machineId, "SERVICE", id, service.at, "Withdrawn: " + line.headline(),
+                null, values, actor, line.id(), reason.strip()));
+    }
+
+    private Map<String, Object> read(ServiceKind kind, MachineRef machine, ServiceEntry entry, Findings findings) {
+        Map<String, Object> given = entry.values();
+        if (machine != null) {
+            if (!ServiceKind.of(machine.traits()).contains(kind)) {
+                throw new Refused("kind", kind.done() + " does not apply to a " + machine.traits().kind().words().toLowerCase(Locale.ROOT) + " machine.");
+            }
+            findings.when(kind == ServiceKind.CLEAN_UP && "QUICK".equals(given.get("way")) && !machine.traits().wholeAreaLight(), "way",
+                    machine.name() + " cannot light its whole area; only the full way works.");
+            findings.when(kind == ServiceKind.LEVELLING && "SELF".equals(given.get("school")) && !machine.traits().selfLevelling(), "school",
+                    machine.name() + " does not level itself.");
+        }
+        return ServiceReading.read(kind, withEndReason(kind, machine, given), findings);
+    }
+
+    /** Where nothing was fitted, nobody has to say why it ended. */
+    private Map<String, Object> withEndReason(ServiceKind kind, MachineRef machine, Map<String, Object> given) {
+        boolean missing = kind.field("endReason").isPresent() && !present(given.get("endReason"));
+        if (!missing || machine == null || occupancy.filmAt(machine.id(), clock.instant()).isPresent() || kind == ServiceKind.SCREEN_CHANGE) {
+            return given;
+        }
+        Map<String, Object> more = new LinkedHashMap<>(given);
+        more.put("endReason", "OTHER");
+        return more;
+    }
+
+    private void requireStandstill(ServiceKind kind, MachineRef machine, Instant at) {
+        if (kind.asksForStandstill()) {
+            occupancy.runAt(machine.id(), at).ifPresent(run -> {
+                throw new Conflict("at", machine.name() + " was printing " + run.job() + " at that time"
+                        + (run.endedAt() == null ? ". Finish the run first." : "."));
+            });
+        }
+    }
+
+    private ServiceRecord save(ServiceKind kind, MachineRef machine, Instant at, Map<String, Object> values, String note) {
+        ServiceRecord service = new ServiceRecord();
+        service.kind = kind;
+        service.machineId = machine == null ? null : machine.id();
+        service.at = at;
+        service.clean = Boolean.TRUE.equals(values.get("clean"));
+        service.emptied = Boolean.TRUE.equals(values.get("emptied"));
+        service.leak = values.get("found") instanceof List<?> found && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
+        service.note = note == null || note.isBlank() ? null : note.strip();
+        service.vatId = machine == null ? null : occupancy.vatAt(machine.id(), at).orElse(null);
+        if (kind == ServiceKind.MOVED) {
+            values.put("fromRoom", fleet.roomOf(machine.id()));
+        }
+        service.content = json(values);
+        return records.saveAndFlush(service);
+    }
+
+    /** Does what the service does to the parts; answers it in words. */
+    private String effect(ServiceKind kind, MachineRef machine, ServiceRecord service, Map<String, Object> values, Actor actor) {
+        String endReason = (String) values.get("endReason");
+        String text = switch (kind) {
+            case FILM_CHANGE -> filmChange(machine, service, values);
+            case TANK_CHANGE -> {
+                Parts.Change change = parts.changeTank(machine, service.at, service.id, endReason);
+                yield "tank changed" + from(change, endReason, kind) + ".";
+            }
+            case VAT_FITTED -> {
+                Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
+                String out = parts.fitVat(machine, vat, service.at, service.id);
+                service.vatId = vat.id();
+                yield "vat " + vat.code() + " fitted" + (out == null ? "." : ", " + out + " lifted out.");
+            }
+            case VAT_REMOVED -> {
+                Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
+                parts.removeVat(machine, vat, service.at, service.id);
+                yield "vat " + vat.code() + " lifted out.";
+            }
+            case SCREEN_CHANGE -> {
+                Parts.Change change = parts.changeScreen(machine, service.at, service.id, endReason, (String) values.get("serial"));
+                yield "screen changed" + from(change, endReason, kind) + ".";
+            }
+            case PLATE_WORK -> {
+                if ("REPLACED".equals(values.get("work"))) {
+                    parts.replacePlate(machine, service.at, service.id);
+                }
+                yield "plate: " + words(kind, "work", values) + ".";
+            }
+            case MOVED -> {
+                String room = fleet.roomOfEntry((String) values.get("room"));
+                fleet.moveTo(machine.id(), room);
+                yield "moved to " + room + ".";
+            }
+            case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
+            case CLEAN_UP -> "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
+                    + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "") + (service.emptied ? ", vat emptied" : "") + ".";
+            case VAT_INSPECTED, SCREEN_INSPECTED -> (kind == ServiceKind.VAT_INSPECTED ? "vat" : "screen") + " inspected: "
+                    + (service.clean ? "clean and whole." : "not in order" + listed(values, "found") + listed(values, "spots") + ".");
+            case LUBRICATION -> "lubricated: " + words(kind, "part", values) + ".";
+            case FIRMWARE -> "firmware " + values.get("version") + ".";
+            default -> kind.done().toLowerCase(Locale.ROOT) + ".";
+        };
+        if (present(values.get("fromStores"))) {
+            stock.take((String) values.get("fromStores"), kind.done() + (machine == null ? "" : " on " + machine.name()), service.at, service.id, actor);
+        }
+        records.saveAndFlush(service);
+        return text;
+    }
+
+    private String filmChange(MachineRef machine, ServiceRecord service, Map<String, Object> values) {
+        Parts.PartRef vat = present(values.get("vat")) ? parts.vat((String) values.get("vat"), "vat") : parts.vatOn(machine.id());
+        if (vat == null) {
+            throw new Conflict("machine", "No vat is on " + machine.name() + ". Fit one first, or say in which vat the film was changed.");
+        }
+        Long on = parts.machineOfVat(vat.id());
+        if (on != null && (machine == null || on != machine.id())) {
+            throw new Conflict("vat", "Vat " + vat.code() + " is on " + fleet.machine(on).name() + ". Enter the change for that machine.");
+        }
+        service.vatId = vat.id();
+        Double thicknessMm = (Double) values.get("thicknessMm");
+        Parts.Change change = parts.changeFilm(vat.id(), service.at, service.id, new Parts.Sheet((String) values.get("material"), thicknessMm),
+                (String) values.get("endReason"));
+        return "film changed in vat " + vat.code() + from(change, (String) values.get("endReason"), ServiceKind.FILM_CHANGE) + ", "
+                + values.get("material") + " " + thicknessMm + " mm.";
+    }
+
+    private static String from(Parts.Change change, String endReason, ServiceKind kind) {
+        String why = kind.field("endReason").map(f -> f.words(endReason)).orElse("").toLowerCase(Locale.ROOT);
+        return change.old() == null ? ": " + change.fresh() + " fitted" : ": " + change.old() + " (" + why + ") out, " + change.fresh() + " in";
+    }
+
+    private void rebuildFor(MachineRef machine, ServiceRecord service, Instant since) {
+        if (machine != null) {
+            rebuild.machine(machine.id(), since);
+        }
+    }
+
+    private void write(LogKind kind, ServiceRecord service, String headline, Map<String, Object> values, Actor actor) {
+        Map<String, Object> content = new LinkedHashMap<>();
+        content.put("kind", service.kind);
+        content.put("at", service.at);
+        content.putAll(values);
+        String sentence = headline.substring(0, 1).toUpperCase(Locale.ROOT) + headline.substring(1);
+        logbook.write(LogDraft.of(kind, service.machineId, "SERVICE", service.id, service.at, sentence, content, actor).noting(service.note));
+    }
+
+    private static ServiceKind kind(String name) {
+        return Arrays.stream(ServiceKind.values()).filter(k -> k.name().equals(name == null ? "" : name.strip())).findFirst()
+                .orElseThrow(() -> new Refused("kind", "There is no service " + name + ". Known: " + Arrays.toString(ServiceKind.values()) + "."));
+    }
+
+    private static String words(ServiceKind kind, String field, Map<String, Object> values) {
+        return kind.field(field).map((ServiceField f) -> f.words((String) values.get(field))).orElse("").toLowerCase(Locale.ROOT);
+    }
+
+    private static String listed(Map<String, Object> values, String field) {
+        return values.get(field) instanceof List<?> list && !list.isEmpty() ? " (" + String.join(", ", list.stream().map(Object::toString).toList()) + ")" : "";
+    }
+
+    private static boolean present(Object value) {
+        return value != null && !value.toString().isBlank();
+    }
+
+    private String json(Map<String, Object> values) {
+        try {
+            return json.writeValueAsString(values);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private Map<String, Object> values(ServiceRecord service) {
+        try {
+            return json.readValue(service.content, Map.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

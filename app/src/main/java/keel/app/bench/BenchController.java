@@ -1,0 +1,135 @@
+package keel.app.bench;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import keel.app.fleet.ComponentKind;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.fleet.Parts;
+import keel.app.fleet.ShopTime;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.stores.Stock;
+import keel.app.upkeep.PartView;
+import keel.app.upkeep.PartsReading;
+import keel.app.upkeep.Standings;
+import keel.core.Findings;
+import keel.core.standing.ServiceKind;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pages of the bench: the register of parts, and one form for every service. */
+@Controller
+class BenchController {
+
+    private final Bench bench;
+    private final Fleet fleet;
+    private final Parts parts;
+    private final PartsReading reading;
+    private final Stock stock;
+    private final Standings standings;
+    private final Condemning condemning;
+    private final ShopTime times;
+
+    BenchController(Bench bench, Fleet fleet, Parts parts, PartsReading reading, Stock stock, Standings standings, Condemning condemning, ShopTime times) {
+        this.bench = bench;
+        this.fleet = fleet;
+        this.parts = parts;
+        this.reading = reading;
+        this.stock = stock;
+        this.standings = standings;
+        this.condemning = condemning;
+        this.times = times;
+    }
+
+    @GetMapping("/bench")
+    String register(@RequestParam(defaultValue = "false") boolean ended, Model model) {
+        model.addAttribute("ended", ended);
+        model.addAttribute("vats", reading.all(ComponentKind.VAT, ended));
+        model.addAttribute("films", reading.all(ComponentKind.FILM, ended));
+        model.addAttribute("screens", reading.all(ComponentKind.SCREEN, ended));
+        model.addAttribute("models", fleet.models());
+        return "bench/bench";
+    }
+
+    @PostMapping("/bench/vats")
+    String addVat(@RequestParam String model, @RequestParam(required = false) String material, @RequestParam(defaultValue = "0.127") double thicknessMm,
+                  @RequestParam(defaultValue = "0") double filmHours, Model page, HttpServletResponse response) {
+        try {
+            Parts.Sheet sheet = material == null || material.isBlank() ? null : new Parts.Sheet(material, thicknessMm);
+            parts.addVat(model, sheet, new Parts.Baseline(filmHours, 0, 0, 0));
+            return "redirect:/bench";
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, page, response);
+            return register(false, page);
+        }
+    }
+
+    @PostMapping("/bench/parts/{code}/condemn")
+    String condemn(@PathVariable String code, @RequestParam String endReason) {
+        condemning.condemn(code, endReason);
+        return "redirect:/bench";
+    }
+
+    @GetMapping("/machines/{code}/services/{kind}")
+    String form(@PathVariable String code, @PathVariable String kind, Model model) {
+        return show(fleet.machine(code), kind(kind), new LinkedHashMap<>(), model);
+    }
+
+    @PostMapping("/machines/{code}/services/{kind}")
+    String record(@PathVariable String code, @PathVariable String kind, @RequestParam Map<String, String> typed, Model model,
+                  HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            var at = times.read(typed.get("at"), "at", findings);
+            Refused.unless(findings);
+            bench.record(new ServiceEntry(code, kind, at, typed.get("note"), new LinkedHashMap<>(typed)));
+            return "redirect:/machines/" + code;
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return show(fleet.machine(code), kind(kind), typed, model);
+        }
+    }
+
+    @PostMapping("/services/{id}/withdraw")
+    String withdraw(@PathVariable long id, @RequestParam String reason, @RequestParam String back) {
+        bench.withdraw(id, reason);
+        return "redirect:/machines/" + fleet.machine(back).code();
+    }
+
+    private String show(MachineRef machine, ServiceKind kind, Map<String, String> typed, Model model) {
+        Map<String, String> form = new LinkedHashMap<>(typed);
+        form.putIfAbsent("material", "FEP");
+        form.putIfAbsent("thicknessMm", "0.127");
+        form.putIfAbsent("school", machine.levellingSchool());
+        model.addAttribute("machine", machine);
+        model.addAttribute("kind", kind);
+        model.addAttribute("form", form);
+        model.addAttribute("now", standings.of(machine.code()));
+        model.addAttribute("vats", vatsFor(kind, machine));
+        model.addAttribute("rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
+        model.addAttribute("items", stock.all(false));
+        return "bench/service";
+    }
+
+    private List<PartView> vatsFor(ServiceKind kind, MachineRef machine) {
+        return reading.all(ComponentKind.VAT, false).stream()
+                .filter(v -> kind == ServiceKind.VAT_REMOVED ? machine.code().equals(v.carrier()) : v.carrier() == null && v.endedAt() == null).toList();
+    }
+
+    private static ServiceKind kind(String name) {
+        try {
+            return ServiceKind.valueOf(name);
+        } catch (IllegalArgumentException e) {
+            throw new NotThere("There is no service called " + name + ".");
+        }
+    }
+}

@@ -1,0 +1,95 @@
+package keel.app.bench;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.core.Findings;
+import keel.core.standing.ServiceField;
+import keel.core.standing.ServiceKind;
+
+/** Reads the fields of a service by the description of its kind; the same for pages and the open interface. */
+final class ServiceReading {
+
+    private final ServiceKind kind;
+    private final Map<String, Object> given;
+    private final Findings findings;
+    private final Map<String, Object> read = new LinkedHashMap<>();
+
+    private ServiceReading(ServiceKind kind, Map<String, Object> given, Findings findings) {
+        this.kind = kind;
+        this.given = given;
+        this.findings = findings;
+    }
+
+    /** The fields that were given, each as its type asks; what is wrong goes to {@code findings}. */
+    static Map<String, Object> read(ServiceKind kind, Map<String, Object> given, Findings findings) {
+        ServiceReading reading = new ServiceReading(kind, given, findings);
+        kind.fields().forEach(reading::field);
+        return reading.read;
+    }
+
+    private void field(ServiceField field) {
+        Object value = given.get(field.name());
+        if (value instanceof String text && text.isBlank()) {
+            value = null;
+        }
+        if (value == null) {
+            if (field.type() == ServiceField.Type.YES_NO && !field.required()) {
+                read.put(field.name(), false);
+            }
+            findings.when(field.required(), field.name(), field.label() + " is missing" + choices(field) + ".");
+            return;
+        }
+        Object understood = understood(field, value);
+        if (understood != null) {
+            read.put(field.name(), understood);
+        }
+    }
+
+    private Object understood(ServiceField field, Object value) {
+        return switch (field.type()) {
+            case CHOICE -> choice(field, value);
+            case NUMBER -> number(field, value);
+            case YES_NO -> yesNo(field, value);
+            case LIST -> list(field, value);
+            case TEXT, VAT, ROOM, ITEM -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
+        };
+    }
+
+    private Object choice(ServiceField field, Object value) {
+        String code = value.toString().strip().toUpperCase(Locale.ROOT);
+        boolean known = field.options().stream().anyMatch(o -> o.code().equals(code));
+        return findings.when(!known, field.name(), field.label() + " cannot be " + value + choices(field) + ".") ? null : code;
+    }
+
+    private Object number(ServiceField field, Object value) {
+        Double number;
+        try {
+            number = value instanceof Number n ? Double.valueOf(n.doubleValue()) : Double.valueOf(value.toString().strip().replace(',', '.'));
+        } catch (NumberFormatException e) {
+            findings.add(field.name(), field.label() + " is not a number: " + value + ".");
+            return null;
+        }
+        return findings.range(number, field.low(), field.high(), field.name(), field.label(), field.unit()) ? number : null;
+    }
+
+    private Object yesNo(ServiceField field, Object value) {
+        String text = value.toString().toLowerCase(Locale.ROOT);
+        if (text.equals("true") || text.equals("on")) {
+            return true;
+        }
+        return findings.when(!text.equals("false"), field.name(), field.label() + " is true or false, not " + value + ".") ? null : false;
+    }
+
+    private Object list(ServiceField field, Object value) {
+        if (value instanceof List<?> list) {
+            return findings.when(list.size() > 500, field.name(), field.label() + ": 500 at most.") ? null : list;
+        }
+        return List.of(value.toString().strip().split("\\s*[,;\\n]\\s*"));
+    }
+
+    private static String choices(ServiceField field) {
+        return field.options().isEmpty() ? "" : ": " + String.join(", ", field.options().stream().map(ServiceField.Option::code).toList());
+    }
+}

@@ -1,0 +1,2 @@
+/** The invented shop that the demo shows. */
+package keel.app.demo;

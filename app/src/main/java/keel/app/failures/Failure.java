@@ -1,0 +1,52 @@
+package keel.app.failures;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import keel.core.failure.Certainty;
+
+/** A failed print as its latest entry has it; every earlier reading stays in the logbook. */
+@Entity
+class Failure {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+    Long machineId;
+    Long runId;
+    Instant seenAt;
+    String note;
+    String cause;
+    @Enumerated(EnumType.STRING)
+    Certainty certainty;
+    Instant causeAt;
+    boolean withdrawn;
+    @Version
+    int version;
+
+    /** Symptom code to whether it was there or looked for in vain. */
+    @ElementCollection
+    @CollectionTable(name = "failure_symptom", joinColumns = @JoinColumn(name = "failure_id"))
+    @MapKeyColumn(name = "symptom")
+    @Column(name = "present")
+    Map<String, Boolean> symptoms = new HashMap<>();
+
+    @ElementCollection
+    @CollectionTable(name = "failure_zone", joinColumns = @JoinColumn(name = "failure_id"))
+    @Column(name = "zone")
+    Set<String> zones = new HashSet<>();
+}

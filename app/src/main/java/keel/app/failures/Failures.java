@@ -1,0 +1,325 @@
+package keel.app.failures;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Paging;
+import keel.app.problems.Refused;
+import keel.app.runs.RunView;
+import keel.app.runs.Runs;
+import keel.app.upkeep.Occupancy;
+import keel.app.upkeep.Rebuild;
+import keel.core.Findings;
+import keel.core.failure.CauseFit;
+import keel.core.failure.Certainty;
+import keel.core.knowledge.Check;
+import keel.core.knowledge.Knowledge;
+import keel.core.run.RunRules;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Logs failures, what was checked, and what the cause was. */
+@Service
+@Transactional
+public class Failures {
+
+    private static final String VIEW = """
+            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.certainty, f.cause_at, f.withdrawn, f.version,
+              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and s.present) as seen,
+              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and not s.present) as absent,
+              (select listagg(z.zone, ',') within group (order by z.zone) from failure_zone z where z.failure_id = f.id) as zones,
+              (select count(*) from photo p where p.failure_id = f.id) as photos
+            from failure f join machine m on m.id = f.machine_id left join run r on r.id = f.run_id
+            """;
+
+    private final FailureRecords records;
+    private final FailureChecks checks;
+    private final Photos photos;
+    private final PhotoStore store;
+    private final Fleet fleet;
+    private final Runs runs;
+    private final Occupancy occupancy;
+    private final Rebuild rebuild;
+    private final Logbook logbook;
+    private final Knowledge knowledge;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Failures(FailureRecords records, FailureChecks checks, Photos photos, PhotoStore store, Fleet fleet, Runs runs, Occupancy occupancy,
+             Rebuild rebuild, Logbook logbook, Knowledge knowledge, JdbcClient jdbc, Clock clock) {
+        this.records = records;
+        this.checks = checks;
+        this.photos = photos;
+        this.store = store;
+        this.fleet = fleet;
+        this.runs = runs;
+        this.occupancy = occupancy;
+        this.rebuild = rebuild;
+        this.logbook = logbook;
+        this.knowledge = knowledge;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    public FailureView log(FailureEntry entry) {
+        Actor actor = Actor.current();
+        MachineRef machine = fleet.machineOfEntry(entry.machine());
+        check(entry, machine);
+        occupancy.lock(machine.id());
+        Failure failure = new Failure();
+        failure.machineId = machine.id();
+        take(failure, entry);
+        records.saveAndFlush(failure);
+        rebuild.machine(machine.id(), failure.seenAt);
+        return written(LogKind.FAILURE_LOGGED, failure, "", actor, null, null);
+    }
+
+    /**
+     * Puts a failure right.
+     *
+     * @param version the version that was read, null to take whatever is recorded
+     * @throws EditedMeanwhile if somebody else changed it since
+     */
+    public FailureView correct(long id, Integer version, FailureEntry entry, Boolean withdrawn, String reason) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        if (version != null && version != failure.version) {
+            throw new EditedMeanwhile(one(id));
+        }
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "The reason for the correction");
+        Refused.unless(findings);
+        MachineRef machine = fleet.machine(failure.machineId);
+        check(entry, machine);
+        occupancy.lock(machine.id());
+        Instant earliest = failure.seenAt;
+        take(failure, entry);
+        failure.withdrawn = withdrawn == null ? failure.withdrawn : withdrawn;
+        records.saveAndFlush(failure);
+        rebuild.machine(machine.id(), earliest.isBefore(failure.seenAt) ? earliest : failure.seenAt);
+        Long superseded = logbook.latest("FAILURE", id, LogKind.FAILURE_LOGGED, LogKind.FAILURE_CORRECTED);
+        return written(LogKind.FAILURE_CORRECTED, failure, failure.withdrawn ? "Withdrawn: " : "Corrected: ", actor, superseded, reason.strip());
+    }
+
+    /**
+     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out.
+     */
+    public FailureView nameCause(long id, String cause, String certainty, String note) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        Findings findings = new Findings();
+        Certainty sure = Arrays.stream(Certainty.values()).filter(c -> c.name().equals(certainty)).findFirst().orElse(null);
+        findings.when(sure == null, "certainty", "The certainty is FOUND, PRESUMED or UNKNOWN.");
+        boolean named = cause != null && !cause.isBlank();
+        findings.when(named && knowledge.cause(cause).isEmpty(), "cause", "There is no cause " + cause + ".");
+        findings.when(!named && sure != null && sure != Certainty.UNKNOWN, "cause", "Name the cause, or say that it is unknown.");
+        Refused.unless(findings);
+        occupancy.lock(failure.machineId);
+        failure.cause = named ? cause : null;
+        failure.certainty = sure;
+        failure.causeAt = clock.instant();
+        records.saveAndFlush(failure);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        FailureView view = one(id);
+        String words = sure == Certainty.UNKNOWN ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
+                : sure.words() + " cause: " + causeName(cause).toLowerCase();
+        logbook.write(LogDraft.of(LogKind.CAUSE_NAMED, failure.machineId, "FAILURE", id, failure.causeAt, view.machineName() + ": " + words + ".",
+                view, actor).noting(note).superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
+        return view;
+    }
+
+    /** Records a check: the causes it found (none found counts against all it could have found), or MACHINE or JOB. */
+    public CheckView check(long id, String code, List<String> found) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        Check check = knowledge.check(code == null ? "" : code).orElseThrow(() -> new Refused("check", "There is no check " + code + "."));
+        List<String> answers = found == null ? List.of() : found;
+        Findings findings = new Findings();
+        for (String answer : answers) {
+            boolean fits = check.answers() == Check.Answer.SIDE ? Set.of("MACHINE", "JOB").contains(answer) : knowledge.cause(answer).isPresent();
+            findings.when(!fits, "found", check.name() + " cannot answer " + answer + ".");
+        }
+        Refused.unless(findings);
+        occupancy.lock(failure.machineId);
+        FailureCheck done = new FailureCheck();
+        done.failureId = id;
+        done.checkCode = check.code();
+        done.found = String.join(",", new TreeSet<>(answers));
+        done.at = clock.instant();
+        checks.saveAndFlush(done);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        CheckView view = view(done);
+        String result = answers.isEmpty() ? "nothing found" : answers.stream().map(this::causeName).collect(Collectors.joining(", ")).toLowerCase();
+        logbook.write(LogDraft.of(LogKind.CHECK_DONE, failure.machineId, "CHECK", done.id, done.at,
+                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase() + ": " + result + ".", view, actor));
+        return view;
+    }
+
+    public PhotoView addPhoto(long id, byte[] bytes, String caption) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        if (photos.countByFailureId(id) >= 40) {
+            throw new Conflict("file", "There are forty photos with this failure already.");
+        }
+        PhotoStore.Kept kept = store.keep(bytes);
+        Photo photo = new Photo();
+        photo.failureId = id;
+        photo.hash = kept.hash();
+        photo.mediaType = kept.mediaType();
+        photo.width = kept.width();
+        photo.height = kept.height();
+        photo.caption = caption == null || caption.isBlank() ? null : caption.strip().substring(0, Math.min(200, caption.strip().length()));
+        photo.takenAt = clock.instant();
+        photos.saveAndFlush(photo);
+        logbook.write(LogDraft.of(LogKind.PHOTO_ADDED, failure.machineId, "PHOTO", photo.id, photo.takenAt,
+                fleet.machine(failure.machineId).name() + ": photo of failure " + id + ".", Map.of("failure", id, "hash", kept.hash()), actor)
+                .noting(photo.caption));
+        return new PhotoView(photo.id, photo.width, photo.height, photo.caption);
+    }
+
+    @Transactional(readOnly = true)
+    public List<PhotoView> photos(long id) {
+        return photos.findByFailureIdOrderById(id).stream().map(p -> new PhotoView(p.id, p.width, p.height, p.caption)).toList();
+    }
+
+    /** Bytes and media type of a photo, or of its small copy. */
+    @Transactional(readOnly = true)
+    public Map.Entry<String, byte[]> picture(long photoId, boolean small) {
+        Photo photo = photos.findById(photoId).orElseThrow(() -> new NotThere("There is no such photo."));
+        return small ? Map.entry("image/jpeg", store.read(store.thumbnail(photo.hash)))
+                : Map.entry(photo.mediaType, store.read(store.file(photo.hash)));
+    }
+
+    @Transactional(readOnly = true)
+    public List<CheckView> checks(long id) {
+        return checks.findByFailureIdAndWithdrawnFalseOrderByAt(id).stream().map(Failures::view).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public FailureView one(long id) {
+        return jdbc.sql(VIEW + " where f.id = ?").param(id).query(Failures::row).optional()
+                .orElseThrow(() -> new NotThere("There is no failure " + id + "."));
+    }
+
+    /** Newest first, withdrawn ones left out; {@code open} asks for those without a cause only. */
+    @Transactional(readOnly = true)
+    public List<FailureView> list(String machine, boolean open, Paging paging) {
+        List<String> where = new ArrayList<>(List.of("not f.withdrawn"));
+        if (machine != null && !machine.isBlank()) {
+            where.add("m.code = :machine");
+        }
+        if (open) {
+            where.add("f.certainty is null");
+        }
+        return jdbc.sql(VIEW + " where " + String.join(" and ", where) + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
+                .param("machine", machine).param("skip", paging.skip()).param("size", paging.size()).query(Failures::row).list();
+    }
+
+    /** The causes ordered by how well they fit what was seen. */
+    @Transactional(readOnly = true)
+    public List<CauseFit.Fit> causesFor(FailureView failure) {
+        return new CauseFit(knowledge).order(new HashSet<>(failure.symptoms()), new HashSet<>(failure.absent()));
+    }
+
+    private void check(FailureEntry entry, MachineRef machine) {
+        Findings findings = new Findings();
+        for (String symptom : entry.symptoms()) {
+            findings.when(symptom == null || knowledge.symptom(symptom).isEmpty(), "symptoms", "There is no symptom " + symptom + ".");
+            findings.when(entry.absent().contains(symptom), "absent", "The symptom " + symptom + " cannot be there and not be there.");
+        }
+        for (String symptom : entry.absent()) {
+            findings.when(symptom == null || knowledge.symptom(symptom).isEmpty(), "absent", "There is no symptom " + symptom + ".");
+        }
+        for (String zone : entry.zones()) {
+            findings.when(zone == null || !zone.matches("[A-F][1-4]"), "zones",
+                    "There is no place " + zone + " on the plate: A1 (front left) to F4 (back right).");
+        }
+        findings.when(entry.note() != null && entry.note().length() > 4000, "note", "A note may have 4000 characters at most.");
+        Instant seenAt = entry.seenAt();
+        findings.when(seenAt != null && seenAt.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "seenAt", "That lies in the future.");
+        findings.when(seenAt != null && seenAt.isBefore(machine.since()), "seenAt", "The machine was not in the shop yet.");
+        checkRun(entry, machine, findings);
+        Refused.unless(findings);
+    }
+
+    private void checkRun(FailureEntry entry, MachineRef machine, Findings findings) {
+        if (entry.run() == null) {
+            return;
+        }
+        try {
+            RunView run = runs.one(entry.run());
+            findings.when(!run.machine().equals(machine.code()), "run", "Run " + run.id() + " was on " + run.machineName() + ", not on " + machine.name() + ".");
+            findings.when(entry.seenAt() != null && entry.seenAt().isBefore(run.startedAt()), "seenAt", "The run had not started then.");
+        } catch (NotThere e) {
+            findings.add("run", e.getMessage());
+        }
+    }
+
+    private void take(Failure failure, FailureEntry entry) {
+        failure.runId = entry.run();
+        failure.seenAt = entry.seenAt() != null ? entry.seenAt().truncatedTo(ChronoUnit.MILLIS) : failure.seenAt != null ? failure.seenAt : clock.instant();
+        failure.note = entry.note() == null || entry.note().isBlank() ? null : entry.note().strip();
+        failure.symptoms.clear();
+        entry.symptoms().forEach(s -> failure.symptoms.put(s, true));
+        entry.absent().forEach(s -> failure.symptoms.put(s, false));
+        failure.zones.clear();
+        failure.zones.addAll(entry.zones());
+    }
+
+    private FailureView written(LogKind kind, Failure failure, String prefix, Actor actor, Long supersedes, String reason) {
+        FailureView view = one(failure.id);
+        String seen = view.symptoms().isEmpty() ? "failed, nothing more noted" : view.symptoms().stream().map(s -> knowledge.symptom(s).orElseThrow().name())
+                .collect(Collectors.joining(", ")).toLowerCase();
+        String where = view.zones().isEmpty() ? "" : " at " + String.join(" ", view.zones());
+        logbook.write(LogDraft.of(kind, failure.machineId, "FAILURE", failure.id, failure.seenAt,
+                prefix + view.machineName() + ": " + seen + where + (view.job() == null ? "" : " (" + view.job() + ")") + ".", view, actor)
+                .noting(failure.note).superseding(supersedes, reason));
+        return view;
+    }
+
+    private Failure record(long id) {
+        return records.findById(id).orElseThrow(() -> new NotThere("There is no failure " + id + "."));
+    }
+
+    private String causeName(String code) {
+        return knowledge.cause(code).map(c -> c.name()).orElse(code);
+    }
+
+    private static CheckView view(FailureCheck check) {
+        return new CheckView(check.id, check.checkCode, codes(check.found), check.at);
+    }
+
+    private static FailureView row(ResultSet row, int number) throws SQLException {
+        OffsetDateTime causeAt = row.getObject("cause_at", OffsetDateTime.class);
+        String certainty = row.getString("certainty");
+        return new FailureView(row.getLong("id"), row.getString("code"), row.getString("name"), row.getObject("run_id", Long.class),
+                row.getString("job"), row.getObject("seen_at", OffsetDateTime.class).toInstant(), codes(row.getString("seen")),
+                codes(row.getString("absent")), codes(row.getString("zones")), row.getString("note"), row.getString("cause"),
+                certainty == null ? null : Certainty.valueOf(certainty), causeAt == null ? null : causeAt.toInstant(),
+                row.getInt("photos"), row.getBoolean("withdrawn"), row.getInt("version"));
+    }
+
+    private static List<String> codes(String joined) {
+        return joined == null || joined.isEmpty() ? List.of() : List.of(joined.split(","));
+    }
+}

@@ -1,0 +1,2 @@
+/** Failed prints: what was seen, checked, and named as the cause. */
+package keel.app.failures;

@@ -1,0 +1,16 @@
+package keel.app.fleet;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface Components extends JpaRepository<Component, Long> {
+
+    Optional<Component> findByCodeAndWithdrawnFalse(String code);
+
+    List<Component> findByMadeBy(long serviceId);
+
+    @Query("select coalesce(max(c.number), 0) from Component c where c.kind = ?1")
+    int highestNumber(ComponentKind kind);
+}

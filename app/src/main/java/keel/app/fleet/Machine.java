@@ -1,0 +1,34 @@
+package keel.app.fleet;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+
+/** A machine of the fleet. */
+@Entity
+class Machine {
+
+    /** How this shop levels this machine. */
+    enum School { PAPER, ON_FILM, SELF }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+    String code;
+    String name;
+    Long modelId;
+    Long roomId;
+    boolean levelsAfterEachPrint;
+    @Enumerated(EnumType.STRING)
+    School levellingSchool;
+    Instant since;
+    double baselineHours;
+    Instant retiredAt;
+    @Version
+    int version;
+}

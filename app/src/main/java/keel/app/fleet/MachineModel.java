@@ -1,0 +1,48 @@
+package keel.app.fleet;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import keel.core.standing.MachineKind;
+
+/** A model of machine: what all machines of it have in common. */
+@Entity
+class MachineModel {
+
+    /** How a layer is freed from the film. */
+    enum Release { PEEL, TILT, SLIDE }
+
+    /** What holds the plate. */
+    enum LevelJoint { BALL, BOLTS_3, BOLTS_4 }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+    String code;
+    String name;
+    @Enumerated(EnumType.STRING)
+    MachineKind kind;
+    double plateWidthMm;
+    double plateDepthMm;
+    double plateHeightMm;
+    @Column(name = "pixels_x")
+    Integer pixelsX;
+    @Column(name = "pixels_y")
+    Integer pixelsY;
+    @Enumerated(EnumType.STRING)
+    Release releaseKind;
+    boolean selfLevelling;
+    boolean resinSensing;
+    boolean zeroAtTop;
+    boolean selfFilling;
+    boolean wholeAreaLight;
+    @Enumerated(EnumType.STRING)
+    LevelJoint levelJoint;
+    Double fillLineMl;
+    Instant retiredAt;
+}

@@ -1,0 +1,64 @@
+package keel.app.fleet;
+
+import keel.core.Findings;
+import keel.core.standing.MachineKind;
+
+/** A model of machine as it is typed in; codes are made from the name. */
+public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Double plateDepthMm, Double plateHeightMm, Integer pixelsX,
+                         Integer pixelsY, String release, boolean selfLevelling, boolean resinSensing, boolean zeroAtTop,
+                         boolean selfFilling, boolean wholeAreaLight, String levelJoint, Double fillLineMl) {
+
+    public static final ModelEntry EMPTY = new ModelEntry("", MachineKind.MASK, null, null, null, null, null, "PEEL", false, false,
+            false, false, true, "BALL", null);
+
+    Findings findings() {
+        Findings findings = new Findings();
+        findings.text(name, 80, "name", "The name of the model");
+        findings.when(kind == null, "kind", "Choose how it lights a layer.");
+        findings.range(plateWidthMm, 10, 2000, "plateWidthMm", "The plate's width", "mm");
+        findings.range(plateDepthMm, 10, 2000, "plateDepthMm", "The plate's depth", "mm");
+        findings.range(plateHeightMm, 10, 3000, "plateHeightMm", "The greatest height", "mm");
+        if (fillLineMl != null) {
+            findings.range(fillLineMl, 10, 50_000, "fillLineMl", "The fill line", "ml");
+        }
+        if (kind == MachineKind.MASK) {
+            findings.range(pixelsX == null ? null : pixelsX.doubleValue(), 100, 40_000, "pixelsX", "Pixels across", "");
+            findings.range(pixelsY == null ? null : pixelsY.doubleValue(), 100, 40_000, "pixelsY", "Pixels deep", "");
+        }
+        findings.when(!known(MachineModel.Release.values(), release), "release", "Choose peel, tilt or slide.");
+        findings.when(!known(MachineModel.LevelJoint.values(), levelJoint), "levelJoint", "Choose what holds the plate.");
+        return findings;
+    }
+
+    void into(MachineModel model) {
+        model.name = name.strip();
+        model.kind = kind;
+        model.plateWidthMm = plateWidthMm;
+        model.plateDepthMm = plateDepthMm;
+        model.plateHeightMm = plateHeightMm;
+        model.pixelsX = pixelsX;
+        model.pixelsY = pixelsY;
+        model.releaseKind = MachineModel.Release.valueOf(release);
+        model.selfLevelling = selfLevelling;
+        model.resinSensing = resinSensing;
+        model.zeroAtTop = zeroAtTop;
+        model.selfFilling = selfFilling;
+        model.wholeAreaLight = wholeAreaLight && kind != MachineKind.LASER_TANK;
+        model.levelJoint = MachineModel.LevelJoint.valueOf(levelJoint);
+        model.fillLineMl = fillLineMl;
+    }
+
+    static ModelEntry of(MachineModel m) {
+        return new ModelEntry(m.name, m.kind, m.plateWidthMm, m.plateDepthMm, m.plateHeightMm, m.pixelsX, m.pixelsY, m.releaseKind.name(),
+                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl);
+    }
+
+    private static boolean known(Enum<?>[] values, String name) {
+        for (Enum<?> value : values) {
+            if (value.name().equals(name)) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,314 @@
+package keel.app.fleet;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Which part is where, and since when. What is fitted follows from services, newest last: a change before the latest one
+ * on the same carrier is refused, and taking a service back undoes exactly what it did.
+ */
+@Service
+@Transactional
+public class Parts {
+
+    private final Components components;
+    private final Fittings fittings;
+    private final MachineModels models;
+    private final Logbook logbook;
+    private final Clock clock;
+
+    Parts(Components components, Fittings fittings, MachineModels models, Logbook logbook, Clock clock) {
+        this.components = components;
+        this.fittings = fittings;
+        this.models = models;
+        this.logbook = logbook;
+        this.clock = clock;
+    }
+
+    /** A part by its code, as far as other modules need it. */
+    public record PartRef(long id, ComponentKind kind, String code, Long modelId, Instant endedAt) {}
+
+    /**
+     * What was taken over with a part that is not new.
+     *
+     * @param hours print hours already done, and so on; 0 for a new part
+     */
+    public record Baseline(double hours, double uvHours, long layers, long prints) {
+
+        public static final Baseline NEW = new Baseline(0, 0, 0, 0);
+
+        void check(Findings findings) {
+            findings.range(hours, 0, 200_000, "baselineHours", "Hours already done", "h");
+            findings.range(uvHours, 0, 200_000, "baselineUvHours", "UV hours already done", "h");
+            findings.when(layers < 0 || layers > 500_000_000L, "baselineLayers", "Layers already done cannot be " + layers + ".");
+            findings.when(prints < 0 || prints > 1_000_000L, "baselinePrints", "Prints already done cannot be " + prints + ".");
+        }
+    }
+
+    /** A new film: material FEP, PFA or OTHER and thickness, mm. */
+    public record Sheet(String material, double thicknessMm) {}
+
+    @Transactional(readOnly = true)
+    public PartRef vat(String code, String field) {
+        return components.findByCodeAndWithdrawnFalse(code == null ? "" : code.strip().toUpperCase(Locale.ROOT))
+                .filter(c -> c.kind == ComponentKind.VAT).map(Parts::ref)
+                .orElseThrow(() -> new Refused(field, "There is no vat called " + code + "."));
+    }
+
+    @Transactional(readOnly = true)
+    public PartRef part(long id) {
+        return ref(components.findById(id).orElseThrow());
+    }
+
+    /** The vat on a machine, or null. */
+    @Transactional(readOnly = true)
+    public PartRef vatOn(long machineId) {
+        return fittings.onMachine(machineId, ComponentKind.VAT).map(f -> part(f.componentId)).orElse(null);
+    }
+
+    /** The machine that a vat is on, or null. */
+    @Transactional(readOnly = true)
+    public Long machineOfVat(long vatId) {
+        return fittings.of(vatId).map(f -> f.machineId).orElse(null);
+    }
+
+    /** A vat for the shelf, with a film if a sheet is given. Answers the vat's code. */
+    public String addVat(String modelCode, Sheet sheet, Baseline filmBaseline) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        MachineModel model = models.findByCode(modelCode == null ? "" : modelCode)
+                .orElseThrow(() -> new Refused("model", "Choose the model that the vat fits."));
+        Findings findings = new Findings();
+        filmBaseline.check(findings);
+        if (sheet != null) {
+            findings.range(sheet.thicknessMm(), 0.02, 1, "thicknessMm", "Thickness", "mm");
+        }
+        Refused.unless(findings);
+        Component vat = make(ComponentKind.VAT, clock.instant(), null, Baseline.NEW);
+        vat.modelId = model.id;
+        if (sheet != null) {
+            film(vat.id, clock.instant(), null, sheet, filmBaseline);
+        }
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", vat.id, clock.instant(),
+                "Vat " + vat.code + " for " + model.name + " on the shelf" + (sheet == null ? "" : ", with a film") + ".",
+                Map.of("vat", vat.code, "model", model.code), keeper));
+        return vat.code;
+    }
+
+    /** What stands on a machine when it is taken into the records. */
+    void takeOver(Machine machine, MachineModel model, Sheet sheet, Baseline film, Baseline screen, Baseline light) {
+        Component vat = make(ComponentKind.VAT, machine.since, null, Baseline.NEW);
+        vat.modelId = model.id;
+        fit(vat.id, machine.id, null, machine.since, null);
+        film(vat.id, machine.since, null, sheet, film);
+        Component plate = make(ComponentKind.PLATE, machine.since, null, Baseline.NEW);
+        fit(plate.id, machine.id, null, machine.since, null);
+        Component engine = make(ComponentKind.LIGHT, machine.since, null, light);
+        fit(engine.id, machine.id, null, machine.since, null);
+        if (model.kind.hasScreen()) {
+            Component panel = make(ComponentKind.SCREEN, machine.since, null, screen);
+            panel.modelId = model.id;
+            fit(panel.id, machine.id, null, machine.since, null);
+        }
+    }
+
+    /** Ends the film in a vat and fits a new one. Answers old and new code, the old null if there was none. */
+    public Change changeFilm(long vatId, Instant at, long serviceId, Sheet sheet, String endReason) {
+        notBefore(at, fittings.lastChange(vatId, null, null));
+        String old = endFilm(vatId, at, serviceId, endReason);
+        return new Change(old, film(vatId, at, serviceId, sheet, Baseline.NEW).code);
+    }
+
+    /** What a change took away and what it put in. */
+    public record Change(String old, String fresh) {}
+
+    /** A laser tank is replaced whole: vat and lining end, new ones come. */
+    public Change changeTank(MachineRef machine, Instant at, long serviceId, String endReason) {
+        notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
+        Fitting old = fittings.onMachine(machine.id(), ComponentKind.VAT).orElse(null);
+        String oldFilm = null;
+        if (old != null) {
+            oldFilm = endFilm(old.componentId, at, serviceId, endReason);
+            end(old, at, serviceId, endReason);
+        }
+        Component vat = make(ComponentKind.VAT, at, serviceId, Baseline.NEW);
+        vat.modelId = machine.modelId();
+        fit(vat.id, machine.id(), null, at, serviceId);
+        return new Change(oldFilm, film(vat.id, at, serviceId, new Sheet("OTHER", 0.5), Baseline.NEW).code);
+    }
+
+    /** Fits a vat with its film; one that is still in is lifted out first. Answers code of the vat lifted out, or null. */
+    public String fitVat(MachineRef machine, PartRef vat, Instant at, long serviceId) {
+        if (vat.endedAt() != null) {
+            throw new Conflict("vat", "Vat " + vat.code() + " has ended.");
+        }
+        if (vat.modelId() != null && vat.modelId() != machine.modelId()) {
+            throw new Conflict("vat", "Vat " + vat.code() + " is for another model of machine.");
+        }
+        Long elsewhere = machineOfVat(vat.id());
+        if (elsewhere != null) {
+            throw new Conflict("vat", "Vat " + vat.code() + (elsewhere == machine.id() ? " is in already."
+                    : " is on another machine. Lift it out there first."));
+        }
+        notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
+        notBefore(at, fittings.lastChange(vat.id(), null, null));
+        String old = fittings.onMachine(machine.id(), ComponentKind.VAT).map(f -> {
+            remove(f, at, serviceId);
+            return components.findById(f.componentId).orElseThrow().code;
+        }).orElse(null);
+        fit(vat.id(), machine.id(), null, at, serviceId);
+        return old;
+    }
+
+    public void removeVat(MachineRef machine, PartRef vat, Instant at, long serviceId) {
+        Fitting fitting = fittings.onMachine(machine.id(), ComponentKind.VAT).filter(f -> f.componentId.equals(vat.id()))
+                .orElseThrow(() -> new Conflict("vat", "Vat " + vat.code() + " is not on " + machine.name() + "."));
+        notBefore(at, fitting.fittedAt);
+        remove(fitting, at, serviceId);
+    }
+
+    public Change changeScreen(MachineRef machine, Instant at, long serviceId, String endReason, String serial) {
+        return replace(machine, ComponentKind.SCREEN, at, serviceId, endReason, serial);
+    }
+
+    public Change replacePlate(MachineRef machine, Instant at, long serviceId) {
+        return replace(machine, ComponentKind.PLATE, at, serviceId, "PLANNED", null);
+    }
+
+    private Change replace(MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, String serial) {
+        notBefore(at, fittings.lastChange(null, machine.id(), kind));
+        String old = fittings.onMachine(machine.id(), kind).map(f -> end(f, at, serviceId, endReason)).orElse(null);
+        Component fresh = make(kind, at, serviceId, Baseline.NEW);
+        fresh.modelId = machine.modelId();
+        fresh.serial = serial;
+        fit(fresh.id, machine.id(), null, at, serviceId);
+        return new Change(old, fresh.code);
+    }
+
+    /** Marks a film or screen as ended while it is still fitted: not to be printed with. Answers the machine it concerns, or null. */
+    public Long condemn(String code, String reason) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Component part = components.findByCodeAndWithdrawnFalse(code)
+                .filter(c -> c.kind == ComponentKind.FILM || c.kind == ComponentKind.SCREEN)
+                .orElseThrow(() -> new Refused("part", "There is no film or screen called " + code + "."));
+        if (part.endedAt != null) {
+            throw new Conflict("part", part.kind.words() + " " + code + " has ended already.");
+        }
+        Findings findings = new Findings();
+        findings.text(reason, 20, "endReason", "Why it ends");
+        Refused.unless(findings);
+        part.endedAt = clock.instant();
+        part.endReason = reason;
+        Long machine = fittings.of(part.id).map(f -> f.machineId != null ? f.machineId : machineOfVat(f.vatId)).orElse(null);
+        logbook.write(LogDraft.of(LogKind.PART_ENDED, machine, "PART", part.id, part.endedAt,
+                part.kind.words() + " " + code + " condemned: " + reason.toLowerCase(Locale.ROOT).replace('_', ' ') + ".",
+                Map.of("part", code, "endReason", reason), keeper));
+        return machine;
+    }
+
+    /**
+     * Takes back what a service did to the fittings.
+     *
+     * @throws Conflict if something was fitted or removed since on the same carriers
+     */
+    public void undo(long serviceId) {
+        List<Fitting> fitted = fittings.findByFittedBy(serviceId);
+        for (Fitting f : fitted) {
+            boolean carriesNewer = fittings.inVat(f.componentId).map(in -> in.fittedBy != null && in.fittedBy > serviceId).orElse(false);
+            if (f.removedAt != null || carriesNewer) {
+                throw new Conflict("A later change builds on this one. Withdraw the later one first.");
+            }
+        }
+        fittings.deleteAll(fitted);
+        fittings.flush();
+        for (Fitting f : fittings.findByRemovedBy(serviceId)) {
+            boolean taken = f.machineId != null ? fittings.onMachine(f.machineId, components.findById(f.componentId).orElseThrow().kind).isPresent()
+                    : fittings.inVat(f.vatId).isPresent();
+            if (taken || fittings.of(f.componentId).isPresent()) {
+                throw new Conflict("A later change builds on this one. Withdraw the later one first.");
+            }
+            f.removedAt = null;
+            f.removedBy = null;
+            Component back = components.findById(f.componentId).orElseThrow();
+            back.endedAt = null;
+            back.endReason = null;
+        }
+        components.findByMadeBy(serviceId).forEach(c -> c.withdrawn = true);
+        fittings.flush();
+    }
+
+    private String endFilm(long vatId, Instant at, Long serviceId, String endReason) {
+        return fittings.inVat(vatId).map(f -> end(f, at, serviceId, endReason)).orElse(null);
+    }
+
+    private String end(Fitting fitting, Instant at, Long serviceId, String endReason) {
+        remove(fitting, at, serviceId);
+        Component part = components.findById(fitting.componentId).orElseThrow();
+        if (part.endedAt == null) {
+            part.endedAt = at;
+        }
+        part.endReason = endReason == null ? "OTHER" : endReason;
+        return part.code;
+    }
+
+    private void remove(Fitting fitting, Instant at, Long serviceId) {
+        fitting.removedAt = at;
+        fitting.removedBy = serviceId;
+        fittings.saveAndFlush(fitting);
+    }
+
+    private Component film(long vatId, Instant at, Long serviceId, Sheet sheet, Baseline baseline) {
+        Component film = make(ComponentKind.FILM, at, serviceId, baseline);
+        film.material = sheet.material();
+        film.thicknessMm = sheet.thicknessMm();
+        fit(film.id, null, vatId, at, serviceId);
+        return film;
+    }
+
+    private Component make(ComponentKind kind, Instant since, Long serviceId, Baseline baseline) {
+        Component part = new Component();
+        part.kind = kind;
+        part.number = components.highestNumber(kind) + 1;
+        part.code = kind.code(part.number);
+        part.since = since;
+        part.madeBy = serviceId;
+        part.baselineHours = baseline.hours();
+        part.baselineUvHours = baseline.uvHours();
+        part.baselineLayers = baseline.layers();
+        part.baselinePrints = baseline.prints();
+        return components.saveAndFlush(part);
+    }
+
+    private void fit(long componentId, Long machineId, Long vatId, Instant at, Long serviceId) {
+        Fitting fitting = new Fitting();
+        fitting.componentId = componentId;
+        fitting.machineId = machineId;
+        fitting.vatId = vatId;
+        fitting.fittedAt = at;
+        fitting.fittedBy = serviceId;
+        fittings.saveAndFlush(fitting);
+    }
+
+    private static void notBefore(Instant at, Instant last) {
+        if (last != null && at.isBefore(last)) {
+            throw new Conflict("at", "Something was fitted or taken out there later, at " + last
+                    + ". Withdraw that entry first, or give a later time.");
+        }
+    }
+
+    private static PartRef ref(Component c) {
+        return new PartRef(c.id, c.kind, c.code, c.modelId, c.endedAt);
+    }
+}

@@ -1,0 +1,2 @@
+/** Starting, stopping, backup and restore. */
+package keel.app.ops;

@@ -1,0 +1,243 @@
+package keel.app.people;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The people of the shop and the tokens of the open interface. */
+@Service
+@Transactional
+public class People {
+
+    private static final int SHORTEST_PASSWORD = 10;
+
+    private final Persons persons;
+    private final ApiTokens tokens;
+    private final PasswordEncoder encoder;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+
+    People(Persons persons, ApiTokens tokens, PasswordEncoder encoder, Clock clock) {
+        this.persons = persons;
+        this.tokens = tokens;
+        this.encoder = encoder;
+        this.clock = clock;
+    }
+
+    /** A person as pages show one. */
+    public record PersonView(long id, String signIn, String name, Role role, boolean active, boolean hasPin) {}
+
+    /** A token as pages show it; the token itself is shown once, when it is made. */
+    public record TokenView(long id, String name, Role role, Instant madeAt, Instant revokedAt) {}
+
+    @Transactional(readOnly = true)
+    public boolean nobodyYet() {
+        return persons.count() == 0;
+    }
+
+    /**
+     * The first person, who is the owner. Only possible while there is nobody.
+     *
+     * @throws Conflict if somebody was quicker
+     */
+    public synchronized Actor first(String signIn, String name, String password) {
+        if (!nobodyYet()) {
+            throw new Conflict("The owner's account has been made already. Sign in with it.");
+        }
+        return create(signIn, name, Role.OWNER, password, null).actor();
+    }
+
+    public PersonView add(String signIn, String name, Role role, String password, String pin) {
+        Actor.require(Role.OWNER);
+        return view(create(signIn, name, role, password, pin));
+    }
+
+    private Person create(String signIn, String name, Role role, String password, String pin) {
+        Findings findings = new Findings();
+        if (findings.text(signIn, 40, "signIn", "The sign-in")) {
+            findings.when(!signIn.matches("[A-Za-z0-9._-]+"), "signIn", "A sign-in has letters, digits, dots, dashes and underscores only.");
+            findings.when(persons.taken(signIn), "signIn", "Somebody has this sign-in already.");
+        }
+        findings.text(name, 80, "name", "The name");
+        findings.when(role == null, "role", "Choose a role.");
+        checkPassword(password, findings);
+        checkPin(pin, findings);
+        Refused.unless(findings);
+        Person person = new Person();
+        person.signIn = signIn.toLowerCase(Locale.ROOT);
+        person.name = name.strip();
+        person.role = role;
+        person.passwordHash = encoder.encode(password);
+        person.pinHash = blank(pin) ? null : encoder.encode(pin);
+        person.createdAt = clock.instant();
+        return persons.save(person);
+    }
+
+    /** Changes role or takes a person off; the last active owner stays. */
+    public void change(long id, Role role, boolean active) {
+        Actor.require(Role.OWNER);
+        Person person = persons.findById(id).orElseThrow(() -> new NotThere("There is no such person."));
+        boolean losesOwner = person.active && person.role == Role.OWNER && (role != Role.OWNER || !active);
+        if (losesOwner && persons.countByRoleAndActiveTrue(Role.OWNER) == 1) {
+            throw new Conflict("role", "This is the last owner. Make somebody else an owner first.");
+        }
+        person.role = role;
+        person.active = active;
+    }
+
+    /** Sets a new password for somebody who forgot it. */
+    public void resetPassword(long id, String password) {
+        Actor.require(Role.OWNER);
+        setPassword(persons.findById(id).orElseThrow(() -> new NotThere("There is no such person.")), password);
+    }
+
+    /** Own password; the old one is asked for. */
+    public void changeOwnPassword(String old, String password) {
+        Person person = self();
+        if (old == null || !encoder.matches(old, person.passwordHash)) {
+            throw new Refused("old", "That is not the present password.");
+        }
+        setPassword(person, password);
+    }
+
+    /** Own PIN for the hand-over at one tablet; an empty one removes it. The password is asked for. */
+    public void changeOwnPin(String password, String pin) {
+        Person person = self();
+        Findings findings = new Findings();
+        findings.when(password == null || !encoder.matches(password, person.passwordHash), "password", "That is not the present password.");
+        checkPin(pin, findings);
+        Refused.unless(findings);
+        person.pinHash = blank(pin) ? null : encoder.encode(pin);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Actor> byPassword(String signIn, String password) {
+        Optional<Person> person = persons.active(signIn == null ? "" : signIn.strip());
+        // the same work whether or not the person exists, so that the time taken does not tell
+        String hash = person.map(p -> p.passwordHash).orElseGet(this::noHash);
+        return encoder.matches(password == null ? "" : password, hash) ? person.map(Person::actor) : Optional.empty();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Actor> byPin(String signIn, String pin) {
+        return persons.active(signIn == null ? "" : signIn)
+                .filter(p -> p.pinHash != null && pin != null && encoder.matches(pin, p.pinHash))
+                .map(Person::actorByPin);
+    }
+
+    /** Whether the person is still active and still has at least the role of the session. */
+    @Transactional(readOnly = true)
+    public boolean mayStay(Actor actor) {
+        return persons.findById(actor.personId()).map(p -> p.active && p.role.atLeast(actor.role())).orElse(false);
+    }
+
+    @Transactional(readOnly = true)
+    public List<PersonView> all() {
+        return persons.findAllByOrderByActiveDescNameAsc().stream().map(People::view).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<PersonView> withPin() {
+        return persons.findByActiveTrueAndPinHashNotNullOrderByName().stream().map(People::view).toList();
+    }
+
+    /** Makes a token and answers it; it cannot be shown again. */
+    public String makeToken(String name, Role role) {
+        Actor owner = Actor.require(Role.OWNER);
+        Findings findings = new Findings();
+        findings.text(name, 80, "name", "What the token is for");
+        findings.when(role == null, "role", "Choose a role.");
+        Refused.unless(findings);
+        byte[] bits = new byte[32];
+        random.nextBytes(bits);
+        String token = "keel_" + Base64.getUrlEncoder().withoutPadding().encodeToString(bits);
+        ApiToken made = new ApiToken();
+        made.name = name.strip();
+        made.role = role;
+        made.tokenHash = hash(token);
+        made.madeBy = owner.personId();
+        made.madeAt = clock.instant();
+        tokens.save(made);
+        return token;
+    }
+
+    public void revokeToken(long id) {
+        Actor.require(Role.OWNER);
+        ApiToken token = tokens.findById(id).orElseThrow(() -> new NotThere("There is no such token."));
+        if (token.revokedAt == null) {
+            token.revokedAt = clock.instant();
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public List<TokenView> tokens() {
+        return tokens.findAllByOrderByMadeAtDesc().stream()
+                .map(t -> new TokenView(t.id, t.name, t.role, t.madeAt, t.revokedAt)).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Actor> byToken(String token) {
+        return tokens.findByTokenHashAndRevokedAtNull(hash(token)).flatMap(t -> persons.findById(t.madeBy).filter(p -> p.active)
+                .map(p -> new Actor(p.id, p.signIn, p.name, t.role, "token " + t.name)));
+    }
+
+    private String unknownPersonHash;
+
+    private String noHash() {
+        if (unknownPersonHash == null) {
+            unknownPersonHash = encoder.encode(Long.toString(random.nextLong()));
+        }
+        return unknownPersonHash;
+    }
+
+    private Person self() {
+        return persons.findById(Actor.current().personId()).orElseThrow(() -> new NotThere("There is no such person."));
+    }
+
+    private void setPassword(Person person, String password) {
+        Findings findings = new Findings();
+        checkPassword(password, findings);
+        Refused.unless(findings);
+        person.passwordHash = encoder.encode(password);
+    }
+
+    private static void checkPassword(String password, Findings findings) {
+        int length = password == null ? 0 : password.length();
+        findings.when(length < SHORTEST_PASSWORD || length > 72, "password", "A password has 10 to 72 characters.");
+    }
+
+    private static void checkPin(String pin, Findings findings) {
+        findings.when(!blank(pin) && !pin.matches("\\d{4,8}"), "pin", "A PIN has four to eight digits.");
+    }
+
+    private static boolean blank(String text) {
+        return text == null || text.isBlank();
+    }
+
+    private static PersonView view(Person p) {
+        return new PersonView(p.id, p.signIn, p.name, p.role, p.active, p.pinHash != null);
+    }
+
+    private static String hash(String token) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

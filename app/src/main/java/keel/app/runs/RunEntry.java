@@ -1,0 +1,13 @@
+package keel.app.runs;
+
+import java.time.Instant;
+
+/**
+ * A run as somebody enters it. Without an end it starts now and runs; {@code outcome} and {@code reachedLayer} are only
+ * read with an end.
+ *
+ * @param outcome        GOOD, PARTIAL, FAILED, STOPPED or USABLE
+ * @param overrideReason why a keeper starts it in spite of holds, null for not
+ */
+public record RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS,
+                       Double resinMl, String outcome, Integer reachedLayer, String overrideReason) {}

@@ -1,0 +1,2 @@
+/** Prints: started, ended, corrected. */
+package keel.app.runs;

@@ -1,0 +1,22 @@
+package keel.app.stores;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+
+/** A resin the shop prints with. */
+@Entity
+class Resin {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+    String code;
+    String name;
+    @Column(name = "density_g_per_ml")
+    Double densityGPerMl;
+    Instant retiredAt;
+}

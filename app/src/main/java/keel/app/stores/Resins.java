@@ -1,0 +1,136 @@
+package keel.app.stores;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.Parts;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.LogFilter;
+import keel.app.logbook.LogLine;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.app.upkeep.Occupancy;
+import keel.app.upkeep.Rebuild;
+import keel.core.Findings;
+import keel.core.run.RunRules;
+import org.springframework.data.domain.Sort;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Resins, and what was poured into which vat. */
+@Service
+@Transactional
+public class Resins {
+
+    private final ResinRecords records;
+    private final Pours pours;
+    private final Parts parts;
+    private final Fleet fleet;
+    private final Occupancy occupancy;
+    private final Rebuild rebuild;
+    private final Logbook logbook;
+    private final Clock clock;
+
+    Resins(ResinRecords records, Pours pours, Parts parts, Fleet fleet, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
+        this.records = records;
+        this.pours = pours;
+        this.parts = parts;
+        this.fleet = fleet;
+        this.occupancy = occupancy;
+        this.rebuild = rebuild;
+        this.logbook = logbook;
+        this.clock = clock;
+    }
+
+    public record ResinView(String code, String name, Double densityGPerMl, boolean retired) {}
+
+    public record PourView(long id, String vat, String resin, double ml, Instant at) {}
+
+    @Transactional(readOnly = true)
+    public List<ResinView> all(boolean retired) {
+        return records.findAll(Sort.by("name")).stream().filter(r -> retired || r.retiredAt == null)
+                .map(r -> new ResinView(r.code, r.name, r.densityGPerMl, r.retiredAt != null)).toList();
+    }
+
+    /** @param densityGPerMl g/ml, null if not known */
+    public String add(String name, Double densityGPerMl) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Findings findings = new Findings();
+        findings.text(name, 80, "name", "The name of the resin");
+        if (densityGPerMl != null) {
+            findings.range(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
+        }
+        Refused.unless(findings);
+        Resin resin = new Resin();
+        resin.name = name.strip();
+        resin.code = Fleet.freeCode(name, c -> records.findByCode(c).isPresent());
+        resin.densityGPerMl = densityGPerMl;
+        records.saveAndFlush(resin);
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + " added.",
+                Map.of("resin", resin.code), keeper));
+        return resin.code;
+    }
+
+    public void retire(String code, boolean retired) {
+        Actor.require(Role.KEEPER);
+        records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + ".")).retiredAt =
+                retired ? clock.instant() : null;
+    }
+
+    /** Poured into a vat; onto another resin, the machine is held until the vat is emptied and cleaned. */
+    public PourView pour(String vatCode, String resinCode, Double ml, Instant when) {
+        Actor actor = Actor.current();
+        Parts.PartRef vat = parts.vat(vatCode, "vat");
+        Resin resin = records.findByCode(resinCode == null ? "" : resinCode)
+                .orElseThrow(() -> new Refused("resin", "There is no resin called " + resinCode + "."));
+        Findings findings = new Findings();
+        findings.range(ml, 1, 20_000, "ml", "The amount", "ml");
+        Instant at = when == null ? clock.instant() : when;
+        findings.when(at.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
+        Refused.unless(findings);
+        Long machine = parts.machineOfVat(vat.id());
+        if (machine != null) {
+            occupancy.lock(machine);
+        }
+        Pour pour = new Pour();
+        pour.vatId = vat.id();
+        pour.resinId = resin.id;
+        pour.ml = ml;
+        pour.at = at;
+        pours.saveAndFlush(pour);
+        if (machine != null) {
+            rebuild.machine(machine, at);
+        }
+        String where = machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
+        logbook.write(LogDraft.of(LogKind.POURED, machine, "POUR", pour.id, at, Math.round(ml) + " ml of " + resin.name + " poured into " + where + ".",
+                new PourView(pour.id, vat.code(), resin.code, ml, at), actor));
+        return new PourView(pour.id, vat.code(), resin.code, ml, at);
+    }
+
+    /** Takes a pour back that never happened. */
+    public void withdraw(long id, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "The reason");
+        Refused.unless(findings);
+        Pour pour = pours.findById(id).orElseThrow(() -> new NotThere("There is no pour " + id + "."));
+        if (pour.withdrawn) {
+            throw new Conflict("This entry has been withdrawn already.");
+        }
+        pour.withdrawn = true;
+        LogLine line = logbook.lines(LogFilter.ofSubject("POUR", id)).get(0);
+        Long machine = parts.machineOfVat(pour.vatId);
+        if (machine != null) {
+            rebuild.machine(machine, pour.at);
+        }
+        logbook.write(new LogDraft(LogKind.POUR_WITHDRAWN, machine, "POUR", id, pour.at, "Withdrawn: " + line.headline(), null,
+                Map.of("pour", id), actor, line.id(), reason.strip()));
+    }
+}

@@ -1,0 +1,204 @@
+package keel.app.stores;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is on the shelves: items, and the movements their quantities are the sum of. */
+@Service
+@Transactional
+public class Stock {
+
+    private static final double MOST = 100_000;
+
+    private final StockItems items;
+    private final StockMovements movements;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Stock(StockItems items, StockMovements movements, Logbook logbook, JdbcClient jdbc, Clock clock) {
+        this.items = items;
+        this.movements = movements;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * An item with what is on hand.
+     *
+     * @param lowAt quantity at which it is called low, null for never
+     */
+    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt) {
+
+        public boolean low() {
+            return lowAt != null && quantity <= lowAt;
+        }
+    }
+
+    public record MovementView(Instant at, double quantity, String reason, String person) {}
+
+    @Transactional(readOnly = true)
+    public List<ItemView> all(boolean retired) {
+        return jdbc.sql("""
+                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at) from stock_item i
+                left join stock_movement m on m.item_id = i.id where :retired or i.retired_at is null
+                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at order by i.name""").param("retired", retired)
+                .query((row, n) -> {
+                    OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
+                    return new ItemView(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4), row.getObject(5, Double.class),
+                            row.getObject(6) != null, moved == null ? null : moved.toInstant());
+                }).list();
+    }
+
+    @Transactional(readOnly = true)
+    public ItemView one(String code) {
+        return all(true).stream().filter(i -> i.item().equals(code)).findFirst()
+                .orElseThrow(() -> new NotThere("There is no item called " + code + "."));
+    }
+
+    /** The newest movements of an item. */
+    @Transactional(readOnly = true)
+    public List<MovementView> movements(String code) {
+        return jdbc.sql("""
+                select m.at, m.quantity, m.reason, p.name from stock_movement m join stock_item i on i.id = m.item_id
+                left join log_entry e on e.subject_kind = 'STOCK' and e.subject_id = m.id left join person p on p.id = e.person_id
+                where i.code = ? order by m.at desc, m.id desc fetch first 200 rows only""").param(code)
+                .query((row, n) -> new MovementView(row.getObject(1, OffsetDateTime.class).toInstant(), row.getDouble(2), row.getString(3),
+                        row.getString(4))).list();
+    }
+
+    public String addItem(String name, String unit, Double lowAt, Double quantity) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Findings findings = new Findings();
+        findings.text(name, 80, "name", "The name");
+        findings.text(unit, 20, "unit", "The unit");
+        if (lowAt != null) {
+            findings.range(lowAt, 0, MOST, "lowAt", "The low mark", unit);
+        }
+        if (quantity != null) {
+            findings.range(quantity, 0, MOST, "quantity", "The quantity on hand", unit);
+        }
+        Refused.unless(findings);
+        StockItem item = new StockItem();
+        item.name = name.strip();
+        item.unit = unit.strip();
+        item.lowAt = lowAt;
+        item.code = Fleet.freeCode(name, c -> items.findByCode(c).isPresent());
+        items.saveAndFlush(item);
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", item.id, clock.instant(), "Item " + item.name + " added to the stores.",
+                Map.of("item", item.code), keeper));
+        if (quantity != null && quantity > 0) {
+            write(item, quantity, "first count", clock.instant(), null, keeper);
+        }
+        return item.code;
+    }
+
+    public void changeItem(String code, Double lowAt, boolean retired) {
+        Actor.require(Role.KEEPER);
+        StockItem item = item(code);
+        item.lowAt = lowAt != null && lowAt >= 0 && lowAt <= MOST ? lowAt : null;
+        item.retiredAt = retired ? clock.instant() : null;
+    }
+
+    /**
+     * Something came in (positive) or went out (negative).
+     *
+     * @throws Conflict if more would go out than is on hand
+     */
+    public ItemView move(String code, Double quantity, String reason) {
+        Actor actor = Actor.current();
+        StockItem item = items.findByCode(code == null ? "" : code.strip())
+                .orElseThrow(() -> new Refused("item", "There is no item called " + code + "."));
+        Findings findings = new Findings();
+        if (findings.range(quantity, -MOST, MOST, "quantity", "The quantity", item.unit)) {
+            findings.when(quantity == 0, "quantity", "A movement of nothing is no movement.");
+        }
+        findings.text(reason, 200, "reason", "The reason");
+        Refused.unless(findings);
+        lock(item);
+        requireEnough(item, quantity);
+        write(item, quantity, reason.strip(), clock.instant(), null, actor);
+        return one(item.code);
+    }
+
+    /** Sets the quantity to what was counted; the difference becomes a movement. */
+    public void count(String code, Double counted) {
+        Actor actor = Actor.current();
+        StockItem item = item(code);
+        Findings findings = new Findings();
+        findings.range(counted, 0, MOST, "counted", "The count", item.unit);
+        Refused.unless(findings);
+        lock(item);
+        double difference = counted - movements.onHand(item.id);
+        if (difference != 0) {
+            write(item, difference, "counted " + trim(counted) + " " + item.unit, clock.instant(), null, actor);
+        }
+    }
+
+    /** One goes out for a service. The bench is never stopped by a wrong count: short stock is counted as found first. */
+    public void take(String code, String reason, Instant at, long serviceId, Actor actor) {
+        StockItem item = items.findByCode(code).orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
+        lock(item);
+        if (movements.onHand(item.id) < 1) {
+            write(item, 1, "was there after all", at, serviceId, actor);
+        }
+        write(item, -1, reason, at, serviceId, actor);
+    }
+
+    /** A service was taken back: so is what it took. */
+    public void putBack(long serviceId, Actor actor) {
+        for (StockMovement movement : movements.findByServiceId(serviceId)) {
+            write(items.findById(movement.itemId).orElseThrow(), -movement.quantity, "service withdrawn", clock.instant(), null, actor);
+        }
+    }
+
+    private void requireEnough(StockItem item, double quantity) {
+        double onHand = movements.onHand(item.id);
+        if (onHand + quantity < 0) {
+            throw new Conflict("quantity", "Only " + trim(onHand) + " " + item.unit + " of " + item.name + " are on record. Count them first.");
+        }
+    }
+
+    private void lock(StockItem item) {
+        jdbc.sql("select id from stock_item where id = ? for update").param(item.id).query(Long.class).single();
+    }
+
+    private void write(StockItem item, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
+        StockMovement movement = new StockMovement();
+        movement.itemId = item.id;
+        movement.quantity = quantity;
+        movement.reason = reason;
+        movement.at = at;
+        movement.serviceId = serviceId;
+        movements.saveAndFlush(movement);
+        logbook.write(LogDraft.of(LogKind.STOCK_MOVED, null, "STOCK", movement.id, at,
+                String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", trim(Math.abs(quantity)), item.unit, reason),
+                Map.of("item", item.code, "quantity", quantity, "reason", reason), actor));
+    }
+
+    private StockItem item(String code) {
+        return items.findByCode(code).orElseThrow(() -> new NotThere("There is no item called " + code + "."));
+    }
+
+    private static String trim(double number) {
+        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+    }
+}

@@ -1,0 +1,2 @@
+/** Stock with its movements, resins, and what is in which vat. */
+package keel.app.stores;

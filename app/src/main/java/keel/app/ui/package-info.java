@@ -1,0 +1,2 @@
+/** What all pages share: frame, words and formats. */
+package keel.app.ui;

@@ -1,0 +1,93 @@
+package keel.app.upkeep;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import keel.core.resin.VatContent;
+import keel.core.standing.MachineEvent;
+import keel.core.standing.ServiceKind;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/**
+ * Reads the facts that the rules ask for. Of what happens with every print (a run's end, a plate cleared) only the latest
+ * is read: no rule looks further back.
+ */
+final class Facts {
+
+    private final JdbcClient jdbc;
+
+    Facts(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    List<MachineEvent> events(long machineId) {
+        List<MachineEvent> events = new ArrayList<>();
+        jdbc.sql("select max(ended_at) from run where machine_id = ? and not withdrawn").param(machineId)
+                .query((row, i) -> instant(row, 1)).list().stream().filter(java.util.Objects::nonNull)
+                .forEach(at -> events.add(new MachineEvent.RunEnded(at)));
+        failures(machineId, events);
+        jdbc.sql("""
+                select c.at from failure_check c join failure f on f.id = c.failure_id
+                where f.machine_id = ? and not c.withdrawn and not f.withdrawn
+                  and regexp_like(c.found, '(^|,)(film-pierced|spill|resin-on-screen)(,|$)')""").param(machineId)
+                .query((row, i) -> instant(row, 1)).list().forEach(at -> events.add(new MachineEvent.LeakFound(at)));
+        events.addAll(jdbc.sql("""
+                select kind, at, clean, emptied, leak from service
+                where machine_id = :machine and not withdrawn and kind <> 'PLATE_CLEARED'
+                union all select * from (select kind, at, clean, emptied, leak from service
+                  where machine_id = :machine and not withdrawn and kind = 'PLATE_CLEARED' order by at desc fetch first row only)""")
+                .param("machine", machineId)
+                .query((row, i) -> (MachineEvent) new MachineEvent.ServiceDone(instant(row, 2), ServiceKind.valueOf(row.getString(1)),
+                        row.getBoolean(3), row.getBoolean(4), row.getBoolean(5))).list());
+        return events;
+    }
+
+    private void failures(long machineId, List<MachineEvent> events) {
+        Map<Long, Set<String>> symptoms = new HashMap<>();
+        Map<Long, Instant> seen = new HashMap<>();
+        jdbc.sql("""
+                select f.id, f.seen_at, s.symptom from failure f left join failure_symptom s on s.failure_id = f.id and s.present
+                where f.machine_id = ? and not f.withdrawn""").param(machineId).query((row, i) -> {
+                    seen.put(row.getLong(1), instant(row, 2));
+                    Set<String> of = symptoms.computeIfAbsent(row.getLong(1), id -> new HashSet<>());
+                    return row.getString(3) == null || of.add(row.getString(3));
+                }).list();
+        seen.forEach((id, at) -> events.add(new MachineEvent.FailureSeen(at, symptoms.get(id))));
+    }
+
+    /** What is in a vat: everything since it was last emptied. */
+    VatContent content(long vatId) {
+        List<VatContent.Change> changes = new ArrayList<>();
+        OffsetDateTime emptied = jdbc.sql("select max(at) from service where vat_id = ? and emptied and not withdrawn").param(vatId)
+                .query(OffsetDateTime.class).optional().orElse(null);
+        OffsetDateTime from = emptied == null ? Instant.EPOCH.atOffset(ZoneOffset.UTC) : emptied;
+        changes.addAll(jdbc.sql("select p.at, r.code, p.ml from pour p join resin r on r.id = p.resin_id where p.vat_id = ? and p.at >= ? and not p.withdrawn")
+                .params(vatId, from).query((row, i) -> (VatContent.Change) new VatContent.Poured(instant(row, 1), row.getString(2), row.getDouble(3))).list());
+        if (changes.isEmpty()) {
+            return VatContent.EMPTY;
+        }
+        changes.addAll(jdbc.sql("""
+                select r.ended_at, r.resin_ml from fitting f join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
+                  and (f.removed_at is null or r.started_at < f.removed_at)
+                where f.component_id = ? and r.ended_at is not null and not r.withdrawn and r.started_at >= ?""").params(vatId, from)
+                .query((row, i) -> (VatContent.Change) new VatContent.Printed(instant(row, 1), row.getDouble(2))).list());
+        return VatContent.after(changes);
+    }
+
+    static Instant instant(ResultSet row, int column) throws SQLException {
+        OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
+        return time == null ? null : time.toInstant();
+    }
+
+    static OffsetDateTime time(Instant instant) {
+        return instant == null ? null : instant.atOffset(ZoneOffset.UTC);
+    }
+}

@@ -1,0 +1,15 @@
+package keel.app.upkeep;
+
+import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.KnowledgeFiles;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+@Configuration(proxyBeanMethods = false)
+class KnowledgeBeans {
+
+    @Bean
+    Knowledge knowledge() {
+        return KnowledgeFiles.shipped();
+    }
+}

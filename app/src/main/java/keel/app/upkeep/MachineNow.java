@@ -1,0 +1,39 @@
+package keel.app.upkeep;
+
+import java.time.Instant;
+import java.util.List;
+import keel.core.standing.Hold;
+import keel.core.standing.MachineKind;
+import keel.core.standing.Standing;
+import keel.core.wear.Usage;
+
+/**
+ * A machine as it stands now, put together from what was derived from its records.
+ *
+ * @param film            film in the vat that is on, or the lining of the tank; null if none
+ * @param screen          screen that is fitted; null if none or the machine has none
+ * @param run             the run that is open, null if none
+ * @param total           print hours and so on of the machine itself, counter reading at take-over included
+ * @param sinceLubricated usage since the Z axis was lubricated
+ * @param sinceAbraded    usage since the plate was abraded or replaced
+ * @param sinceLevelled   usage since the plate was levelled
+ * @param hoursPerDay     print hours a day over the last four weeks
+ */
+public record MachineNow(long id, String code, String name, MachineKind kind, String model, String room, String roomName,
+                         double plateWidthMm, double plateDepthMm, Double fillLineMl, Instant since, Standing standing, List<Hold> holds,
+                         PartView vat, PartView film, PartView screen, PartView plate, PartView light, OpenRun run, String resin, double resinMl,
+                         Usage total, Usage sinceLubricated, Usage sinceAbraded, Usage sinceLevelled, Instant levelledAt,
+                         double hoursPerDay, boolean holdNextPartToLight) {
+
+    /**
+     * A run that is going on.
+     *
+     * @param expectedEnd when runs of as many layers on this machine would end, null while none is known
+     */
+    public record OpenRun(long id, String job, Instant startedAt, int layers, Instant expectedEnd) {}
+
+    /** Whether it prints with a screen that wears. */
+    public boolean hasScreen() {
+        return kind.hasScreen();
+    }
+}

@@ -1,0 +1,71 @@
+package keel.app.upkeep;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import keel.app.fleet.ComponentKind;
+import keel.core.wear.Usage;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads parts with where they are and what they have been through. */
+@Service
+@Transactional(readOnly = true)
+public class PartsReading {
+
+    private static final String PART = """
+            select coalesce(f.machine_id, vf.machine_id) as on_machine, c.id, c.kind, c.code, o.name as model, c.material, c.thickness_mm,
+              c.serial, c.since, c.ended_at, c.end_reason,
+              coalesce(m.code, v.code) as carrier, coalesce(m.name, 'Vat ' || v.code) as carrier_name, vm.code as vat_machine, fc.code as film,
+              coalesce(t.hours, 0) + c.baseline_hours, coalesce(t.uv_hours, 0) + c.baseline_uv_hours,
+              coalesce(t.layers, 0) + c.baseline_layers, coalesce(t.prints, 0) + c.baseline_prints, coalesce(t.resin_ml, 0)
+            from component c
+            left join fitting f on f.component_id = c.id and f.removed_at is null
+            left join machine m on m.id = f.machine_id
+            left join component v on v.id = f.vat_id
+            left join fitting vf on vf.component_id = f.vat_id and vf.removed_at is null
+            left join machine vm on vm.id = vf.machine_id
+            left join fitting ff on ff.vat_id = c.id and ff.removed_at is null
+            left join component fc on fc.id = ff.component_id
+            left join machine_model o on o.id = c.model_id
+            left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
+            where not c.withdrawn
+            """;
+
+    private final JdbcClient jdbc;
+
+    PartsReading(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** What is fitted to each machine, the film in its vat included; to all machines if {@code only} is null. */
+    public Map<Long, List<PartView>> fitted(Long only) {
+        Map<Long, List<PartView>> fitted = new HashMap<>();
+        jdbc.sql(PART + """
+                and coalesce(f.machine_id, vf.machine_id) is not null
+                and (cast(:only as bigint) is null or f.machine_id = :only or vf.machine_id = :only)""").param("only", only)
+                .query((row, i) -> fitted.computeIfAbsent(row.getLong("on_machine"), id -> new ArrayList<>()).add(part(row))).list();
+        return fitted;
+    }
+
+    /** All parts of a kind, newest first; those that ended only if asked for. */
+    public List<PartView> all(ComponentKind kind, boolean ended) {
+        return jdbc.sql(PART + " and c.kind = :kind and (:ended or c.ended_at is null or f.id is not null) order by c.number desc")
+                .param("kind", kind.name()).param("ended", ended).query((row, i) -> part(row)).list();
+    }
+
+    private static PartView part(ResultSet row) throws SQLException {
+        return new PartView(row.getLong("id"), ComponentKind.valueOf(row.getString("kind")), row.getString("code"), row.getString("model"),
+                row.getString("material"), row.getObject("thickness_mm", Double.class), row.getString("serial"),
+                Facts.instant(row, 9), Facts.instant(row, 10), row.getString("end_reason"), row.getString("carrier"),
+                row.getString("carrier_name"), row.getString("vat_machine"), row.getString("film"), usage(row));
+    }
+
+    private static Usage usage(ResultSet row) throws SQLException {
+        return Standings.usage(row, 16);
+    }
+}

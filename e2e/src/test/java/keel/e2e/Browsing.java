@@ -1,0 +1,72 @@
+package keel.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** A browser that looks at one running application. */
+final class Browsing implements AutoCloseable {
+
+    private static final List<String> WCAG_22_AA = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+
+    private final Playwright playwright;
+    private final Browser browser;
+    private final String address;
+
+    Browsing(String address) {
+        this.address = address;
+        this.playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        this.browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+                .setExecutablePath(Path.of(System.getProperty("keel.chromium", "/usr/bin/chromium")))
+                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync")));
+    }
+
+    /** A page on a screen of this size, nobody signed in. */
+    Page page(int width, int height) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setBaseURL(address)
+                .setIgnoreHTTPSErrors(true).setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE));
+        context.setDefaultTimeout(20_000);
+        return context.newPage();
+    }
+
+    Page signedIn(String signIn, String password, int width, int height) {
+        Page page = page(width, height);
+        page.navigate("/sign-in");
+        page.fill("#username", signIn);
+        page.fill("#password", password);
+        page.click("button:has-text('Sign in')");
+        page.waitForURL("**/fleet");
+        return page;
+    }
+
+    Page keeper(int width, int height) {
+        return signedIn("keeper", "saltmarsh-keeper", width, height);
+    }
+
+    /** Day or amber, kept in this context. */
+    void theme(Page page, String theme) {
+        page.context().addCookies(List.of(new com.microsoft.playwright.options.Cookie("theme", theme).setUrl(address)));
+        page.reload();
+    }
+
+    /** Fails with what axe-core finds against WCAG 2.2 A and AA on the page as it stands. */
+    static void accessible(Page page) {
+        List<String> found = new AxeBuilder(page).withTags(WCAG_22_AA).analyze().getViolations().stream()
+                .map(rule -> rule.getId() + ": " + rule.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()).toList();
+        assertThat(found).as("axe on %s", page.url()).isEmpty();
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+    }
+}
