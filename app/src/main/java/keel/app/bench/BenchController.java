@@ -36,17 +36,15 @@ class BenchController {
     private final PartsReading reading;
     private final Stock stock;
     private final Standings standings;
-    private final Condemning condemning;
     private final ShopTime times;
 
-    BenchController(Bench bench, Fleet fleet, Parts parts, PartsReading reading, Stock stock, Standings standings, Condemning condemning, ShopTime times) {
+    BenchController(Bench bench, Fleet fleet, Parts parts, PartsReading reading, Stock stock, Standings standings, ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
         this.parts = parts;
         this.reading = reading;
         this.stock = stock;
         this.standings = standings;
-        this.condemning = condemning;
         this.times = times;
     }
 
@@ -75,7 +73,7 @@ class BenchController {
 
     @PostMapping("/bench/parts/{code}/condemn")
     String condemn(@PathVariable String code, @RequestParam String endReason) {
-        condemning.condemn(code, endReason);
+        parts.condemn(code, endReason);
         return "redirect:/bench";
     }
 

@@ -29,6 +29,7 @@ import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
+import keel.core.bolts.VatFrame;
 import keel.core.standing.MachineKind;
 import keel.sim.story.Happening;
 import keel.sim.story.Saltmarsh;
@@ -128,7 +129,9 @@ class DemoShop {
         Saltmarsh.RESINS.forEach(r -> resins.add(r.name(), r.density()));
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(new ModelEntry(m.name(), MachineKind.valueOf(m.kind()), m.widthMm(), m.depthMm(), m.heightMm(),
-                m.pixelsX(), m.pixelsY(), m.release(), m.selfLevelling(), false, false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl())));
+                m.pixelsX(), m.pixelsY(), m.release(), m.selfLevelling(), false, false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl(),
+                new VatFrame(m.frame().windowLengthMm(), m.frame().windowWidthMm(), null, m.frame().clampLong(), m.frame().clampShort(),
+                        m.frame().frameLong(), m.frame().frameShort()))));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(new MachineEntry(m.name(), m.model(), m.room(), m.school(), false, story.start(),
                 m.counterHours(), "FEP", 0.127, story.filmHoursAtStart().get(m.code()), m.screenUvHours(), m.lightHours())));
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);

@@ -1,6 +1,7 @@
 package keel.app.failures;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -13,8 +14,8 @@ import java.util.List;
 public record FailureEntry(String machine, Long run, Instant seenAt, List<String> symptoms, List<String> absent, List<String> zones, String note) {
 
     public FailureEntry {
-        symptoms = symptoms == null ? List.of() : symptoms;
-        absent = absent == null ? List.of() : absent;
-        zones = zones == null ? List.of() : zones;
+        symptoms = symptoms == null ? new ArrayList<>() : new ArrayList<>(symptoms);
+        absent = absent == null ? new ArrayList<>() : new ArrayList<>(absent);
+        zones = zones == null ? new ArrayList<>() : new ArrayList<>(zones);
     }
 }

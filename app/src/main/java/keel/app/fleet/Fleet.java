@@ -17,6 +17,7 @@ import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.standing.MachineTraits;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,14 +32,16 @@ public class Fleet {
     private final Machines machines;
     private final Parts parts;
     private final Logbook logbook;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Fleet(Rooms rooms, MachineModels models, Machines machines, Parts parts, Logbook logbook, Clock clock) {
+    Fleet(Rooms rooms, MachineModels models, Machines machines, Parts parts, Logbook logbook, ApplicationEventPublisher events, Clock clock) {
         this.rooms = rooms;
         this.models = models;
         this.machines = machines;
         this.parts = parts;
         this.logbook = logbook;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -147,6 +150,8 @@ public class Fleet {
         }
         entry.into(model);
         note(null, model.id, "Model " + model.name + " changed.", entry, keeper);
+        models.flush();
+        machines.findAll().stream().filter(m -> m.modelId.equals(model.id)).forEach(m -> events.publishEvent(new MachineChanged(m.id)));
     }
 
     /** Adds a machine with the vat, film, plate, light engine and screen that stand on it. Answers its code. */
@@ -169,6 +174,7 @@ public class Fleet {
                 new Parts.Baseline(entry.filmHours(), 0, 0, 0), new Parts.Baseline(0, entry.screenUvHours(), 0, 0),
                 new Parts.Baseline(entry.lightHours(), 0, 0, 0));
         note(machine.id, machine.id, machine.name + " (" + model.name + ") set up in " + room.name + ".", entry, keeper);
+        events.publishEvent(new MachineChanged(machine.id));
         return machine.code;
     }
 
@@ -183,6 +189,8 @@ public class Fleet {
         Refused.unless(entry.findings(clock.instant()));
         into(machine, entry, room);
         note(machine.id, machine.id, machine.name + ": set-up changed.", entry, keeper);
+        machines.flush();
+        events.publishEvent(new MachineChanged(machine.id));
     }
 
     /** A machine leaves the shop, or comes back. */

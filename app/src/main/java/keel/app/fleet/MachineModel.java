@@ -8,6 +8,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import keel.core.bolts.VatFrame;
 import keel.core.standing.MachineKind;
 
 /** A model of machine: what all machines of it have in common. */
@@ -44,5 +45,16 @@ class MachineModel {
     @Enumerated(EnumType.STRING)
     LevelJoint levelJoint;
     Double fillLineMl;
+    Double windowLengthMm;
+    Double windowWidthMm;
+    Integer clampRing;
+    Integer clampLong;
+    Integer clampShort;
+    Integer frameLong;
+    Integer frameShort;
     Instant retiredAt;
+
+    VatFrame frame() {
+        return new VatFrame(windowLengthMm, windowWidthMm, clampRing, clampLong, clampShort, frameLong, frameShort);
+    }
 }

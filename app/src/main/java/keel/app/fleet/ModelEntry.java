@@ -1,15 +1,14 @@
 package keel.app.fleet;
 
 import keel.core.Findings;
+import keel.core.bolts.VatFrame;
 import keel.core.standing.MachineKind;
 
 /** A model of machine as it is typed in; codes are made from the name. */
 public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Double plateDepthMm, Double plateHeightMm, Integer pixelsX,
                          Integer pixelsY, String release, boolean selfLevelling, boolean resinSensing, boolean zeroAtTop,
-                         boolean selfFilling, boolean wholeAreaLight, String levelJoint, Double fillLineMl) {
-
-    public static final ModelEntry EMPTY = new ModelEntry("", MachineKind.MASK, null, null, null, null, null, "PEEL", false, false,
-            false, false, true, "BALL", null);
+                         boolean selfFilling, boolean wholeAreaLight, String levelJoint, Double fillLineMl,
+                         VatFrame frame) {
 
     Findings findings() {
         Findings findings = new Findings();
@@ -27,6 +26,7 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
         }
         findings.when(!known(MachineModel.Release.values(), release), "release", "Choose peel, tilt or slide.");
         findings.when(!known(MachineModel.LevelJoint.values(), levelJoint), "levelJoint", "Choose what holds the plate.");
+        frame.check(findings);
         return findings;
     }
 
@@ -46,11 +46,18 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
         model.wholeAreaLight = wholeAreaLight && kind != MachineKind.LASER_TANK;
         model.levelJoint = MachineModel.LevelJoint.valueOf(levelJoint);
         model.fillLineMl = fillLineMl;
+        model.windowLengthMm = frame.windowLengthMm();
+        model.windowWidthMm = frame.windowWidthMm();
+        model.clampRing = frame.clampRing();
+        model.clampLong = frame.clampLong();
+        model.clampShort = frame.clampShort();
+        model.frameLong = frame.frameLong();
+        model.frameShort = frame.frameShort();
     }
 
     static ModelEntry of(MachineModel m) {
         return new ModelEntry(m.name, m.kind, m.plateWidthMm, m.plateDepthMm, m.plateHeightMm, m.pixelsX, m.pixelsY, m.releaseKind.name(),
-                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl);
+                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl, m.frame());
     }
 
     private static boolean known(Enum<?>[] values, String name) {

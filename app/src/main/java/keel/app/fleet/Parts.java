@@ -13,6 +13,7 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.Refused;
 import keel.core.Findings;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,13 +29,15 @@ public class Parts {
     private final Fittings fittings;
     private final MachineModels models;
     private final Logbook logbook;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Parts(Components components, Fittings fittings, MachineModels models, Logbook logbook, Clock clock) {
+    Parts(Components components, Fittings fittings, MachineModels models, Logbook logbook, ApplicationEventPublisher events, Clock clock) {
         this.components = components;
         this.fittings = fittings;
         this.models = models;
         this.logbook = logbook;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -197,8 +200,8 @@ public class Parts {
         return new Change(old, fresh.code);
     }
 
-    /** Marks a film or screen as ended while it is still fitted: not to be printed with. Answers the machine it concerns, or null. */
-    public Long condemn(String code, String reason) {
+    /** Marks a film or screen as ended while it is still fitted: the machine it is on is held until it is changed. */
+    public void condemn(String code, String reason) {
         Actor keeper = Actor.require(Role.KEEPER);
         Component part = components.findByCodeAndWithdrawnFalse(code)
                 .filter(c -> c.kind == ComponentKind.FILM || c.kind == ComponentKind.SCREEN)
@@ -215,7 +218,10 @@ public class Parts {
         logbook.write(LogDraft.of(LogKind.PART_ENDED, machine, "PART", part.id, part.endedAt,
                 part.kind.words() + " " + code + " condemned: " + reason.toLowerCase(Locale.ROOT).replace('_', ' ') + ".",
                 Map.of("part", code, "endReason", reason), keeper));
-        return machine;
+        if (machine != null) {
+            components.flush();
+            events.publishEvent(new MachineChanged(machine));
+        }
     }
 
     /**

@@ -30,9 +30,13 @@ class SetupController {
         this.times = times;
     }
 
-    record MachineForm(String name, String model, String room, String levellingSchool, boolean levelsAfterEachPrint, String since,
+    record MachineForm(String name, String model, String room, String levellingSchool, Boolean levelsAfterEachPrint, String since,
                        String baselineHours, String filmMaterial, String filmThicknessMm, String filmHours, String screenUvHours, String lightHours,
                        Integer version) {
+
+        MachineForm {
+            levelsAfterEachPrint = Boolean.TRUE.equals(levelsAfterEachPrint); // a box that is not ticked is not sent
+        }
 
         static final MachineForm EMPTY = new MachineForm("", "", "", "PAPER", false, "", "0", "FEP", "0.127", "0", "0", "0", null);
     }
@@ -71,22 +75,22 @@ class SetupController {
 
     @GetMapping("/setup/models/new")
     String newModel(Model model) {
-        return showModel(ModelEntry.EMPTY, null, model);
+        return showModel(ModelForm.EMPTY, null, model);
     }
 
     @PostMapping("/setup/models")
-    String addModel(ModelEntry form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.addModel(form), "/setup", model, response, () -> showModel(form, null, model));
+    String addModel(ModelForm form, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> fleet.addModel(form.read()), "/setup", model, response, () -> showModel(form, null, model));
     }
 
     @GetMapping("/setup/models/{code}")
     String model(@PathVariable String code, Model model) {
-        return showModel(fleet.model(code).entry(), code, model);
+        return showModel(ModelForm.of(fleet.model(code).entry()), code, model);
     }
 
     @PostMapping("/setup/models/{code}")
-    String changeModel(@PathVariable String code, ModelEntry form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.changeModel(code, form), "/setup", model, response, () -> showModel(form, code, model));
+    String changeModel(@PathVariable String code, ModelForm form, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> fleet.changeModel(code, form.read()), "/setup", model, response, () -> showModel(form, code, model));
     }
 
     @GetMapping("/setup/machines/new")
@@ -123,7 +127,7 @@ class SetupController {
         return fleet.machines().stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow();
     }
 
-    private String showModel(ModelEntry form, String code, Model model) {
+    private String showModel(ModelForm form, String code, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("code", code);
         model.addAttribute("kinds", MachineKind.values());

@@ -12,20 +12,18 @@ import org.springframework.stereotype.Component;
 @Component
 class Announcement {
 
-    private final ServletWebServerApplicationContext server;
     private final Path home;
     private final boolean https;
 
-    Announcement(ServletWebServerApplicationContext server, @Value("${keel.home}") Path home, @Value("${keel.https:false}") boolean https) {
-        this.server = server;
+    Announcement(@Value("${keel.home}") Path home, @Value("${keel.https:false}") boolean https) {
         this.home = home;
         this.https = https;
     }
 
-    @EventListener(ApplicationReadyEvent.class)
+    @EventListener
     @Order(1)
-    void say() {
-        if (server.getWebServer() == null) {
+    void say(ApplicationReadyEvent ready) {
+        if (!(ready.getApplicationContext() instanceof ServletWebServerApplicationContext server)) {
             return;
         }
         System.out.println("Vigilant Keel answers at " + (https ? "https" : "http") + "://localhost:" + server.getWebServer().getPort() + "/");

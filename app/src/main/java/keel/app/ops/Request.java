@@ -18,7 +18,7 @@ record Request(String command, Path home, Path file, int port, boolean fresh, bo
     static Request of(String[] arguments) {
         Deque<String> left = new ArrayDeque<>(List.of(arguments));
         String command = left.isEmpty() ? "" : left.pop();
-        Path home = Path.of("var", command.equals("demo") ? "demo" : "keel");
+        Path home = Path.of(System.getProperty("keel.folder", "."), "var", command.equals("demo") ? "demo" : "keel").normalize();
         Path file = null;
         int port = command.equals("run") ? 8090 : 8080;
         boolean fresh = false;

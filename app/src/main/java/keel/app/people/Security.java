@@ -51,9 +51,8 @@ class Security {
 
     @Bean
     @Order(2)
-    SecurityFilterChain pages(HttpSecurity http, People people, PasswordSignIn signIn) throws Exception {
+    SecurityFilterChain pages(HttpSecurity http, People people) throws Exception {
         return http
-                .authenticationProvider(signIn)
                 .authorizeHttpRequests(a -> a
                         .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
                         .requestMatchers(PathRequest.toStaticResources().atCommonLocations()).permitAll()

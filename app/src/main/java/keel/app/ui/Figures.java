@@ -27,7 +27,7 @@ public class Figures {
     }
 
     public String percent(double share) {
-        return share < 0.01 ? "under 1" : String.format(Locale.ROOT, "%.0f", 100 * share);
+        return share < 0.01 ? "<1" : String.format(Locale.ROOT, "%.0f", 100 * share);
     }
 
     /** Length of a bar of 100, for a share of {@code of}. */

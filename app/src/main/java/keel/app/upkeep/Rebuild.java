@@ -27,10 +27,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(propagation = Propagation.MANDATORY)
 public class Rebuild {
 
-    /** Usage over runs; a run belongs to what was fitted when it started. */
+    /**
+     * Usage over runs; a run belongs to what was fitted when it started. Sums are cast before they are divided: H2 sums
+     * doubles as decimal floats, and divides those to a hundred thousand digits.
+     */
     private static final String USAGE = """
-            coalesce(sum(cast(datediff(millisecond, r.started_at, r.ended_at) as double precision)) / 3600000, 0),
-            coalesce(sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) / 3600, 0),
+            coalesce(cast(sum(datediff(millisecond, r.started_at, r.ended_at)) as double precision) / 3600000, 0),
+            coalesce(cast(sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) as double precision) / 3600, 0),
             coalesce(sum(cast(coalesce(r.reached_layer, r.layers) as bigint)), 0), count(r.id), coalesce(sum(r.resin_ml), 0)
             """;
     private static final String RUNS_IN = " r.ended_at is not null and not r.withdrawn ";
@@ -75,6 +78,7 @@ public class Rebuild {
         replace("LEVELLED", sinceService("LEVELLED", "s.kind = 'LEVELLING'"), machineId, since);
         direct(machineId, since);
         films(machineId, since);
+        jdbc.sql("delete from meter where scope = 'COMPONENT' and owner_id in (select id from component where withdrawn)").update();
     }
 
     private void replace(String scope, String select, long machineId, Instant since) {

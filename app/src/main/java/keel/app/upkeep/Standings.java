@@ -157,7 +157,7 @@ public class Standings {
     private Map<Long, Double> pace(Long only) {
         Map<Long, Double> pace = new HashMap<>();
         jdbc.sql("""
-                select machine_id, sum(cast(datediff(minute, started_at, ended_at) as double precision)) / 60 / :days from run
+                select machine_id, cast(sum(datediff(minute, started_at, ended_at)) as double precision) / 60 / :days from run
                 where started_at >= :from and ended_at is not null and not withdrawn and (machine_id = :only or cast(:only as bigint) is null)
                 group by machine_id""").param("days", FORECAST_FROM.toDays()).param("from", Facts.time(clock.instant().minus(FORECAST_FROM)))
                 .param("only", only).query((row, i) -> pace.put(row.getLong(1), row.getDouble(2))).list();

@@ -1,32 +1,22 @@
 package keel.core.knowledge;
 
+import static keel.core.CheckedYaml.each;
+import static keel.core.CheckedYaml.strings;
+
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.SpecVersion;
-import com.networknt.schema.ValidationMessage;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
+import keel.core.CheckedYaml;
 
 /**
  * Reads the knowledge from its YAML files, checks each against its JSON Schema, and checks that every code one file
  * uses is defined in another.
  */
 public final class KnowledgeFiles {
-
-    private static final ObjectMapper YAML = new ObjectMapper(new YAMLFactory());
-    private static final JsonSchemaFactory SCHEMAS = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012);
 
     private KnowledgeFiles() {}
 
@@ -40,9 +30,9 @@ public final class KnowledgeFiles {
      *                                  message names file and place
      */
     public static Knowledge of(JsonNode symptomsFile, JsonNode causesFile, JsonNode checksFile) {
-        requireSchema("symptoms", symptomsFile);
-        requireSchema("causes", causesFile);
-        requireSchema("checks", checksFile);
+        CheckedYaml.requireSchema("knowledge/symptoms", symptomsFile);
+        CheckedYaml.requireSchema("knowledge/causes", causesFile);
+        CheckedYaml.requireSchema("knowledge/checks", checksFile);
         Knowledge knowledge = new Knowledge(
                 each(symptomsFile.get("symptoms"), KnowledgeFiles::symptom),
                 each(causesFile.get("causes"), KnowledgeFiles::cause),
@@ -52,31 +42,8 @@ public final class KnowledgeFiles {
         return knowledge;
     }
 
-    /** @throws IllegalArgumentException if the text is no YAML */
-    public static JsonNode yaml(String text) {
-        try {
-            return YAML.readTree(text);
-        } catch (IOException e) {
-            throw new IllegalArgumentException("Not readable as YAML: " + e.getMessage(), e);
-        }
-    }
-
     static JsonNode shippedFile(String name) {
-        try (InputStream in = KnowledgeFiles.class.getResourceAsStream("/keel/knowledge/" + name + ".yaml")) {
-            return YAML.readTree(in);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static void requireSchema(String name, JsonNode file) {
-        JsonSchema schema = SCHEMAS.getSchema(
-                KnowledgeFiles.class.getResourceAsStream("/keel/knowledge/" + name + ".schema.json"));
-        Set<ValidationMessage> wrong = schema.validate(file);
-        if (!wrong.isEmpty()) {
-            throw new IllegalArgumentException(name + ".yaml: "
-                    + wrong.stream().map(ValidationMessage::getMessage).sorted().collect(Collectors.joining("; ")));
-        }
+        return CheckedYaml.shipped("knowledge/" + name);
     }
 
     private static void requireCodes(Knowledge knowledge) {
@@ -115,15 +82,5 @@ public final class KnowledgeFiles {
                 n.path("risky").asBoolean(),
                 "side".equals(n.path("answers").asText()) ? Check.Answer.SIDE : Check.Answer.CAUSES,
                 strings(n.get("separates")));
-    }
-
-    private static List<String> strings(JsonNode array) {
-        return each(array, JsonNode::asText);
-    }
-
-    private static <T> List<T> each(JsonNode array, java.util.function.Function<JsonNode, T> read) {
-        List<T> all = new ArrayList<>();
-        array.forEach(n -> all.add(read.apply(n)));
-        return List.copyOf(all);
     }
 }

@@ -10,7 +10,10 @@ public final class Saltmarsh {
     private Saltmarsh() {}
 
     public record ModelSpec(String name, String kind, double widthMm, double depthMm, double heightMm, Integer pixelsX, Integer pixelsY,
-                            String release, boolean selfLevelling, boolean selfFilling, boolean wholeAreaLight, String joint, Double fillLineMl) {}
+                            String release, boolean selfLevelling, boolean selfFilling, boolean wholeAreaLight, String joint, Double fillLineMl, FrameSpec frame) {}
+
+    /** The film frame of a vat: window, clamp screws and frame bolts along its sides, corners counted. */
+    public record FrameSpec(Double windowLengthMm, Double windowWidthMm, Integer clampLong, Integer clampShort, Integer frameLong, Integer frameShort) {}
 
     /**
      * A machine with how it is used.
@@ -35,10 +38,14 @@ public final class Saltmarsh {
     public static final List<String> ROOMS = List.of("Long Room", "Annexe");
 
     public static final List<ModelSpec> MODELS = List.of(
-            new ModelSpec("Tern 144", "MASK", 144, 81, 175, 5760, 3240, "PEEL", false, false, true, "BALL", 280.0),
-            new ModelSpec("Tern 208 tilting", "MASK", 208, 117, 240, 7680, 4320, "TILT", true, false, true, "BOLTS_4", 620.0),
-            new ModelSpec("Lantern 176", "PROJECTOR", 176, 99, 200, 3840, 2160, "PEEL", false, false, true, "BOLTS_4", 450.0),
-            new ModelSpec("Needle 115", "LASER_TANK", 115, 115, 165, null, null, "SLIDE", false, true, false, "BOLTS_4", null));
+            new ModelSpec("Tern 144", "MASK", 144, 81, 175, 5760, 3240, "PEEL", false, false, true, "BALL", 280.0,
+                    new FrameSpec(168.0, 104.0, 9, 5, 4, 2)),
+            new ModelSpec("Tern 208 tilting", "MASK", 208, 117, 240, 7680, 4320, "TILT", true, false, true, "BOLTS_4", 620.0,
+                    new FrameSpec(234.0, 142.0, 11, 7, 5, 3)),
+            new ModelSpec("Lantern 176", "PROJECTOR", 176, 99, 200, 3840, 2160, "PEEL", false, false, true, "BOLTS_4", 450.0,
+                    new FrameSpec(200.0, 122.0, 8, 6, 4, 3)),
+            new ModelSpec("Needle 115", "LASER_TANK", 115, 115, 165, null, null, "SLIDE", false, true, false, "BOLTS_4", null,
+                    new FrameSpec(null, null, null, null, null, null)));
 
     public static final List<MachineSpec> MACHINES = List.of(
             new MachineSpec("avocet", "Avocet", "tern-144", "long-room", "PAPER", 131, 410, 2100, 2260, "reed-grey", 1.3),

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import keel.sim.story.Happening.CauseNamed;
 import keel.sim.story.Happening.CheckDone;
@@ -66,6 +67,12 @@ public final class Story {
             life(machine);
             filmHours.put(machine.code(), Math.max(0, machine.filmHoursAtEnd() - hours.getOrDefault(machine.code(), 0.0)));
         }
+        beforeHours("godwit", 138).ifPresent(at -> {
+            happenings.add(new ServiceDone(at, "keeper", "godwit", "TANK_CHANGE", Map.of("endReason", "CLOUDED", "fromStores", "laser-tank-115"), null));
+            service(at.plus(Duration.ofMinutes(25)), "godwit", "LEVELLING", Map.of("school", "ON_FILM"));
+        });
+        beforeHours("fulmar", 214).ifPresent(at -> service(at, "fulmar", "LUBRICATION", Map.of("part", "SCREW")));
+        beforeHours("avocet", 120).ifPresent(at -> filmChange(machine("avocet"), at, "SCRATCHED", "Film sheet 144", "Scratches all over the middle."));
         stores();
         endings();
         happenings.sort(Comparator.comparing(Happening::at));
@@ -177,7 +184,7 @@ public final class Story {
             return free;
         }
         boolean fulmar = machine.code().equals("fulmar");
-        if (daysLeft == (fulmar ? 52 : 38) || daysLeft == 9 && !fulmar) {
+        if (!fulmar && (daysLeft == 38 || daysLeft == 9)) {
             service(morning, machine.code(), "LUBRICATION", Map.of("part", "SCREW"));
             service(morning.plus(Duration.ofMinutes(6)), machine.code(), "LUBRICATION", Map.of("part", "RAIL"));
         }
@@ -293,6 +300,22 @@ public final class Story {
     private void service(Instant at, String machine, String kind, Map<String, Object> values) {
         boolean bench = !kind.equals("PLATE_CLEARED") && !kind.equals("CLEAN_UP") && !kind.equals("VAT_INSPECTED");
         happenings.add(new ServiceDone(at, bench ? "keeper" : "operator", machine, kind, values, null));
+    }
+
+    /** A quiet moment with about so many print hours between it and the end of the story; empty if there are not as many. */
+    private Optional<Instant> beforeHours(String machine, double hoursLeft) {
+        List<RunDone> runs = happenings.stream().filter(h -> h instanceof RunDone r && r.machine().equals(machine)).map(RunDone.class::cast)
+                .sorted(Comparator.comparing(RunDone::at).reversed()).toList();
+        double sum = 0;
+        for (int i = 0; i + 1 < runs.size(); i++) {
+            sum += Duration.between(runs.get(i).startedAt(), runs.get(i).at()).toMinutes() / 60.0;
+            Instant quietFrom = workingHours(runs.get(i + 1).at()).plus(Duration.ofMinutes(80));
+            Instant at = runs.get(i).startedAt().minus(Duration.ofMinutes(40));
+            if (sum >= hoursLeft && at.isAfter(quietFrom)) {
+                return Optional.of(at);
+            }
+        }
+        return Optional.empty();
     }
 
     private static MachineSpec machine(String code) {

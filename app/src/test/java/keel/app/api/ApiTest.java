@@ -1,0 +1,295 @@
+package keel.app.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import keel.app.people.Role;
+import keel.app.support.AppTest;
+import keel.app.support.TestShop;
+import keel.core.standing.MachineKind;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+
+/** The open interface: shapes, codes and sentences that programs rely on. */
+class ApiTest extends AppTest {
+
+    @Autowired
+    private MockMvc mvc;
+    @Autowired
+    private ObjectMapper json;
+    private String token;
+
+    /** Status and body of an answer. */
+    private record Answer(int status, String type, JsonNode body) {}
+
+    @BeforeEach
+    void makeToken() {
+        token = shop.token(Role.OWNER);
+        shop.as("keeper");
+    }
+
+    @Test
+    void machinesAreListedWithWhatWearsAndWhatHolds() throws Exception {
+        String m = shop.maskMachine();
+        String laser = shop.machine(MachineKind.LASER_TANK, false);
+        shop.run(m, 1, 4);
+        JsonNode all = get("/api/v1/machines").body();
+        JsonNode one = byCode(all, m);
+        assertThat(one.get("kind").asText()).isEqualTo("MASK");
+        assertThat(one.get("state").asText()).isEqualTo("HOLD");
+        assertThat(one.at("/holds/0/code").asText()).isEqualTo("plate-not-clear");
+        assertThat(one.at("/holds/0/text").asText()).contains("last print");
+        assertThat(one.at("/film/hours").asDouble()).isEqualTo(4);
+        assertThat(one.at("/film/layers").asInt()).isEqualTo(1000);
+        assertThat(one.at("/screen/uvHours").asDouble()).isEqualTo(0.5);
+        assertThat(byCode(all, laser).get("screen").isNull()).isTrue();
+        JsonNode more = get("/api/v1/machines/" + m).body();
+        assertThat(more.get("run").isNull()).isTrue();
+        assertThat(more.at("/total/hours").asDouble()).isEqualTo(4);
+        assertThat(get("/api/v1/machines/heron").status()).isEqualTo(404);
+    }
+
+    @Test
+    void aRunIsLoggedFinishedListedAndCorrected() throws Exception {
+        String m = shop.maskMachine();
+        Answer logged = post("/api/v1/runs", run(m, 2, 5));
+        assertThat(logged.status()).isEqualTo(201);
+        long id = logged.body().get("id").asLong();
+        assertThat(get("/api/v1/runs?machine=" + m).body()).hasSize(1);
+        assertThat(get("/api/v1/runs?machine=" + m + "&from=" + TestShop.at(3)).body()).isEmpty();
+        Answer corrected = post("/api/v1/runs/" + id + "/corrections", "{\"reason\":\"clock\",\"endedAt\":\"" + TestShop.at(8) + "\"}");
+        assertThat(corrected.status()).isEqualTo(200);
+        assertThat(get("/api/v1/machines/" + m).body().at("/film/hours").asDouble()).isEqualTo(6);
+        JsonNode lines = get("/api/v1/logbook?machine=" + m).body();
+        JsonNode correction = byField(lines, "kind", "RUN_CORRECTED");
+        JsonNode first = byField(lines, "kind", "RUN_LOGGED");
+        assertThat(correction.get("reason").asText()).isEqualTo("clock");
+        assertThat(correction.get("supersedes").asLong()).isEqualTo(first.get("id").asLong());
+        assertThat(first.get("superseded").asBoolean()).isTrue();
+        assertThat(first.at("/content/hours").asDouble()).as("what stood before is kept").isEqualTo(3);
+    }
+
+    @Test
+    void aRunWithoutAnEndStartsAndHoldsForbidIt() throws Exception {
+        String m = shop.maskMachine();
+        String start = "{\"machine\":\"%s\",\"job\":\"Latch\",\"layers\":900,\"layerExposureS\":2.1,\"resinMl\":40%s}";
+        Answer started = post("/api/v1/runs", start.formatted(m, ""));
+        assertThat(started.status()).isEqualTo(201);
+        assertThat(started.body().get("endedAt").isNull()).isTrue();
+        assertThat(get("/api/v1/machines/" + m).body().get("state").asText()).isEqualTo("RUNNING");
+        assertThat(post("/api/v1/runs", start.formatted(m, "")).status()).isEqualTo(409);
+        Answer early = post("/api/v1/runs/" + started.body().get("id").asLong() + "/finish", "{\"outcome\":\"FAILED\",\"reachedLayer\":0}");
+        assertThat(early.status()).as(early.body().toString()).isEqualTo(200);
+        Answer held = post("/api/v1/runs", start.formatted(m, ""));
+        assertThat(held.status()).isEqualTo(409);
+        assertThat(held.body().at("/holds/0/code").asText()).isEqualTo("plate-not-clear");
+        assertThat(held.body().get("detail").asText()).contains("must not print");
+        assertThat(post("/api/v1/runs", start.formatted(m, ",\"override\":{\"reason\":\"seen, it is clear\"}")).status()).isEqualTo(201);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "layers|0|422", "layers|-4|422", "layers|1e9|422", "layers|\"many\"|400", "layerExposureS|-2|422", "layerExposureS|NaN|400",
+        "layerExposureS|60|422", "resinMl|-1|422", "resinMl|99999999|422", "outcome|\"FINE\"|422", "outcome|null|422", "job|\"\"|422",
+        "startedAt|\"2024-12-31T00:00:00Z\"|422", "startedAt|\"yesterday\"|400", "endedAt|\"2025-01-01T00:30:00Z\"|422",
+        "endedAt|\"2199-01-01T00:00:00Z\"|422", "machine|\"heron\"|422", "machine|null|422"})
+    void aRunThatCannotBeIsRefusedAtItsField(String field, String value, int status) throws Exception {
+        String m = shop.maskMachine();
+        String body = run(m, 2, 5).replaceAll("\"" + field + "\":(\"[^\"]*\"|[^,}]*)", "\"" + field + "\":" + value);
+        Answer answer = post("/api/v1/runs", body);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(status);
+        assertThat(answer.type()).isEqualTo("application/problem+json");
+        assertThat(answer.body().get("detail").asText()).isNotBlank();
+        if (status == 422) {
+            assertThat(answer.body().get("errors").findValuesAsText("field")).contains(field);
+        }
+        assertThat(get("/api/v1/runs?machine=" + m).body()).as("nothing half-written").isEmpty();
+    }
+
+    @Test
+    void twoRunsOnOneMachineDoNotOverlap() throws Exception {
+        String m = shop.maskMachine();
+        assertThat(post("/api/v1/runs", run(m, 2, 5)).status()).isEqualTo(201);
+        assertThat(post("/api/v1/runs", run(m, 4, 7)).status()).isEqualTo(409);
+        assertThat(post("/api/v1/runs", run(m, 1, 9)).status()).isEqualTo(409);
+        assertThat(post("/api/v1/runs", run(m, 5, 7)).status()).as("one right after the other").isEqualTo(201);
+    }
+
+    @Test
+    void aFailureHoldsGetsACauseAndIsCleanedUp() throws Exception {
+        String m = shop.maskMachine();
+        Answer failure = post("/api/v1/failures", "{\"machine\":\"%s\",\"symptoms\":[\"layer-split\"],\"absent\":[\"film-slack\"],\"zones\":[\"B2\"],\"note\":\"x\"}"
+                .formatted(m));
+        assertThat(failure.status()).isEqualTo(201);
+        long id = failure.body().get("id").asLong();
+        assertThat(failure.body().at("/symptoms/0").asText()).isEqualTo("layer-split");
+        assertThat(get("/api/v1/machines/" + m).body().at("/holds/0/code").asText()).isEqualTo("failure-not-cleaned");
+        assertThat(post("/api/v1/failures/" + id + "/cause", "{\"cause\":\"vat-bolts-loose\",\"certainty\":\"FOUND\"}").status()).isEqualTo(200);
+        assertThat(post("/api/v1/failures/" + id + "/cause", "{\"certainty\":\"UNKNOWN\"}").status()).isEqualTo(200);
+        assertThat(post("/api/v1/failures/" + id + "/cause", "{\"certainty\":\"PRESUMED\"}").status()).isEqualTo(422);
+        assertThat(post("/api/v1/failures/" + id + "/cause", "{\"cause\":\"bad-luck\",\"certainty\":\"FOUND\"}").status()).isEqualTo(422);
+        assertThat(post("/api/v1/failures/999999/cause", "{\"certainty\":\"UNKNOWN\"}").status()).isEqualTo(404);
+        Answer cleaned = post("/api/v1/services", "{\"machine\":\"%s\",\"kind\":\"CLEAN_UP\",\"way\":\"FULL\",\"sieved\":true,\"emptied\":false}".formatted(m));
+        assertThat(cleaned.status()).isEqualTo(201);
+        assertThat(cleaned.body().get("holds")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"\"symptoms\":[\"gremlins\"]", "\"symptoms\":[\"tacky\"],\"absent\":[\"tacky\"]", "\"absent\":[\"no\"]", "\"zones\":[\"Z9\"]",
+        "\"symptoms\":[null]", "\"run\":987654321", "\"seenAt\":\"2199-01-01T00:00:00Z\""})
+    void aFailureThatCannotBeIsRefused(String wrong) throws Exception {
+        String m = shop.maskMachine();
+        assertThat(post("/api/v1/failures", "{\"machine\":\"" + m + "\"," + wrong + "}").status()).isEqualTo(422);
+        assertThat(get("/api/v1/failures?machine=" + m).body()).isEmpty();
+    }
+
+    @Test
+    void theSecondOfTwoWhoEditAFailureIsShownWhatTheFirstWrote() throws Exception {
+        String m = shop.maskMachine();
+        long id = shop.failure(m, 2, "tacky").id();
+        String edit = "{\"reason\":\"looked again\",\"version\":0,\"note\":\"%s\"}";
+        assertThat(post("/api/v1/failures/" + id + "/corrections", edit.formatted("first")).status()).isEqualTo(200);
+        Answer second = post("/api/v1/failures/" + id + "/corrections", edit.formatted("second"));
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.body().at("/recorded/note").asText()).isEqualTo("first");
+        assertThat(get("/api/v1/failures/" + id).body().get("note").asText()).isEqualTo("first");
+    }
+
+    @Test
+    void aFilmChangeResetsHoursAndAsksForLevelling() throws Exception {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        Answer changed = post("/api/v1/services", ("{\"machine\":\"%s\",\"kind\":\"FILM_CHANGE\",\"at\":\"%s\",\"material\":\"PFA\",\"thicknessMm\":0.1,"
+                + "\"endReason\":\"PIERCED\",\"note\":\"small hole\"}").formatted(m, TestShop.at(6)));
+        assertThat(changed.status()).isEqualTo(201);
+        assertThat(changed.body().at("/holds/0/code").asText()).isEqualTo("not-levelled");
+        JsonNode film = get("/api/v1/machines/" + m).body().get("film");
+        assertThat(film.get("hours").asDouble()).isZero();
+        assertThat(film.get("material").asText()).isEqualTo("PFA");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"DANCE||kind", "FILM_CHANGE|\"material\":\"SILK\",\"thicknessMm\":0.1,\"endReason\":\"OTHER\"|material",
+        "FILM_CHANGE|\"material\":\"FEP\",\"thicknessMm\":127,\"endReason\":\"OTHER\"|thicknessMm", "FILM_CHANGE|\"material\":\"FEP\",\"thicknessMm\":0.1|endReason",
+        "LEVELLING||school", "LEVELLING|\"school\":\"SELF\"|school", "VAT_INSPECTED||clean", "VAT_INSPECTED|\"clean\":\"perhaps\"|clean",
+        "VAT_FITTED|\"vat\":\"V9999\"|vat", "MOVED|\"room\":\"moon\"|room", "LUBRICATION|\"part\":\"DOOR\"|part", "TANK_CHANGE|\"endReason\":\"OTHER\"|kind",
+        "STANCE_CHECKED|\"at\":\"2199-01-01T00:00:00Z\"|at", "STANCE_CHECKED|\"at\":\"2024-01-01T00:00:00Z\"|at"})
+    void aServiceThatCannotBeIsRefusedAtItsField(String kind, String fields, String field) throws Exception {
+        String m = shop.maskMachine();
+        Answer answer = post("/api/v1/services", "{\"machine\":\"%s\",\"kind\":\"%s\"%s}".formatted(m, kind, fields == null ? "" : "," + fields));
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+        assertThat(answer.body().get("errors").findValuesAsText("field")).contains(field);
+        assertThat(shop.holds(m)).isEmpty();
+    }
+
+    @Test
+    void aLaserTankCannotBeCleanedTheQuickWay() throws Exception {
+        String m = shop.machine(MachineKind.LASER_TANK, false);
+        assertThat(post("/api/v1/services", "{\"machine\":\"" + m + "\",\"kind\":\"CLEAN_UP\",\"way\":\"QUICK\"}").status()).isEqualTo(422);
+        assertThat(post("/api/v1/services", "{\"machine\":\"" + m + "\",\"kind\":\"CLEAN_UP\",\"way\":\"FULL\"}").status()).isEqualTo(201);
+    }
+
+    @Test
+    void nothingIsChangedOnAMachineThatPrints() throws Exception {
+        String m = shop.maskMachine();
+        post("/api/v1/runs", "{\"machine\":\"%s\",\"job\":\"Latch\",\"layers\":900,\"layerExposureS\":2.1,\"resinMl\":40,\"startedAt\":\"%s\"}".formatted(m, TestShop.at(2)));
+        Answer answer = post("/api/v1/services", "{\"machine\":\"%s\",\"kind\":\"LEVELLING\",\"school\":\"PAPER\"}".formatted(m));
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().get("detail").asText()).contains("printing");
+    }
+
+    @Test
+    void stockMovesInSteps() throws Exception {
+        String item = shop.item("Gloves", 10);
+        String move = "{\"item\":\"%s\",\"quantity\":%s,\"reason\":\"week's use\"}";
+        assertThat(post("/api/v1/stock/movements", move.formatted(item, "-4")).status()).isEqualTo(201);
+        assertThat(byField(get("/api/v1/stock").body(), "item", item).get("quantity").asDouble()).isEqualTo(6);
+        assertThat(post("/api/v1/stock/movements", move.formatted(item, "-7")).status()).isEqualTo(409);
+        assertThat(post("/api/v1/stock/movements", move.formatted(item, "0")).status()).isEqualTo(422);
+        assertThat(post("/api/v1/stock/movements", move.formatted(item, "1e12")).status()).isEqualTo(422);
+        assertThat(post("/api/v1/stock/movements", move.formatted("no-such", "1")).status()).isEqualTo(422);
+        assertThat(byField(get("/api/v1/stock").body(), "item", item).get("quantity").asDouble()).isEqualTo(6);
+    }
+
+    @Test
+    void listsComeInPages() throws Exception {
+        String m = shop.maskMachine();
+        for (int i = 0; i < 5; i++) {
+            shop.run(m, 10 * i + 1, 2);
+        }
+        JsonNode second = get("/api/v1/runs?machine=" + m + "&page=1&size=2").body();
+        assertThat(second.findValuesAsText("startedAt")).containsExactly(TestShop.at(21).toString(), TestShop.at(11).toString());
+        assertThat(get("/api/v1/runs?size=1001").status()).isEqualTo(422);
+        assertThat(get("/api/v1/runs?page=-1").status()).isEqualTo(422);
+        assertThat(get("/api/v1/runs?size=lots").status()).isEqualTo(400);
+    }
+
+    @Test
+    void withoutAValidTokenNothingIsAnswered() throws Exception {
+        token = "keel_nonsense";
+        Answer answer = get("/api/v1/machines");
+        assertThat(answer.status()).isEqualTo(401);
+        assertThat(answer.body().get("detail").asText()).contains("token");
+    }
+
+    @Test
+    void anOperatorsTokenCannotOverrideHolds() throws Exception {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        token = shop.token(Role.OPERATOR);
+        Answer answer = post("/api/v1/runs", "{\"machine\":\"%s\",\"job\":\"x\",\"layers\":9,\"layerExposureS\":2,\"resinMl\":4,\"override\":{\"reason\":\"so\"}}".formatted(m));
+        assertThat(answer.status()).isEqualTo(403);
+    }
+
+    @Test
+    void unreadableBodiesAndUnknownAddressesAreSaidToBeThat() throws Exception {
+        assertThat(post("/api/v1/runs", "{\"machine\":").status()).isEqualTo(400);
+        assertThat(get("/api/v1/nothing").status()).isEqualTo(404);
+        assertThat(get("/api/docs").body().at("/paths/~1api~1v1~1runs/post").isMissingNode()).isFalse();
+    }
+
+    private static String run(String machine, int from, int to) {
+        return ("{\"machine\":\"%s\",\"job\":\"Latch pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
+                + "\"resinMl\":50,\"outcome\":\"GOOD\"}").formatted(machine, TestShop.at(from), TestShop.at(to));
+    }
+
+    private Answer get(String path) throws Exception {
+        return answer(MockMvcRequestBuilders.get(path));
+    }
+
+    private Answer post(String path, String body) throws Exception {
+        return answer(MockMvcRequestBuilders.post(path).contentType(MediaType.APPLICATION_JSON).content(body));
+    }
+
+    private Answer answer(MockHttpServletRequestBuilder request) throws Exception {
+        SecurityContextHolder.clearContext();
+        MockHttpServletResponse response = mvc.perform(request.header("Authorization", "Bearer " + token)).andReturn().getResponse();
+        shop.as("keeper");
+        String body = response.getContentAsString();
+        return new Answer(response.getStatus(), response.getContentType(), body.isEmpty() ? json.createObjectNode() : json.readTree(body));
+    }
+
+    private static JsonNode byCode(JsonNode list, String code) {
+        return byField(list, "code", code);
+    }
+
+    private static JsonNode byField(JsonNode list, String field, String value) {
+        for (JsonNode each : list) {
+            if (each.get(field).asText().equals(value)) {
+                return each;
+            }
+        }
+        throw new AssertionError("No " + value + " in " + list);
+    }
+}

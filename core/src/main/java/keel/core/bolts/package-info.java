@@ -1,0 +1,2 @@
+/** The bolts of a film frame and the order in which they are tightened. */
+package keel.core.bolts;

@@ -1,0 +1,62 @@
+package keel.core.guide;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import keel.core.standing.MachineTraits;
+import keel.core.standing.ServiceKind;
+
+/**
+ * How something is done at the bench, from the kit to what must follow.
+ *
+ * @param code     of the open format
+ * @param name     what a button says
+ * @param about    why and when, in a sentence
+ * @param minutes  usual time; common practice, no source
+ * @param when     machines it is for
+ * @param kit      what to have at hand before the first step
+ * @param uses     what is used up, to be booked out of the stores
+ * @param steps    in order
+ * @param writes   services that are written down at the end, in order
+ * @param follows  what must follow, in sentences
+ */
+public record Procedure(String code, String name, String about, int minutes, When when, List<String> kit, List<Use> uses, List<Step> steps,
+                        List<Written> writes, List<String> follows) {
+
+    /** Something used up: {@code match} is a part of the item's name in the stores. */
+    public record Use(String match, String what, double quantity) {}
+
+    /**
+     * A service written at the end, with every answer that is a field of its kind.
+     *
+     * @param fixed values that are always the same
+     */
+    public record Written(ServiceKind kind, Map<String, String> fixed, When when) {}
+
+    public Optional<Step> step(String code) {
+        return steps.stream().filter(s -> s.code().equals(code)).findFirst();
+    }
+
+    /** The steps that apply on this machine after these answers, in order. */
+    public List<Step> path(MachineTraits machine, Map<String, String> answers) {
+        return steps.stream().filter(s -> s.when().holds(machine, answers)).toList();
+    }
+
+    /** The step after the given one; empty at the end. */
+    public Optional<Step> after(String code, MachineTraits machine, Map<String, String> answers) {
+        return beside(code, machine, answers, 1);
+    }
+
+    /** The step before the given one; empty at the start. */
+    public Optional<Step> before(String code, MachineTraits machine, Map<String, String> answers) {
+        return beside(code, machine, answers, -1);
+    }
+
+    private Optional<Step> beside(String code, MachineTraits machine, Map<String, String> answers, int by) {
+        int from = IntStream.range(0, steps.size()).filter(i -> steps.get(i).code().equals(code)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("No step is called " + code + "."));
+        return IntStream.iterate(from + by, i -> i >= 0 && i < steps.size(), i -> i + by).mapToObj(steps::get)
+                .filter(s -> s.when().holds(machine, answers)).findFirst();
+    }
+}

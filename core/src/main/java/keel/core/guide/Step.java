@@ -1,0 +1,36 @@
+package keel.core.guide;
+
+import java.util.List;
+import keel.core.standing.Caution;
+import keel.core.standing.ServiceField;
+
+/**
+ * One step of a procedure: it fills a page.
+ *
+ * @param code     short and unique within the procedure
+ * @param title    what to do, in a few words
+ * @param text     how, in a few sentences, one a paragraph
+ * @param drawing  name of the drawing that shows it
+ * @param caution  what can hurt here
+ * @param seconds  how long something takes, for a timer; null for none
+ * @param asks     what is asked at this step
+ * @param turns    the bolts that are tightened here one by one, NONE for none
+ * @param detour   another way if this one does not work, null for none
+ * @param when     where it applies
+ */
+public record Step(String code, String title, List<String> text, String drawing, Caution caution, Integer seconds,
+                   List<ServiceField> asks, Turns turns, Detour detour, When when) {
+
+    /** Which bolts of the frame are turned. */
+    public enum Turns { NONE, CLAMP, FRAME }
+
+    /**
+     * Where to go on if a step does not work out.
+     *
+     * @param label  what the button says
+     * @param to     code of the step to go on with
+     * @param answer name of the answer that changes, null for none
+     * @param value  what it changes to
+     */
+    public record Detour(String label, String to, String answer, String value) {}
+}

@@ -1,0 +1,2 @@
+/** Procedures at the bench: what is done in which order, read from data. */
+package keel.core.guide;

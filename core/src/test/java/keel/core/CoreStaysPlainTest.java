@@ -1,0 +1,24 @@
+package keel.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "keel.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class CoreStaysPlainTest {
+
+    @ArchTest
+    static final ArchRule usesOnlyJavaMathematicsAndYaml = classes().should().onlyDependOnClassesThat()
+            .resideInAnyPackage("java..", "keel.core..", "com.fasterxml.jackson..", "com.networknt.schema..", "org.apache.commons.text.similarity..");
+
+    @ArchTest
+    static final ArchRule knowsNoDatabase = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax.sql..");
+
+    @ArchTest
+    static final ArchRule hasNoClockOfItsOwn = noClasses().should().callMethod(java.time.Instant.class, "now")
+            .orShould().callMethod(System.class, "currentTimeMillis").orShould().dependOnClassesThat().haveFullyQualifiedName("java.time.Clock");
+}

@@ -1,0 +1,103 @@
+package keel.core.guide;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.util.List;
+import java.util.Map;
+import keel.core.CheckedYaml;
+import keel.core.standing.Caution;
+import keel.core.standing.MachineKind;
+import keel.core.standing.MachineTraits;
+import keel.core.standing.ServiceKind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ProceduresTest {
+
+    private static final Procedures ALL = Procedures.shipped();
+    private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true);
+    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false);
+
+    @Test
+    void eachServiceWithAGuideFindsTheOneForItsMachine() {
+        assertThat(ALL.leadingTo(ServiceKind.FILM_CHANGE, MASK)).map(Procedure::code).contains("film-change");
+        assertThat(ALL.leadingTo(ServiceKind.FILM_CHANGE, LASER)).isEmpty();
+        assertThat(ALL.leadingTo(ServiceKind.TANK_CHANGE, LASER)).map(Procedure::code).contains("tank-change");
+        assertThat(ALL.leadingTo(ServiceKind.SCREEN_INSPECTED, LASER)).isEmpty();
+        assertThat(ALL.leadingTo(ServiceKind.LUBRICATION, LASER)).map(Procedure::code).contains("lubrication");
+        assertThat(ALL.leadingTo(ServiceKind.MOVED, MASK)).isEmpty();
+    }
+
+    /** The order of a film change: the spacer goes in before the clamp is tight and comes out before the frame goes in; common practice. */
+    @Test
+    void theFilmChangeKeepsTheOrderOnWhichItDepends() {
+        List<String> steps = ALL.called("film-change").orElseThrow().path(MASK, Map.of("tight", "true")).stream().map(Step::code).toList();
+        assertThat(steps).containsSubsequence("drain", "cure", "frame-out", "clamp-out", "part", "sheet", "spacer", "corners", "run-in", "clamp",
+                "spacer-out", "into-vat", "frame", "tension", "trim", "underside", "leak", "fit").doesNotContain("leaks");
+    }
+
+    @Test
+    void theQuickWayIsOnlyOfferedWhereTheWholeAreaCanBeLit() {
+        Procedure cleanUp = ALL.called("clean-up").orElseThrow();
+        assertThat(codes(cleanUp, MASK, Map.of("way", "QUICK"))).contains("way", "handle", "light", "lift").doesNotContain("drain", "push");
+        assertThat(codes(cleanUp, MASK, Map.of("way", "FULL"))).contains("drain", "push").doesNotContain("handle");
+        assertThat(codes(cleanUp, LASER, Map.of())).contains("drain", "push").doesNotContain("way", "handle");
+        Step.Detour fallBack = cleanUp.step("lift").orElseThrow().detour();
+        assertThat(codes(cleanUp, MASK, Map.of(fallBack.answer(), fallBack.value()))).contains(fallBack.to());
+    }
+
+    @Test
+    void stepsThatDoNotApplyArePassedOverInBothDirections() {
+        Procedure cleanUp = ALL.called("clean-up").orElseThrow();
+        assertThat(cleanUp.after("plate", LASER, Map.of())).map(Step::code).contains("drain");
+        assertThat(cleanUp.before("drain", LASER, Map.of())).map(Step::code).contains("plate");
+        assertThat(cleanUp.before("plate", LASER, Map.of())).isEmpty();
+        assertThat(cleanUp.after("refit", LASER, Map.of())).isEmpty();
+    }
+
+    /** Where blades, resin, UV or moving parts come in, the step says the usual caution. */
+    @Test
+    void cautionStandsAtTheStepThatNeedsIt() {
+        for (Procedure procedure : ALL.all()) {
+            for (Step step : procedure.steps()) {
+                String said = (step.title() + " " + String.join(" ", step.text())).toLowerCase();
+                if (said.contains("blade") || said.contains("knife")) {
+                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(Caution.RAW_RESIN_AND_BLADE);
+                }
+                if (said.contains("light the whole screen") || said.contains("full white")) {
+                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(Caution.UV);
+                }
+            }
+        }
+    }
+
+    @Test
+    void everyRequiredFieldOfWhatIsWrittenIsAskedOrFixed() {
+        for (Procedure procedure : ALL.all()) {
+            for (Procedure.Written written : procedure.writes()) {
+                List<String> asked = procedure.steps().stream().flatMap(s -> s.asks().stream()).map(a -> a.name()).toList();
+                written.kind().fields().stream().filter(f -> f.required() && !written.fixed().containsKey(f.name()))
+                        .forEach(f -> assertThat(asked).as(procedure.code() + " writes " + written.kind()).contains(f.name()));
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: []}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}, {code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: {colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"})
+    void aProcedureThatLeadsNowhereIsRefused(String yaml) {
+        assertThatIllegalArgumentException().isThrownBy(() -> Procedures.of(CheckedYaml.parse(yaml)));
+    }
+
+    private static List<String> codes(Procedure procedure, MachineTraits machine, Map<String, String> answers) {
+        return procedure.path(machine, answers).stream().map(Step::code).toList();
+    }
+}

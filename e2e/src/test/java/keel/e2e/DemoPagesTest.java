@@ -1,0 +1,129 @@
+package keel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The demo as it ships: every page passes axe in both themes, none scrolls sideways, and the first visit is light. */
+class DemoPagesTest {
+
+    private static final List<String> PAGES = List.of("/fleet", "/machines/avocet", "/machines/bittern", "/machines/fulmar", "/machines/godwit",
+            "/runs", "/runs/new?machine=avocet", "/runs/new?machine=bittern&after=true", "/runs/1", "/failures", "/failures/new?machine=egret",
+            "/failures/1", "/bench", "/machines/curlew/services/FILM_CHANGE", "/machines/bittern/services/CLEAN_UP",
+            "/machines/godwit/services/TANK_CHANGE", "/machines/avocet/services/LEVELLING", "/machines/avocet/pour", "/stores",
+            "/stores/nitrile-gloves", "/logbook", "/setup", "/setup/models/new", "/setup/machines/avocet", "/setup/people", "/account",
+            "/hand-over", "/nowhere");
+
+    @TempDir
+    private static Path folder;
+    private static KeelProcess keel;
+    private static Browsing browsing;
+
+    @BeforeAll
+    static void start() {
+        keel = KeelProcess.start("demo", folder.resolve("demo"));
+        browsing = new Browsing(keel.address());
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        keel.close();
+    }
+
+    @Test
+    void everyPageIsAccessibleInBothThemes() {
+        Page page = browsing.signedIn("owner", "saltmarsh-owner", 1280, 800);
+        browsing.theme(page, "day");
+        for (String path : PAGES) {
+            page.navigate(path);
+            Browsing.accessible(page);
+        }
+        browsing.theme(page, "amber");
+        for (String path : PAGES) {
+            page.navigate(path);
+            Browsing.readable(page);
+        }
+        Page outside = browsing.page(1280, 800);
+        outside.navigate("/sign-in");
+        Browsing.accessible(outside);
+    }
+
+    @Test
+    void noPageScrollsSidewaysOnTabletPhoneOrEnlarged() {
+        List<String> wide = new ArrayList<>();
+        for (int[] size : new int[][] {{1280, 800}, {1024, 768}, {640, 400}, {390, 844}}) {
+            Page page = browsing.signedIn("owner", "saltmarsh-owner", size[0], size[1]);
+            for (String path : PAGES) {
+                page.navigate(path);
+                if ((Boolean) page.evaluate("document.documentElement.scrollWidth > window.innerWidth")) {
+                    wide.add(path + " at " + size[0]);
+                }
+            }
+            page.context().close();
+        }
+        assertThat(wide).isEmpty();
+    }
+
+    @Test
+    void theFirstVisitLoadsLessThan300kBAndNothingFromElsewhere() {
+        Page page = browsing.page(1280, 800);
+        List<String> elsewhere = new ArrayList<>();
+        List<Response> responses = new ArrayList<>();
+        List<String> complaints = new ArrayList<>();
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) {
+                complaints.add(m.text());
+            }
+        });
+        page.onResponse(r -> {
+            responses.add(r);
+            if (!r.url().startsWith(keel.address())) {
+                elsewhere.add(r.url());
+            }
+        });
+        page.navigate("/sign-in");
+        page.fill("#username", "keeper");
+        page.fill("#password", "saltmarsh-keeper");
+        page.click("button:has-text('Sign in')");
+        page.waitForURL("**/fleet");
+        page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+        int bytes = responses.stream().mapToInt(r -> r.request().sizes().responseBodySize + r.request().sizes().responseHeadersSize).sum();
+        assertThat(elsewhere).isEmpty();
+        assertThat(complaints).as("what the browser complains of, the content security policy for one").isEmpty();
+        assertThat(bytes).isLessThan(300_000);
+    }
+
+    @Test
+    void theFleetShowsEachStateAndKeysLeadToThePlaces() {
+        Page page = browsing.keeper(1280, 800);
+        for (String word : List.of("Ready", "Hold", "Due", "Watch", "Running")) {
+            assertThat(page.locator("main")).containsText(word);
+        }
+        page.keyboard().press("g");
+        page.keyboard().press("x");
+        page.waitForURL("**/failures");
+        page.keyboard().press("Shift+?");
+        assertThat(page.locator("dialog#keys")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("dialog#keys")).isHidden();
+    }
+
+    @Test
+    void aTokenFromTheFileOpensTheInterface() throws Exception {
+        var answer = java.net.http.HttpClient.newHttpClient().send(java.net.http.HttpRequest.newBuilder(
+                java.net.URI.create(keel.address() + "/api/v1/machines")).header("Authorization", "Bearer " + keel.token()).build(),
+                java.net.http.HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).isEqualTo(200);
+        assertThat(answer.body()).contains("\"code\":\"avocet\"", "\"state\":\"RUNNING\"", "\"state\":\"HOLD\"");
+    }
+}
