@@ -42,7 +42,7 @@ final class Browsing implements AutoCloseable {
         page.navigate("/sign-in");
         page.fill("#username", signIn);
         page.fill("#password", password);
-        page.click("button:has-text('Sign in')");
+        page.click("main button:has-text('Sign in')");
         page.waitForURL("**/fleet");
         return page;
     }

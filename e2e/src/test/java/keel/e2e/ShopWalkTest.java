@@ -53,8 +53,8 @@ class ShopWalkTest {
 
     private static void setUp(Page page) {
         page.navigate("/setup");
-        page.fill("[name=name] >> nth=0", "Loft");
-        page.click("button:text-is('Add')");
+        page.fill("[aria-label='Name of a room']", "Loft");
+        page.click("main button:text-is('Add')");
         assertThat(page.locator("main")).containsText("Loft");
         page.click("text=Add a model");
         page.fill("#f-name", "Model 144");
@@ -83,7 +83,7 @@ class ShopWalkTest {
         page.click(".choice:has-text('Good') >> nth=0");
         page.click("button:text-is('Log the run')");
         page.waitForURL("**/machines/heron");
-        assertThat(page.locator("main")).containsText("216 h");
+        assertThat(page.locator(".facts")).containsText("216 h of 450 h");
     }
 
     private static String changeFilm(Page page) {
@@ -92,15 +92,15 @@ class ShopWalkTest {
         page.click("button:text-is('Film changed')");
         page.waitForURL("**/machines/heron");
         assertThat(page.locator("main")).containsText("The plate was not levelled since the film was changed");
-        assertThat(page.locator("main")).containsText("0.0 h");
+        assertThat(page.locator(".facts")).containsText("0.0 h of 450 h");
         return "F2";
     }
 
     private static void logFailureAndCause(Page page) {
         page.navigate("/failures/new?machine=heron");
-        page.check("input[value=vat-rides-up]", new Page.CheckOptions().setForce(true));
-        page.check("input[value=layer-split]", new Page.CheckOptions().setForce(true));
-        page.click("button:text-is('Log the failure')");
+        page.click(".choice:has-text('Vat rides up')");
+        page.click(".choice:has-text('Layers split')");
+        page.click("main button:text-is('Log the failure')");
         page.waitForURL(Pattern.compile("/failures/\\d+$"));
         assertThat(page.locator(".fits li").first()).containsText("Vat bolts not tight");
         page.check(".fits input[value=vat-bolts-loose]");

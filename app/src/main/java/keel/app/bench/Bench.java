@@ -28,6 +28,7 @@ import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
 import keel.core.Findings;
 import keel.core.run.RunRules;
+import keel.core.standing.FieldReading;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Service;
@@ -130,7 +131,7 @@ public class Bench {
             findings.when(kind == ServiceKind.LEVELLING && "SELF".equals(given.get("school")) && !machine.traits().selfLevelling(), "school",
                     machine.name() + " does not level itself.");
         }
-        return ServiceReading.read(kind, withEndReason(kind, machine, given), findings);
+        return FieldReading.read(kind.fields(), withEndReason(kind, machine, given), findings);
     }
 
     /** Where nothing was fitted, nobody has to say why it ended. */
@@ -215,7 +216,7 @@ public class Bench {
             default -> kind.done().toLowerCase(Locale.ROOT) + ".";
         };
         if (present(values.get("fromStores"))) {
-            stock.take((String) values.get("fromStores"), kind.done() + (machine == null ? "" : " on " + machine.name()), service.at, service.id, actor);
+            stock.take((String) values.get("fromStores"), 1, kind.done() + (machine == null ? "" : " on " + machine.name()), service.at, service.id, actor);
         }
         records.saveAndFlush(service);
         return text;

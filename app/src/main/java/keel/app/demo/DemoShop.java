@@ -11,6 +11,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.air.Air;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.failures.FailureEntry;
@@ -57,6 +58,7 @@ class DemoShop {
     private final Resins resins;
     private final Stock stock;
     private final Parts parts;
+    private final Air air;
     private final ShopClock clock;
     private final EntityManager entities;
     private final Path home;
@@ -64,7 +66,7 @@ class DemoShop {
     private final Map<String, Long> runIds = new HashMap<>();
     private final Map<String, Long> failureIds = new HashMap<>();
 
-    DemoShop(People people, Fleet fleet, ShopSettings settings, Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts,
+    DemoShop(People people, Fleet fleet, ShopSettings settings, Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Air air,
              ShopClock clock, EntityManager entities, @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
@@ -75,6 +77,7 @@ class DemoShop {
         this.resins = resins;
         this.stock = stock;
         this.parts = parts;
+        this.air = air;
         this.clock = clock;
         this.entities = entities;
         this.home = home;
@@ -157,6 +160,8 @@ class DemoShop {
             bench.record(new ServiceEntry(s.machine(), s.kind(), s.at(), s.note(), s.values()));
         } else if (happening instanceof Happening.ResinPoured p) {
             resins.pour(parts.vatOn(fleet.machine(p.machine()).id()).code(), p.resin(), p.ml(), p.at());
+        } else if (happening instanceof Happening.RoomRead r) {
+            air.read(r.room(), r.temperatureC(), r.humidityPercent());
         } else if (happening instanceof Happening.StockMoved m) {
             stock.move(m.item(), m.quantity(), m.reason());
         }

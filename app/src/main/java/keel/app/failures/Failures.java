@@ -5,9 +5,11 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -233,6 +235,24 @@ public class Failures {
         }
         return jdbc.sql(VIEW + " where " + String.join(" and ", where) + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
                 .param("machine", machine).param("skip", paging.skip()).param("size", paging.size()).query(Failures::row).list();
+    }
+
+    /** Where on a machine's plate failures were seen since then: zone to how many. */
+    @Transactional(readOnly = true)
+    public Map<String, Integer> zonesSince(long machineId, Instant from) {
+        Map<String, Integer> zones = new HashMap<>();
+        jdbc.sql("""
+                select z.zone, count(*) from failure_zone z join failure f on f.id = z.failure_id
+                where f.machine_id = ? and f.seen_at >= ? and not f.withdrawn group by z.zone""").params(machineId, from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> zones.put(row.getString(1), row.getInt(2))).list();
+        return zones;
+    }
+
+    /** When failures were seen on a machine since then. */
+    @Transactional(readOnly = true)
+    public List<Instant> seenSince(long machineId, Instant from) {
+        return jdbc.sql("select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order by seen_at")
+                .params(machineId, from.atOffset(ZoneOffset.UTC)).query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
     }
 
     /** The causes ordered by how well they fit what was seen. */

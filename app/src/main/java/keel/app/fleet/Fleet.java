@@ -16,6 +16,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
+import keel.core.bolts.VatFrame;
 import keel.core.standing.MachineTraits;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Sort;
@@ -100,11 +101,23 @@ public class Fleet {
         return new ModelView(model.code, ModelEntry.of(model), model.retiredAt != null);
     }
 
+    /** The film frame of a machine's vat, as far as it was counted. */
+    @Transactional(readOnly = true)
+    public VatFrame frame(long machineId) {
+        return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().frame();
+    }
+
     /** Code of the room, checked. */
     @Transactional(readOnly = true)
     public String roomOfEntry(String code) {
         return rooms.findByCode(code == null ? "" : code).filter(r -> r.retiredAt == null).map(r -> r.code)
                 .orElseThrow(() -> new Refused("room", "There is no room called " + code + "."));
+    }
+
+    /** Number of a room, for records of other modules. */
+    @Transactional(readOnly = true)
+    public long roomId(String code) {
+        return rooms.findByCode(roomOfEntry(code)).orElseThrow().id;
     }
 
     public String addRoom(String name) {

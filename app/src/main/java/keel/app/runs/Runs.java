@@ -122,6 +122,26 @@ public class Runs {
         return view;
     }
 
+    /** Takes back that a run has ended, where its end was entered by mistake: it goes on. */
+    public RunView reopen(long id, String reason) {
+        Actor actor = Actor.current();
+        Run run = record(id);
+        occupancy.lock(run.machineId);
+        if (run.endedAt == null || run.withdrawn) {
+            throw new Conflict("This run has not ended.");
+        }
+        run.endedAt = null;
+        run.outcome = null;
+        run.reachedLayer = null;
+        check(run.facts(), fleet.machine(run.machineId), id);
+        records.saveAndFlush(run);
+        rebuild.machine(run.machineId, run.startedAt);
+        RunView view = one(id);
+        logbook.write(LogDraft.of(LogKind.RUN_CORRECTED, run.machineId, "RUN", id, run.startedAt, "Goes on after all: " + headline(view), view, actor)
+                .superseding(logbook.latest("RUN", id, LogKind.RUN_FINISHED), reason));
+        return view;
+    }
+
     /** Puts a run right; what stood before stays in the logbook, and every meter follows. */
     public RunView correct(long id, RunChange change, String reason) {
         Actor actor = Actor.current();
@@ -182,6 +202,16 @@ public class Runs {
                 .param("machine", machine).param("from", time(from)).param("to", time(to))
                 .param("text", text == null ? null : "%" + text.strip().toLowerCase().replaceAll("([%_!])", "!$1") + "%")
                 .param("skip", paging.skip()).param("size", paging.size()).query(Runs::view).list();
+    }
+
+    /** All runs that ended since then, in brief. Rework counts as come out. */
+    @Transactional(readOnly = true)
+    public List<Printed> printedSince(Instant from) {
+        return jdbc.sql("""
+                select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r join machine m on m.id = r.machine_id
+                where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""").param("from", time(from))
+                .query((row, i) -> new Printed(row.getString(1), row.getObject(2, OffsetDateTime.class).toInstant(), row.getLong(3) / 3600.0,
+                        !List.of("GOOD", "USABLE").contains(row.getString(4)))).list();
     }
 
     /** What the last run on this machine was like, as a start for typing the next. */

@@ -3,13 +3,8 @@ package keel.app.runs;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import keel.app.problems.Paging;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -71,13 +66,5 @@ class RunsApi {
                        @RequestParam(required = false) Instant to, @RequestParam(defaultValue = "0") int page,
                        @RequestParam(defaultValue = "200") int size) {
         return runs.list(machine, from, to, null, Paging.of(page, size));
-    }
-
-    @ExceptionHandler
-    ResponseEntity<ProblemDetail> holds(HoldsOpen e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, e.getMessage());
-        problem.setProperty("errors", List.of(Map.of("field", "machine", "message", e.getMessage())));
-        problem.setProperty("holds", e.holds().stream().map(h -> Map.of("code", h.code().code(), "text", h.text())).toList());
-        return ResponseEntity.status(HttpStatus.CONFLICT).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
     }
 }

@@ -124,6 +124,12 @@ public class Stock {
      * @throws Conflict if more would go out than is on hand
      */
     public ItemView move(String code, Double quantity, String reason) {
+        moved(code, quantity, reason);
+        return one(code.strip());
+    }
+
+    /** The same, answering the number of the movement. */
+    public long moved(String code, Double quantity, String reason) {
         Actor actor = Actor.current();
         StockItem item = items.findByCode(code == null ? "" : code.strip())
                 .orElseThrow(() -> new Refused("item", "There is no item called " + code + "."));
@@ -135,8 +141,13 @@ public class Stock {
         Refused.unless(findings);
         lock(item);
         requireEnough(item, quantity);
-        write(item, quantity, reason.strip(), clock.instant(), null, actor);
-        return one(item.code);
+        return write(item, quantity, reason.strip(), clock.instant(), null, actor);
+    }
+
+    /** The opposite of a movement, for one that was a mistake. */
+    public void takeBack(long movementId, String reason) {
+        StockMovement movement = movements.findById(movementId).orElseThrow(() -> new NotThere("There is no movement " + movementId + "."));
+        moved(items.findById(movement.itemId).orElseThrow().code, -movement.quantity, reason);
     }
 
     /** Sets the quantity to what was counted; the difference becomes a movement. */
@@ -153,14 +164,15 @@ public class Stock {
         }
     }
 
-    /** One goes out for a service. The bench is never stopped by a wrong count: short stock is counted as found first. */
-    public void take(String code, String reason, Instant at, long serviceId, Actor actor) {
+    /** Something goes out for a service. The bench is never stopped by a wrong count: what is short is counted as found first. */
+    public void take(String code, double quantity, String reason, Instant at, long serviceId, Actor actor) {
         StockItem item = items.findByCode(code).orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
         lock(item);
-        if (movements.onHand(item.id) < 1) {
-            write(item, 1, "was there after all", at, serviceId, actor);
+        double lacking = quantity - movements.onHand(item.id);
+        if (lacking > 0) {
+            write(item, lacking, "was there after all", at, serviceId, actor);
         }
-        write(item, -1, reason, at, serviceId, actor);
+        write(item, -quantity, reason, at, serviceId, actor);
     }
 
     /** A service was taken back: so is what it took. */
@@ -181,7 +193,7 @@ public class Stock {
         jdbc.sql("select id from stock_item where id = ? for update").param(item.id).query(Long.class).single();
     }
 
-    private void write(StockItem item, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
+    private long write(StockItem item, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
         StockMovement movement = new StockMovement();
         movement.itemId = item.id;
         movement.quantity = quantity;
@@ -192,6 +204,7 @@ public class Stock {
         logbook.write(LogDraft.of(LogKind.STOCK_MOVED, null, "STOCK", movement.id, at,
                 String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", trim(Math.abs(quantity)), item.unit, reason),
                 Map.of("item", item.code, "quantity", quantity, "reason", reason), actor));
+        return movement.id;
     }
 
     private StockItem item(String code) {

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
 import java.util.Arrays;
 import java.util.List;
+import keel.app.air.Air;
 import keel.app.fleet.ShopSettings;
 import keel.app.people.Actor;
 import keel.app.people.Role;
@@ -31,9 +32,16 @@ public class Frame {
             new Place("stores", "Stores", "/stores", "s"), new Place("logbook", "Logbook", "/logbook", "l"));
 
     private final ShopSettings settings;
+    private final Air air;
 
-    Frame(ShopSettings settings) {
+    Frame(ShopSettings settings, Air air) {
         this.settings = settings;
+        this.air = air;
+    }
+
+    /** Rooms whose air somebody has read, for the top line; three at most. */
+    public List<Air.RoomNow> rooms() {
+        return air.rooms().stream().filter(r -> r.at() != null).limit(3).toList();
     }
 
     /** A place of the spine with the key that leads there after {@code g}. */

@@ -20,7 +20,7 @@ import keel.core.wear.Usage;
  * @param hoursPerDay     print hours a day over the last four weeks
  */
 public record MachineNow(long id, String code, String name, MachineKind kind, String model, String room, String roomName,
-                         double plateWidthMm, double plateDepthMm, Double fillLineMl, Instant since, Standing standing, List<Hold> holds,
+                         double plateWidthMm, double plateDepthMm, double plateHeightMm, Double fillLineMl, Instant since, Standing standing, List<Hold> holds,
                          PartView vat, PartView film, PartView screen, PartView plate, PartView light, OpenRun run, String resin, double resinMl,
                          Usage total, Usage sinceLubricated, Usage sinceAbraded, Usage sinceLevelled, Instant levelledAt,
                          double hoursPerDay, boolean holdNextPartToLight) {

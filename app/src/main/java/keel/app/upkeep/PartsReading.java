@@ -2,6 +2,7 @@ package keel.app.upkeep;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -36,6 +37,8 @@ public class PartsReading {
             where not c.withdrawn
             """;
 
+    private static final Instant FOREVER = Instant.parse("9000-01-01T00:00:00Z");
+
     private final JdbcClient jdbc;
 
     PartsReading(JdbcClient jdbc) {
@@ -56,6 +59,24 @@ public class PartsReading {
     public List<PartView> all(ComponentKind kind, boolean ended) {
         return jdbc.sql(PART + " and c.kind = :kind and (:ended or c.ended_at is null or f.id is not null) order by c.number desc")
                 .param("kind", kind.name()).param("ended", ended).query((row, i) -> part(row)).list();
+    }
+
+    /** Everything that was on a machine and when: films by way of the vat they were in. Oldest first. */
+    public List<PartSpan> spans(long machineId) {
+        return jdbc.sql("""
+                select c.kind, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id
+                where f.machine_id = :machine and c.kind in ('SCREEN', 'LIGHT', 'PLATE') and not c.withdrawn
+                union all
+                select c.kind, c.code, greatest(ff.fitted_at, vf.fitted_at), least(coalesce(ff.removed_at, timestamp with time zone '9999-01-01 00:00:00+00'),
+                  coalesce(vf.removed_at, timestamp with time zone '9999-01-01 00:00:00+00')), c.ended_at, c.end_reason
+                from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
+                where vf.machine_id = :machine and not c.withdrawn and (ff.removed_at is null or ff.removed_at > vf.fitted_at)
+                  and (vf.removed_at is null or vf.removed_at > ff.fitted_at)
+                order by 3""").param("machine", machineId).query((row, i) -> {
+                    Instant to = Facts.instant(row, 4);
+                    return new PartSpan(ComponentKind.valueOf(row.getString(1)), row.getString(2), Facts.instant(row, 3),
+                            to == null || to.isAfter(FOREVER) ? null : to, Facts.instant(row, 5), row.getString(6));
+                }).list();
     }
 
     private static PartView part(ResultSet row) throws SQLException {

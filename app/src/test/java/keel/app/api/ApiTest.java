@@ -259,6 +259,54 @@ class ApiTest extends AppTest {
         assertThat(get("/api/docs").body().at("/paths/~1api~1v1~1runs/post").isMissingNode()).isFalse();
     }
 
+    @Test
+    void boltsOfARingAndOfARectangleComeInTheirPasses() throws Exception {
+        JsonNode ring = get("/api/v1/bolts?count=24&school=STAR").body();
+        assertThat(ring.get("bolts").asInt()).isEqualTo(24);
+        assertThat(ring.get("positions")).hasSize(24);
+        assertThat(ring.at("/passes/0/percent").asInt()).isEqualTo(30);
+        assertThat(ring.at("/passes/0/order").toString()).startsWith("[1,13,7,19,4,16,10,22");
+        assertThat(ring.at("/passes/3/order").toString()).startsWith("[1,2,3,4");
+        JsonNode frame = get("/api/v1/bolts?long=8&short=4&school=CIRCULAR").body();
+        assertThat(frame.get("bolts").asInt()).isEqualTo(20);
+        assertThat(frame.at("/passes/0/order").toString()).startsWith("[1,2,3");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"count=23", "count=3", "count=62", "long=8", "short=4", "long=1&short=4", "long=40&short=40", "", "count=24&long=8&short=4",
+        "count=24&school=SPIRAL"})
+    void boltsThatNoFrameHasAreRefusedWithASentence(String query) throws Exception {
+        Answer answer = get("/api/v1/bolts?" + query);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.body().get("detail").asText()).endsWith(".");
+    }
+
+    @Test
+    void theSpacersBulgeComesFromSpanAndStrain() throws Exception {
+        assertThat(get("/api/v1/film/spacer?spanMm=80&strainPercent=0.5").body().get("bulgeMm").asDouble()).isCloseTo(3.46, org.assertj.core.api.Assertions.within(0.005));
+        assertThat(get("/api/v1/film/spacer?spanMm=-80&strainPercent=0.5").status()).isEqualTo(422);
+        assertThat(get("/api/v1/film/spacer?spanMm=80&strainPercent=NaN").status()).isEqualTo(422);
+        assertThat(get("/api/v1/film/spacer?spanMm=wide&strainPercent=1").status()).isEqualTo(400);
+    }
+
+    @Test
+    void aQuickLineIsReadThenWrittenThenTakenBack() throws Exception {
+        String m = shop.maskMachine();
+        JsonNode read = post("/api/v1/quick", "{\"line\":\"%s failed bare-plate\",\"commit\":false}".formatted(m)).body();
+        assertThat(read.get("understood").asBoolean()).isTrue();
+        assertThat(read.get("choices")).isEmpty();
+        assertThat(get("/api/v1/failures?machine=" + m).body()).isEmpty();
+        JsonNode done = post("/api/v1/quick", "{\"line\":\"%s failed bare-plate\",\"commit\":true}".formatted(m)).body();
+        assertThat(get("/api/v1/failures?machine=" + m).body()).hasSize(1);
+        assertThat(post("/api/v1/quick/" + done.get("undo").asLong() + "/undo", "").status()).isEqualTo(200);
+        assertThat(get("/api/v1/failures?machine=" + m).body()).isEmpty();
+        JsonNode unclear = post("/api/v1/quick", "{\"line\":\"%s failed bareplte\",\"commit\":true}".formatted(m)).body();
+        assertThat(unclear.get("understood").asBoolean()).isFalse();
+        assertThat(unclear.at("/choices/0/line").asText()).isEqualTo(m + " failed bare-plate");
+        shop.run(m, 1, 4);
+        assertThat(post("/api/v1/quick", "{\"line\":\"%s start 900layers 2s 40ml latch\",\"commit\":true}".formatted(m)).status()).isEqualTo(409);
+    }
+
     private static String run(String machine, int from, int to) {
         return ("{\"machine\":\"%s\",\"job\":\"Latch pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
                 + "\"resinMl\":50,\"outcome\":\"GOOD\"}").formatted(machine, TestShop.at(from), TestShop.at(to));

@@ -15,7 +15,7 @@ public record Vocabulary(List<MachineWord> machines, List<Word> rooms, List<Word
      * @param levelledBy    the shop's school for it: PAPER, ON_FILM or SELF
      * @param resin         code of the resin in its vat, null if none
      * @param lastExposureS layer exposure of its last run, s, null if it never printed
-     * @param secondsALayer time a layer took on it lately, s, null if it never printed
+     * @param secondsALayer time a layer takes on it, s, null if it never printed
      */
     public record MachineWord(String code, String name, MachineTraits traits, String levelledBy, String resin, Double lastExposureS,
                               Double secondsALayer) {}

@@ -39,6 +39,11 @@ public record WeibullLife(double shape, double scale) {
         return scale * Math.pow(hazard(age) - Math.log1p(-share), 1 / shape);
     }
 
+    /** Life left, at {@code age}, until the given share of parts of that age have failed; same clock. */
+    public double left(double age, double share) {
+        return ageWhenFailed(age, share) - age;
+    }
+
     private double hazard(double age) {
         return Math.pow(age / scale, shape);
     }

@@ -31,4 +31,7 @@ public sealed interface Happening {
     record ResinPoured(Instant at, String who, String machine, String resin, double ml) implements Happening {}
 
     record StockMoved(Instant at, String who, String item, double quantity, String reason) implements Happening {}
+
+    /** Somebody read a room's thermometer and hygrometer. */
+    record RoomRead(Instant at, String who, String room, double temperatureC, double humidityPercent) implements Happening {}
 }

@@ -17,6 +17,7 @@ import keel.sim.story.Happening.CauseNamed;
 import keel.sim.story.Happening.CheckDone;
 import keel.sim.story.Happening.FailureSeen;
 import keel.sim.story.Happening.ResinPoured;
+import keel.sim.story.Happening.RoomRead;
 import keel.sim.story.Happening.RunDone;
 import keel.sim.story.Happening.RunGoing;
 import keel.sim.story.Happening.ServiceDone;
@@ -74,6 +75,7 @@ public final class Story {
         beforeHours("fulmar", 214).ifPresent(at -> service(at, "fulmar", "LUBRICATION", Map.of("part", "SCREW")));
         beforeHours("avocet", 120).ifPresent(at -> filmChange(machine("avocet"), at, "SCRATCHED", "Film sheet 144", "Scratches all over the middle."));
         stores();
+        rooms();
         endings();
         happenings.sort(Comparator.comparing(Happening::at));
         return new Told(end.minus(LENGTH), List.copyOf(happenings), Map.copyOf(filmHours));
@@ -261,6 +263,23 @@ public final class Story {
                 "FAILED", 610));
         happenings.add(new FailureSeen(stopped.plus(Duration.ofMinutes(6)), "operator", "bittern", key(), run, List.of("part-missing", "layer-split"),
                 List.of("wet-under-vat"), List.of("B2", "C2", "C3"), "Five of twelve on the plate, the rest in the vat."));
+    }
+
+    /** The rooms are read most mornings: the Annexe is warmer, and drier, than the Long Room. */
+    private void rooms() {
+        for (int daysLeft = 55; daysLeft >= 0; daysLeft--) {
+            Instant at = workingHours(end.minus(Duration.ofDays(daysLeft)).minus(Duration.ofMinutes(95)));
+            if (daysLeft == 0 || chance.nextDouble() < 0.7 && at.isBefore(end.minus(Duration.ofHours(2)))) {
+                Instant read = daysLeft == 0 ? end.minus(Duration.ofMinutes(95)) : at;
+                happenings.add(new RoomRead(read, "operator", "long-room", tenths(20.4 + chance.nextGaussian() * 0.8), Math.round(49 + chance.nextGaussian() * 4)));
+                happenings.add(new RoomRead(read.plusSeconds(240), "operator", "annexe", tenths(22.6 + chance.nextGaussian() * 1.1),
+                        Math.round(43 + chance.nextGaussian() * 4)));
+            }
+        }
+    }
+
+    private static double tenths(double value) {
+        return Math.round(value * 10) / 10.0;
     }
 
     private void stores() {

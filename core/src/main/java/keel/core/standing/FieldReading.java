@@ -1,31 +1,27 @@
-package keel.app.bench;
+package keel.core.standing;
 
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.core.Findings;
-import keel.core.standing.ServiceField;
-import keel.core.standing.ServiceKind;
 
-/** Reads the fields of a service by the description of its kind; the same for pages and the open interface. */
-final class ServiceReading {
+/** Reads entries by the description of their fields; the same for pages, guides and the open interface. */
+public final class FieldReading {
 
-    private final ServiceKind kind;
     private final Map<String, Object> given;
     private final Findings findings;
     private final Map<String, Object> read = new LinkedHashMap<>();
 
-    private ServiceReading(ServiceKind kind, Map<String, Object> given, Findings findings) {
-        this.kind = kind;
+    private FieldReading(Map<String, Object> given, Findings findings) {
         this.given = given;
         this.findings = findings;
     }
 
     /** The fields that were given, each as its type asks; what is wrong goes to {@code findings}. */
-    static Map<String, Object> read(ServiceKind kind, Map<String, Object> given, Findings findings) {
-        ServiceReading reading = new ServiceReading(kind, given, findings);
-        kind.fields().forEach(reading::field);
+    public static Map<String, Object> read(List<ServiceField> fields, Map<String, Object> given, Findings findings) {
+        FieldReading reading = new FieldReading(given, findings);
+        fields.forEach(reading::field);
         return reading.read;
     }
 

@@ -1,0 +1,103 @@
+package keel.app.air;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps readings of the rooms, and knows the latest of each. */
+@Service
+@Transactional
+public class Air {
+
+    private static final Duration STALE = Duration.ofHours(12);
+
+    private final RoomReadings readings;
+    private final Fleet fleet;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Air(RoomReadings readings, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+        this.readings = readings;
+        this.fleet = fleet;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * A room with its latest reading.
+     *
+     * @param temperatureC    °C, null if never read
+     * @param humidityPercent relative humidity, null if not read
+     * @param stale           whether the reading is older than half a day
+     */
+    public record RoomNow(String code, String name, Double temperatureC, Double humidityPercent, Instant at, boolean stale) {}
+
+    /** Rooms in use, by name. */
+    @Transactional(readOnly = true)
+    public List<RoomNow> rooms() {
+        Instant staleBefore = clock.instant().minus(STALE);
+        return jdbc.sql("""
+                select r.code, r.name, x.temperature_c, x.humidity_percent, x.at from room r
+                left join room_reading x on x.id = (select y.id from room_reading y where y.room_id = r.id and not y.withdrawn
+                  order by y.at desc, y.id desc fetch first row only)
+                where r.retired_at is null order by r.name""")
+                .query((row, i) -> {
+                    OffsetDateTime at = row.getObject(5, OffsetDateTime.class);
+                    return new RoomNow(row.getString(1), row.getString(2), row.getObject(3, Double.class), row.getObject(4, Double.class),
+                            at == null ? null : at.toInstant(), at != null && at.toInstant().isBefore(staleBefore));
+                }).list();
+    }
+
+    /** Writes a reading down; answers its number. */
+    public long read(String room, Double temperatureC, Double humidityPercent) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.range(temperatureC, -20, 60, "temperatureC", "The temperature", "°C");
+        if (humidityPercent != null) {
+            findings.range(humidityPercent, 0, 100, "humidityPercent", "The humidity", "%");
+        }
+        Refused.unless(findings);
+        RoomReading reading = new RoomReading();
+        reading.roomId = fleet.roomId(room);
+        reading.at = clock.instant();
+        reading.temperatureC = temperatureC;
+        reading.humidityPercent = humidityPercent;
+        reading.personId = actor.personId();
+        readings.saveAndFlush(reading);
+        String name = rooms().stream().filter(r -> r.code().equals(room)).findFirst().orElseThrow().name();
+        logbook.write(LogDraft.of(LogKind.ROOM_READ, null, "ROOM", reading.id, reading.at, headline(name, reading),
+                Map.of("room", room, "temperatureC", temperatureC), actor));
+        return reading.id;
+    }
+
+    public void withdraw(long id, String reason) {
+        Actor actor = Actor.current();
+        RoomReading reading = readings.findById(id).orElseThrow(() -> new NotThere("There is no reading " + id + "."));
+        reading.withdrawn = true;
+        readings.saveAndFlush(reading);
+        logbook.write(LogDraft.of(LogKind.ROOM_READING_WITHDRAWN, null, "ROOM", id, reading.at, "Withdrawn: a room's reading.",
+                Map.of("reading", id), actor).superseding(logbook.latest("ROOM", id, LogKind.ROOM_READ), reason));
+    }
+
+    private static String headline(String room, RoomReading reading) {
+        return String.format(Locale.ROOT, "%s: %.1f °C", room, reading.temperatureC)
+                + (reading.humidityPercent == null ? "." : String.format(Locale.ROOT, ", %.0f %% humidity.", reading.humidityPercent));
+    }
+}

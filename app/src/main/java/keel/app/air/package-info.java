@@ -1,0 +1,2 @@
+/** What the rooms' thermometers and hygrometers read. */
+package keel.app.air;

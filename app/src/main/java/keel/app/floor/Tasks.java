@@ -1,0 +1,61 @@
+package keel.app.floor;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import keel.app.guides.OpenGuide;
+import keel.app.upkeep.MachineNow;
+import keel.core.standing.Concern;
+import keel.core.standing.Hold;
+import keel.core.standing.MachineKind;
+import keel.core.standing.MachineState;
+import keel.core.standing.ServiceKind;
+
+/** What needs hands now, in order: what is begun, what holds machines, what ends soon, what is due, what will be. */
+final class Tasks {
+
+    private static final Duration SOON = Duration.ofHours(3);
+
+    private Tasks() {}
+
+    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, Instant now) {
+        List<Task> tasks = new ArrayList<>();
+        begun.forEach(g -> tasks.add(new Task(g.machine(), g.machineName(), g.name() + ": go on", "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
+                null, null, "/guides/" + g.id())));
+        List<MachineNow> inService = machines.stream().filter(m -> m.standing().state() != MachineState.OFF).toList();
+        inService.stream().sorted(Comparator.comparing(m -> m.holds().isEmpty() ? 99 : m.holds().get(0).code().ordinal()))
+                .forEach(m -> m.holds().forEach(h -> tasks.add(hold(m, h))));
+        inService.stream().filter(m -> m.run() != null && m.run().expectedEnd() != null && m.run().expectedEnd().isBefore(now.plus(SOON)))
+                .sorted(Comparator.comparing(m -> m.run().expectedEnd())).forEach(m -> tasks.add(ending(m, now)));
+        for (MachineState level : List.of(MachineState.DUE, MachineState.WATCH)) {
+            for (MachineNow m : inService) {
+                m.standing().concerns().stream().filter(c -> c.level() == level && (level == MachineState.DUE || c.task() != null))
+                        .forEach(c -> tasks.add(concern(m, c)));
+            }
+        }
+        return tasks;
+    }
+
+    private static Task hold(MachineNow m, Hold hold) {
+        ServiceKind next = hold.next() == ServiceKind.FILM_CHANGE && m.kind() == MachineKind.LASER_TANK ? ServiceKind.TANK_CHANGE : hold.next();
+        return new Task(m.code(), m.name(), next.task(), hold.text(), hold.code().minutes(), null, path(m, next));
+    }
+
+    private static Task ending(MachineNow m, Instant now) {
+        boolean over = m.run().expectedEnd().isBefore(now);
+        return new Task(m.code(), m.name(), over ? "Look in: it should be done" : "Be there when it ends", m.run().job() + (over ? " is over its usual time."
+                : " ends about then."), null, over ? null : m.run().expectedEnd(), "/runs/" + m.run().id());
+    }
+
+    private static Task concern(MachineNow m, Concern c) {
+        return new Task(m.code(), m.name(), Brief.of(c), c.text(), null, null,
+                c.task() == null ? "/machines/" + m.code() : path(m, c.task()));
+    }
+
+    /** The page that leads to the guide of a service, or to its form where there is none. */
+    private static String path(MachineNow m, ServiceKind kind) {
+        return "/machines/" + m.code() + "/do/" + kind.name();
+    }
+}

@@ -1,0 +1,36 @@
+package keel.app.guides;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Lob;
+import jakarta.persistence.Version;
+import java.time.Instant;
+
+/** How far somebody has come with a procedure. Open until it is finished or given up. */
+@Entity
+class GuideSession {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+    String procedureCode;
+    Long machineId;
+    String step;
+    int boltsDone;
+    @Lob
+    String answers;
+    Instant startedAt;
+    Long startedBy;
+    Instant touchedAt;
+    Long touchedBy;
+    Instant finishedAt;
+    Instant givenUpAt;
+    @Version
+    int version;
+
+    boolean open() {
+        return finishedAt == null && givenUpAt == null;
+    }
+}

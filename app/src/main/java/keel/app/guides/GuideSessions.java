@@ -1,0 +1,9 @@
+package keel.app.guides;
+
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface GuideSessions extends JpaRepository<GuideSession, Long> {
+
+    Optional<GuideSession> findFirstByMachineIdAndProcedureCodeAndFinishedAtIsNullAndGivenUpAtIsNull(Long machineId, String procedureCode);
+}

@@ -1,0 +1,379 @@
+package keel.app.guides;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import keel.app.bench.Bench;
+import keel.app.bench.ServiceEntry;
+import keel.app.bench.ServiceView;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.app.stores.Stock;
+import keel.app.upkeep.Occupancy;
+import keel.core.Findings;
+import keel.core.bolts.BoltFrame;
+import keel.core.bolts.School;
+import keel.core.bolts.Tightening;
+import keel.core.guide.Procedure;
+import keel.core.guide.Procedures;
+import keel.core.guide.Step;
+import keel.core.standing.FieldReading;
+import keel.core.standing.ServiceField;
+import keel.core.standing.ServiceKind;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Leads through procedures: keeps how far each has come, and at the end writes the services and books what was used. */
+@Service
+@Transactional
+public class Guides {
+
+    /** Step of a session that has only its summary left. */
+    private static final String END = "end";
+
+    private final GuideSessions sessions;
+    private final GuideNotes notes;
+    private final Procedures procedures = Procedures.shipped();
+    private final Fleet fleet;
+    private final Bench bench;
+    private final Stock stock;
+    private final Occupancy occupancy;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final ObjectMapper json;
+    private final Clock clock;
+
+    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
+           ObjectMapper json, Clock clock) {
+        this.sessions = sessions;
+        this.notes = notes;
+        this.fleet = fleet;
+        this.bench = bench;
+        this.stock = stock;
+        this.occupancy = occupancy;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** The procedure that ends with this service on this kind of machine, or empty. */
+    public Optional<Procedure> leadingTo(ServiceKind kind, MachineRef machine) {
+        return procedures.leadingTo(kind, machine.traits());
+    }
+
+    /** The procedures for a machine. */
+    public List<Procedure> forMachine(MachineRef machine) {
+        return procedures.all().stream().filter(p -> p.when().holds(machine.traits(), Map.of())).toList();
+    }
+
+    /** @throws NotThere if there is no such procedure for this machine */
+    public Procedure procedure(String code, MachineRef machine) {
+        return procedures.called(code).filter(p -> p.when().holds(machine.traits(), Map.of()))
+                .orElseThrow(() -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
+    }
+
+    /** The session of this procedure that is open on the machine, if there is one. */
+    @Transactional(readOnly = true)
+    public OptionalLong openOn(MachineRef machine, String procedure) {
+        return session(machine, procedure).map(s -> OptionalLong.of(s.id)).orElse(OptionalLong.empty());
+    }
+
+    /** Begins a procedure, or goes on with the one that is open. Answers the session. */
+    public long begin(String machineCode, String procedureCode) {
+        Actor actor = Actor.current();
+        MachineRef machine = fleet.machineOfEntry(machineCode);
+        Procedure procedure = procedure(procedureCode, machine);
+        occupancy.lock(machine.id());
+        Optional<GuideSession> open = session(machine, procedureCode);
+        if (open.isPresent()) {
+            return open.get().id;
+        }
+        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.writes().get(0).kind().asksForStandstill())
+                .ifPresent(run -> {
+                    throw new Conflict("machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
+                });
+        GuideSession session = new GuideSession();
+        session.procedureCode = procedureCode;
+        session.machineId = machine.id();
+        session.step = procedure.path(machine.traits(), Map.of()).get(0).code();
+        session.answers = "{}";
+        session.startedAt = clock.instant();
+        session.startedBy = actor.personId();
+        touch(session, actor);
+        return sessions.saveAndFlush(session).id;
+    }
+
+    @Transactional(readOnly = true)
+    public SessionView one(long id) {
+        return view(record(id));
+    }
+
+    /**
+     * A step is done; go on with the next.
+     *
+     * @param given what was answered at it
+     * @throws Refused if an answer is missing or cannot be right
+     * @throws MovedOn if somebody else went on meanwhile
+     */
+    public void done(long id, int version, Map<String, Object> given) {
+        GuideSession session = open(id, version);
+        MachineRef machine = fleet.machine(session.machineId);
+        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
+        Step step = procedure.step(session.step).orElseThrow(() -> new Conflict("Every step is done."));
+        Map<String, String> answers = answers(session);
+        answers.putAll(read(step, given));
+        session.answers = text(answers);
+        go(session, procedure.after(step.code(), machine.traits(), answers).map(Step::code).orElse(END));
+    }
+
+    /** Back to the step before. */
+    public void back(long id, int version) {
+        GuideSession session = open(id, version);
+        MachineRef machine = fleet.machine(session.machineId);
+        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
+        Map<String, String> answers = answers(session);
+        if (session.step.equals(END)) {
+            List<Step> path = procedure.path(machine.traits(), answers);
+            go(session, path.get(path.size() - 1).code());
+        } else {
+            procedure.before(session.step, machine.traits(), answers).ifPresent(s -> go(session, s.code()));
+        }
+    }
+
+    /** The step does not work out: on by its other way. */
+    public void detour(long id, int version) {
+        GuideSession session = open(id, version);
+        Step.Detour detour = procedures.called(session.procedureCode).orElseThrow().step(session.step).map(Step::detour)
+                .orElseThrow(() -> new Conflict("There is no other way at this step."));
+        if (detour.answer() != null) {
+            Map<String, String> answers = answers(session);
+            answers.put(detour.answer(), detour.value());
+            session.answers = text(answers);
+        }
+        go(session, detour.to());
+    }
+
+    /** So many more bolts are turned; negative takes turns back. */
+    public void turn(long id, int version, int bolts) {
+        GuideSession session = open(id, version);
+        int all = view(session).boltsInAll();
+        session.boltsDone = Math.max(0, Math.min(all, session.boltsDone + bolts));
+        touch(session, Actor.current());
+    }
+
+    public void note(long id, String text) {
+        Actor actor = Actor.current();
+        GuideSession session = record(id);
+        Findings findings = new Findings();
+        findings.text(text, 1000, "note", "The note");
+        Refused.unless(findings);
+        GuideNote note = new GuideNote();
+        note.sessionId = id;
+        note.step = session.step;
+        note.text = text.strip();
+        note.at = clock.instant();
+        note.personId = actor.personId();
+        notes.saveAndFlush(note);
+    }
+
+    /** Ends it without writing anything down but that it was begun. */
+    public void giveUp(long id, int version) {
+        GuideSession session = open(id, version);
+        Actor actor = Actor.current();
+        session.givenUpAt = clock.instant();
+        touch(session, actor);
+        SessionView view = view(session);
+        logbook.write(LogDraft.of(LogKind.GUIDE_GIVEN_UP, session.machineId, "GUIDE", id, session.givenUpAt, view.machineName() + ": begun and given up: "
+                + view.procedure().name().toLowerCase() + (view.step() == null ? "." : ", at \"" + view.step().title() + "\"."), Map.of("guide", id), actor)
+                .noting(noted(view, null)));
+    }
+
+    /**
+     * Writes the services of a session that is through, and books what was used.
+     *
+     * @param used item code to quantity
+     * @return the services, the first the one that the procedure is for
+     */
+    public List<ServiceView> finish(long id, int version, Map<String, Double> used, String note) {
+        Actor actor = Actor.current();
+        GuideSession session = open(id, version);
+        if (!session.step.equals(END)) {
+            throw new Conflict("There are steps left.");
+        }
+        SessionView view = view(session);
+        MachineRef machine = fleet.machine(session.machineId);
+        Findings findings = new Findings();
+        used.forEach((item, quantity) -> findings.range(quantity, 0, 10_000, "used", "What was used of " + item, ""));
+        Refused.unless(findings);
+        List<ServiceView> written = new ArrayList<>();
+        for (Procedure.Written w : view.procedure().writes()) {
+            if (w.when().holds(machine.traits(), view.answers()) && ServiceKind.of(machine.traits()).contains(w.kind())) {
+                written.add(bench.record(new ServiceEntry(machine.code(), w.kind().name(), null, written.isEmpty() ? noted(view, note) : null,
+                        values(w, view.answers()))));
+            }
+        }
+        used.forEach((item, quantity) -> {
+            if (quantity > 0) {
+                stock.take(item, quantity, view.procedure().name() + " on " + machine.name(), clock.instant(), written.get(0).id(), actor);
+            }
+        });
+        session.finishedAt = clock.instant();
+        touch(session, actor);
+        return written;
+    }
+
+    /** Everything that is begun and not finished, latest first. */
+    @Transactional(readOnly = true)
+    public List<OpenGuide> open() {
+        return jdbc.sql("""
+                select s.id, m.code, m.name, s.procedure_code, s.step, s.touched_at, p.name from guide_session s join machine m on m.id = s.machine_id
+                join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
+                .query(this::openGuide).list();
+    }
+
+    /** How long the last few of this kind took, as a middle value; empty if none was gone through yet. */
+    @Transactional(readOnly = true)
+    public Optional<Duration> usually(String procedure) {
+        List<Long> minutes = jdbc.sql("""
+                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null
+                order by finished_at desc fetch first 9 rows only""").param(procedure).query(Long.class).list().stream().sorted().toList();
+        return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
+    }
+
+    private Optional<GuideSession> session(MachineRef machine, String procedure) {
+        return sessions.findFirstByMachineIdAndProcedureCodeAndFinishedAtIsNullAndGivenUpAtIsNull(machine.id(), procedure);
+    }
+
+    private GuideSession open(long id, int version) {
+        GuideSession session = record(id);
+        if (!session.open()) {
+            throw new Conflict("This has been " + (session.finishedAt != null ? "finished" : "given up") + " already.");
+        }
+        if (session.version != version) {
+            throw new MovedOn(view(session).touchedBy());
+        }
+        return session;
+    }
+
+    private GuideSession record(long id) {
+        return sessions.findById(id).orElseThrow(() -> new NotThere("There is no such guide."));
+    }
+
+    private void go(GuideSession session, String step) {
+        session.step = step;
+        session.boltsDone = 0;
+        touch(session, Actor.current());
+    }
+
+    private void touch(GuideSession session, Actor actor) {
+        session.touchedAt = clock.instant();
+        session.touchedBy = actor.personId();
+    }
+
+    /** What was answered, as text; a question left open takes an earlier answer away. */
+    private static Map<String, String> read(Step step, Map<String, Object> given) {
+        Findings findings = new Findings();
+        Map<String, Object> read = FieldReading.read(step.asks(), given, findings);
+        Refused.unless(findings);
+        Map<String, String> answers = new LinkedHashMap<>();
+        for (ServiceField ask : step.asks()) {
+            Object value = read.get(ask.name());
+            answers.put(ask.name(), value == null ? "" : value instanceof List<?> list
+                    ? list.stream().map(Object::toString).collect(Collectors.joining(", ")) : value.toString());
+        }
+        return answers;
+    }
+
+    private static Map<String, Object> values(Procedure.Written written, Map<String, String> answers) {
+        Map<String, Object> values = new LinkedHashMap<>(written.fixed());
+        written.kind().fields().stream().map(ServiceField::name).filter(f -> !answers.getOrDefault(f, "").isEmpty())
+                .forEach(f -> values.putIfAbsent(f, answers.get(f)));
+        if (written.kind() == ServiceKind.CLEAN_UP) {
+            values.putIfAbsent("way", "FULL");
+        }
+        return values;
+    }
+
+    /** All that was noted, and answers that are no field of a service, as one note. */
+    private static String noted(SessionView view, String last) {
+        Stream<String> asked = view.procedure().steps().stream().flatMap(s -> s.asks().stream())
+                .filter(a -> view.procedure().writes().stream().noneMatch(w -> w.kind().field(a.name()).isPresent()))
+                .filter(a -> a.type() == ServiceField.Type.CHOICE && !view.answers().getOrDefault(a.name(), "").isEmpty())
+                .map(a -> a.label() + ": " + a.words(view.answers().get(a.name())).toLowerCase() + ".");
+        String note = Stream.concat(Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)), Stream.ofNullable(last))
+                .filter(t -> !t.isBlank()).collect(Collectors.joining(" "));
+        return note.substring(0, Math.min(note.length(), 4000));
+    }
+
+    private SessionView view(GuideSession session) {
+        MachineRef machine = fleet.machine(session.machineId);
+        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
+        Map<String, String> answers = answers(session);
+        List<Step> path = procedure.path(machine.traits(), answers);
+        Step step = procedure.step(session.step).orElse(null);
+        List<SessionView.Note> noted = notes.findBySessionIdOrderById(session.id).stream()
+                .map(n -> new SessionView.Note(n.step, n.text, name(n.personId))).toList();
+        SessionView.State state = session.finishedAt != null ? SessionView.State.FINISHED
+                : session.givenUpAt != null ? SessionView.State.GIVEN_UP : SessionView.State.OPEN;
+        return new SessionView(session.id, procedure, machine.code(), machine.name(), step, step == null ? path.size() : path.indexOf(step) + 1,
+                path.size(), answers, tightening(step, machine, answers), session.boltsDone, noted, session.startedAt, name(session.startedBy),
+                session.touchedAt, name(session.touchedBy), state, session.version);
+    }
+
+    private Tightening tightening(Step step, MachineRef machine, Map<String, String> answers) {
+        if (step == null || step.turns() == Step.Turns.NONE) {
+            return null;
+        }
+        BoltFrame frame = step.turns() == Step.Turns.CLAMP ? fleet.frame(machine.id()).clamp() : fleet.frame(machine.id()).bolts();
+        return Tightening.of(frame, "CIRCULAR".equals(answers.get("boltSchool")) ? School.CIRCULAR : School.STAR);
+    }
+
+    private String name(Long person) {
+        return jdbc.sql("select name from person where id = ?").param(person).query(String.class).single();
+    }
+
+    private OpenGuide openGuide(ResultSet row, int number) throws SQLException {
+        Procedure procedure = procedures.called(row.getString(4)).orElseThrow();
+        return new OpenGuide(row.getLong(1), row.getString(2), row.getString(3), procedure.name(),
+                procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"), row.getObject(6, OffsetDateTime.class).toInstant(), row.getString(7));
+    }
+
+    private Map<String, String> answers(GuideSession session) {
+        try {
+            return json.readValue(session.answers, new TypeReference<LinkedHashMap<String, String>>() {});
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private String text(Map<String, String> answers) {
+        try {
+            return json.writeValueAsString(answers);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

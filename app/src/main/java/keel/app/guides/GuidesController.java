@@ -1,0 +1,255 @@
+package keel.app.guides;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import keel.app.bench.ServiceView;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.problems.Conflict;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.app.stores.Stock;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.Standings;
+import keel.core.Findings;
+import keel.core.bolts.VatFrame;
+import keel.core.film.SlackSpacer;
+import keel.core.guide.Procedure;
+import keel.core.standing.ServiceField;
+import keel.core.standing.ServiceKind;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pages of the bench guides: the kit, one page a step, the summary. */
+@Controller
+class GuidesController {
+
+    /** Strain that the slack is drawn for where a shop has none of its own; common practice, no source. */
+    private static final double USUAL_STRAIN = 0.005;
+
+    private final Guides guides;
+    private final Fleet fleet;
+    private final Stock stock;
+    private final Standings standings;
+
+    GuidesController(Guides guides, Fleet fleet, Stock stock, Standings standings) {
+        this.guides = guides;
+        this.fleet = fleet;
+        this.stock = stock;
+        this.standings = standings;
+    }
+
+    /** Something used up, with the item of the stores it is most likely booked from. */
+    record UseLine(String what, double quantity, String item, int number) {}
+
+    /** A machine with what can be done to it step by step. */
+    record ForMachine(String code, String name, List<Procedure> procedures) {}
+
+    @GetMapping("/guides")
+    String all(Model model) {
+        model.addAttribute("open", guides.open());
+        model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired())
+                .map(m -> new ForMachine(m.code(), m.name(), guides.forMachine(fleet.machine(m.code())))).toList());
+        return "guides/list";
+    }
+
+    /** The guide that ends with a service, or the service's form where there is none. */
+    @GetMapping("/machines/{machine}/do/{kind}")
+    String way(@PathVariable String machine, @PathVariable ServiceKind kind) {
+        return "redirect:/machines/" + machine + guides.leadingTo(kind, fleet.machine(machine)).map(p -> "/guides/" + p.code())
+                .orElse("/services/" + kind.name());
+    }
+
+    @GetMapping("/machines/{machine}/guides/{procedure}")
+    String kit(@PathVariable String machine, @PathVariable String procedure, Model model) {
+        MachineRef ref = fleet.machine(machine);
+        Procedure p = guides.procedure(procedure, ref);
+        model.addAttribute("machine", ref);
+        model.addAttribute("p", p);
+        model.addAttribute("usual", guides.usually(p.code()).orElse(null));
+        var open = guides.openOn(ref, p.code());
+        model.addAttribute("going", open.isPresent() ? guides.one(open.getAsLong()) : null);
+        model.addAttribute("service", p.writes().get(0).kind());
+        return "guides/kit";
+    }
+
+    @PostMapping("/machines/{machine}/guides/{procedure}")
+    String begin(@PathVariable String machine, @PathVariable String procedure, Model model, HttpServletResponse response) {
+        try {
+            return "redirect:/guides/" + guides.begin(machine, procedure);
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return kit(machine, procedure, model);
+        }
+    }
+
+    @GetMapping("/guides/{id}")
+    String step(@PathVariable long id, Model model) {
+        return show(guides.one(id), Map.of(), model);
+    }
+
+    @PostMapping("/guides/{id}/done")
+    String done(@PathVariable long id, @RequestParam int version, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.done(id, version, new LinkedHashMap<>(typed)), typed, model, response);
+    }
+
+    @PostMapping("/guides/{id}/back")
+    String back(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.back(id, version), Map.of(), model, response);
+    }
+
+    @PostMapping("/guides/{id}/detour")
+    String detour(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.detour(id, version), Map.of(), model, response);
+    }
+
+    /** One bolt on, back, or the rest of the pass. */
+    @PostMapping("/guides/{id}/turn")
+    String turn(@PathVariable long id, @RequestParam int version, @RequestParam(defaultValue = "1") int bolts, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.turn(id, version, bolts), Map.of(), model, response);
+    }
+
+    @PostMapping("/guides/{id}/note")
+    String note(@PathVariable long id, @RequestParam String note, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.note(id, note), Map.of("note", note), model, response);
+    }
+
+    @PostMapping("/guides/{id}/give-up")
+    String giveUp(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        try {
+            guides.giveUp(id, version);
+            return "redirect:/machines/" + guides.one(id).machine();
+        } catch (MovedOn | Conflict e) {
+            return behind(id, e, model, response);
+        }
+    }
+
+    @PostMapping("/guides/{id}/finish")
+    String finish(@PathVariable long id, @RequestParam int version, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            Map<String, Double> used = used(typed, findings);
+            Refused.unless(findings);
+            List<ServiceView> written = guides.finish(id, version, used, typed.get("note"));
+            return "redirect:/guides/" + id + "?written=" + written.size();
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return show(guides.one(id), typed, model);
+        } catch (MovedOn e) {
+            return behind(id, e, model, response);
+        }
+    }
+
+    private String tried(long id, Runnable action, Map<String, String> typed, Model model, HttpServletResponse response) {
+        try {
+            action.run();
+            return "redirect:/guides/" + id;
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+            return show(guides.one(id), typed, model);
+        } catch (Conflict | MovedOn e) {
+            return behind(id, e, model, response);
+        }
+    }
+
+    /** Shows where the session stands now, with a sentence why nothing was done. */
+    private String behind(long id, RuntimeException e, Model model, HttpServletResponse response) {
+        response.setStatus(HttpStatus.CONFLICT.value());
+        model.addAttribute("movedOn", e.getMessage());
+        return show(guides.one(id), Map.of(), model);
+    }
+
+    private static Map<String, Double> used(Map<String, String> typed, Findings findings) {
+        Map<String, Double> used = new LinkedHashMap<>();
+        for (int i = 0; typed.containsKey("item" + i); i++) {
+            Double quantity = Typed.number(typed.get("quantity" + i), "quantity" + i, findings);
+            if (quantity != null && !typed.get("item" + i).isBlank()) {
+                used.merge(typed.get("item" + i), quantity, Double::sum);
+            }
+        }
+        return used;
+    }
+
+    private String show(SessionView session, Map<String, String> typed, Model model) {
+        model.addAttribute("s", session);
+        if (session.state() != SessionView.State.OPEN) {
+            MachineNow now = standings.of(session.machine());
+            model.addAttribute("now", now);
+            return "guides/after";
+        }
+        Map<String, String> form = new LinkedHashMap<>(session.answers());
+        form.putAll(typed);
+        model.addAttribute("form", form);
+        model.addAttribute("items", stock.all(false));
+        if (session.atEnd()) {
+            model.addAttribute("uses", uses(session.procedure()));
+            model.addAttribute("answered", answered(session));
+            return "guides/summary";
+        }
+        defaults(session, form);
+        draw(session, model);
+        return "guides/step";
+    }
+
+    private static void defaults(SessionView session, Map<String, String> form) {
+        for (ServiceField ask : session.step().asks()) {
+            switch (ask.name()) {
+                case "material" -> form.putIfAbsent("material", "FEP");
+                case "thicknessMm" -> form.putIfAbsent("thicknessMm", "0.127");
+                case "boltSchool" -> form.putIfAbsent("boltSchool", "STAR");
+                default -> { }
+            }
+        }
+    }
+
+    private void draw(SessionView session, Model model) {
+        MachineRef machine = fleet.machine(session.machine());
+        VatFrame frame = fleet.frame(machine.id());
+        model.addAttribute("machine", machine);
+        model.addAttribute("counted", frame.counted());
+        if (session.tightening() != null) {
+            model.addAttribute("frame", FrameDrawing.of(session.tightening(), session.boltsDone()));
+        } else if (session.step().drawing().startsWith("clamp-") || session.step().drawing().equals("frame-bolts")) {
+            model.addAttribute("frame", FrameDrawing.plain(session.step().drawing().equals("frame-bolts") ? frame.bolts() : frame.clamp(),
+                    session.step().drawing().equals("clamp-corners")));
+        } else if (session.step().drawing().equals("spacer")) {
+            double span = frame.windowWidthMm() == null ? machine.plateDepthMm() : frame.windowWidthMm();
+            model.addAttribute("spacer", SlackSpacer.forStrain(span, USUAL_STRAIN));
+        }
+    }
+
+    private List<UseLine> uses(Procedure procedure) {
+        List<Stock.ItemView> items = stock.all(false);
+        List<UseLine> lines = new ArrayList<>();
+        for (Procedure.Use use : procedure.uses()) {
+            String item = items.stream().filter(i -> i.name().toLowerCase().contains(use.match())).map(Stock.ItemView::item).findFirst().orElse("");
+            lines.add(new UseLine(use.what(), use.quantity(), item, lines.size()));
+        }
+        return lines;
+    }
+
+    /** What was answered, in words, in the order in which it was asked. */
+    private static Map<String, String> answered(SessionView session) {
+        Map<String, String> answered = new LinkedHashMap<>();
+        session.procedure().steps().stream().flatMap(s -> s.asks().stream()).forEach(a -> {
+            String value = session.answers().getOrDefault(a.name(), "");
+            if (!value.isEmpty()) {
+                answered.put(a.label(), switch (a.type()) {
+                    case CHOICE -> a.words(value);
+                    case YES_NO -> value.equals("true") ? "Yes" : "No";
+                    default -> value + (a.unit().isEmpty() ? "" : " " + a.unit());
+                });
+            }
+        });
+        return answered;
+    }
+}

@@ -1,0 +1,5 @@
+package keel.app.quick;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface QuickEntries extends JpaRepository<QuickEntry, Long> {}

@@ -1,0 +1,44 @@
+package keel.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javax.sql.DataSource;
+import org.flywaydb.core.Flyway;
+import org.h2.jdbcx.JdbcDataSource;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Records that an earlier version wrote open in this one, with all that was in them. */
+class MigrationTest {
+
+    @Test
+    void recordsOfTheFirstVersionOpen() {
+        DataSource database = database("first");
+        migrate(database, "1");
+        JdbcTemplate jdbc = new JdbcTemplate(database);
+        jdbc.update("insert into room (code, name) values ('loft', 'Loft')");
+        jdbc.update("""
+                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm, release_kind, self_levelling, resin_sensing,
+                  zero_at_top, self_filling, whole_area_light, level_joint) values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
+        jdbc.update("""
+                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school, since, baseline_hours, version)
+                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00', 0, 0)""");
+        jdbc.update("""
+                insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version)
+                values (1, 'Latch', timestamp with time zone '2026-01-02 08:00:00+00', timestamp with time zone '2026-01-02 12:00:00+00', 1000, 2, 50, 'GOOD', false, 0)""");
+        migrate(database, "latest");
+        assertThat(jdbc.queryForMap("select m.name, r.job, o.clamp_long from run r join machine m on m.id = r.machine_id join machine_model o on o.id = m.model_id"))
+                .containsEntry("NAME", "Heron").containsEntry("JOB", "Latch").containsEntry("CLAMP_LONG", null);
+        assertThat(jdbc.queryForObject("select count(*) from guide_session", Integer.class)).isZero();
+    }
+
+    private static void migrate(DataSource database, String target) {
+        Flyway.configure().dataSource(database).locations("classpath:db/migration").target(target).load().migrate();
+    }
+
+    private static DataSource database(String name) {
+        JdbcDataSource source = new JdbcDataSource();
+        source.setUrl("jdbc:h2:mem:migration-" + name + ";DB_CLOSE_DELAY=-1");
+        return source;
+    }
+}
