@@ -1,10 +1,12 @@
 package keel.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -22,13 +24,13 @@ class Shots {
         views.put("fleet", "/fleet");
         views.put("machine", "/machines/curlew");
         views.put("run", "/runs/new?machine=avocet");
-        views.put("failure-log", "/failures/new?machine=egret");
         views.put("failure", "/failures/1");
-        views.put("film-change", "/machines/curlew/services/FILM_CHANGE");
+        views.put("guide-kit", "/machines/curlew/guides/film-change");
         views.put("bench", "/bench");
         views.put("stores", "/stores");
         views.put("logbook", "/logbook");
         views.put("setup", "/setup");
+        views.put("labels", "/labels");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
@@ -36,7 +38,20 @@ class Shots {
             for (Map.Entry<String, String> view : views.entrySet()) {
                 shoot(page, view.getValue(), view.getKey());
             }
+            page.navigate("/fleet");
+            page.click("text=Log a failure");
+            page.click("#sheet .choice:has-text('Egret')");
+            page.click("#sheet .choice:has-text('Layers split')");
+            picture(page, "failure-log");
+            page.navigate("/fleet");
+            page.fill("#quick-line", "d failed bare layer-splt");
+            page.waitForSelector(".near");
+            picture(page, "quick-line");
+            page.navigate("/machines/egret/guides/film-change");
+            goToTheClamp(page);
+            picture(page, "guide-bolts");
             browsing.theme(page, "amber");
+            picture(page, "guide-bolts-amber");
             shoot(page, "/fleet", "fleet-amber");
             shoot(page, "/machines/bittern", "machine-amber");
             Page phone = browsing.keeper(390, 844);
@@ -45,8 +60,29 @@ class Shots {
         }
     }
 
+    private static void goToTheClamp(Page page) {
+        page.click("main .btn-tall");
+        page.waitForURL(Pattern.compile("/guides/\\d+$"));
+        while (!page.locator("main h1").innerText().startsWith("Tighten")) {
+            String title = page.locator("main h1").innerText();
+            if (page.locator("input[name=endReason]").count() > 0) {
+                page.click(".choice:has-text('Clouded')");
+            }
+            page.click(".answers button");
+            PlaywrightAssertions.assertThat(page.locator("main h1")).not().hasText(title);
+        }
+        for (int bolt = 1; bolt <= 7; bolt++) {
+            page.click("text=This bolt is done");
+            PlaywrightAssertions.assertThat(page.locator(".bolts .done")).hasCount(bolt);
+        }
+    }
+
     private static void shoot(Page page, String path, String name) {
         page.navigate(path);
+        picture(page, name);
+    }
+
+    private static void picture(Page page, String name) {
         page.evaluate("document.fonts.ready");
         page.screenshot(new Page.ScreenshotOptions().setPath(TO.resolve(name + ".png")));
     }

@@ -28,22 +28,22 @@ record PartFact(String part, String code, String figure, String line, MachineSta
     static List<PartFact> of(MachineNow m, StackDrawing d, Defaults defaults) {
         List<PartFact> facts = new ArrayList<>();
         facts.add(new PartFact("Z axis", null, hours(m.sinceLubricated().hours()) + " since grease",
-                "due at " + hours(defaults.value("lubrication.everyHours")), alarm(m, "lubrication"), ServiceKind.LUBRICATION, d.column().x(), d.column().y() + 8));
+                "due at " + hours(defaults.value("lubrication.everyHours")), alarm(m, "lubrication"), ServiceKind.LUBRICATION, d.frame().column().x(), d.frame().column().y() + 8));
         facts.add(new PartFact("Plate", code(m.plate()), m.sinceLevelled().prints() + (m.sinceLevelled().prints() == 1 ? " print" : " prints") + " since level",
                 "abraded " + hours(m.sinceAbraded().hours()) + " ago, due at " + hours(defaults.value("abrading.everyHours")), plateAlarm(m),
-                ServiceKind.LEVELLING, d.plate().x(), d.plate().middleY()));
+                ServiceKind.LEVELLING, d.frame().plate().x(), d.frame().plate().middleY()));
         facts.add(new PartFact("Resin", null, m.resin() == null ? "not recorded" : String.format(Locale.ROOT, "%.0f ml", m.resinMl()),
                 m.resin() == null ? "pour to say what is in" : m.resin().replace('-', ' ') + (m.fillLineMl() == null ? "" : String.format(Locale.ROOT,
-                ", fill line %.0f ml", m.fillLineMl())), held(m, "resin-mixed", "failure-not-cleaned"), null, d.vat().x(), d.vat().y() + 12));
+                ", fill line %.0f ml", m.fillLineMl())), held(m, "resin-mixed", "failure-not-cleaned"), null, d.frame().vat().x(), d.frame().vat().y() + 12));
         facts.add(lining(m, d, defaults));
         if (m.hasScreen()) {
             facts.add(new PartFact("Screen", code(m.screen()), m.screen() == null ? "none" : String.format(Locale.ROOT, "%.0f UV h", m.screen().usage().uvHours()),
                     m.screen() == null ? "fit one" : chance(defaults, PartUse.Part.SCREEN, m.screen().usage().uvHours(), m),
-                    worst(held(m, "screen-ended", "crunch-not-inspected"), alarm(m, "screen")), ServiceKind.SCREEN_INSPECTED, d.screen().x(), d.screen().middleY()));
+                    worst(held(m, "screen-ended", "crunch-not-inspected"), alarm(m, "screen")), ServiceKind.SCREEN_INSPECTED, d.frame().screen().x(), d.frame().screen().middleY()));
         }
         facts.add(new PartFact("Light", code(m.light()), m.light() == null ? "none" : hours(m.light().usage().hours()), "machine " + hours(m.total().hours())
                 + " in all, " + String.format(Locale.ROOT, "%.1f", m.hoursPerDay()) + " h a day", worst(held(m, "stance-unchecked"), alarm(m, "light")), null,
-                d.body().x(), d.body().middleY()));
+                d.frame().body().x(), d.frame().body().middleY()));
         return facts;
     }
 
@@ -54,7 +54,7 @@ record PartFact(String part, String code, String figure, String line, MachineSta
                 + (tank ? "" : ", vat " + m.vat().code());
         return new PartFact(m.kind().lining(), code(film), film == null ? "none" : hours(film.usage().hours()) + " of " + hours(Ages.full(defaults, tank ? "tank" : "film")),
                 line, worst(held(m, "film-ended", "wet-under-vat", "crunch-not-inspected"), alarm(m, tank ? "tank" : "film")),
-                tank ? ServiceKind.TANK_CHANGE : ServiceKind.FILM_CHANGE, d.film().x(), d.film().middleY());
+                tank ? ServiceKind.TANK_CHANGE : ServiceKind.FILM_CHANGE, d.frame().film().x(), d.frame().film().middleY());
     }
 
     /** Chance to fail in a typical job. */

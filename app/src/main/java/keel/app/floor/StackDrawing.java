@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.IntStream;
+import java.util.Optional;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartView;
 import keel.core.standing.Concern;
@@ -17,17 +17,14 @@ import keel.core.standing.MachineState;
  * A machine in cross-section: cover, arm, plate, vessel with resin, film, screen, light, feet. One geometry for the small
  * stack on the shelf and the large one on the machine's page; all machines of a fleet come out to one scale.
  *
- * @param width    of the drawing, px
- * @param height   of the drawing, px; the bench is at its lower edge
- * @param part     outline of the print that hangs on the plate, as an SVG path; null if none
- * @param used     share of its life that film and screen have done, as px of their boxes
- * @param marks    states shown at the part they concern
- * @param wet      whether resin is where it must not be
- * @param words    the same as a sentence
+ * @param width  of the drawing, px
+ * @param height of the drawing, px; the bench is at its lower edge
+ * @param frame  where the parts are
+ * @param shapes what is drawn, from behind to the front
+ * @param marks  states shown at the part they concern
+ * @param words  the same as a sentence
  */
-public record StackDrawing(String code, MachineKind kind, MachineState state, double width, double height, Box cover, Box column, double armY,
-                           Box plate, double plateTilt, String part, Box vat, Box resin, Box film, double filmUsed, Box screen, double screenUsed,
-                           Box body, List<Double> lights, List<Mark> marks, boolean wet, String words) {
+public record StackDrawing(MachineState state, double width, double height, Frame frame, List<Shape> shapes, List<Mark> marks, String words) {
 
     private static final double MM = 0.49;
     private static final double SIDE = 9;
@@ -40,20 +37,36 @@ public record StackDrawing(String code, MachineKind kind, MachineState state, do
     /** A box, px; y from the top. */
     public record Box(double x, double y, double w, double h) {
 
-        public double middleX() {
+        double middleX() {
             return x + w / 2;
         }
 
-        public double middleY() {
+        double middleY() {
             return y + h / 2;
         }
 
-        public double right() {
+        double right() {
             return x + w;
         }
 
-        public double bottom() {
+        double bottom() {
             return y + h;
+        }
+
+        /** The part of it that is as wide as a share of it. */
+        Box share(double share) {
+            return new Box(x, y, w * Math.max(0, Math.min(1, share)), h);
+        }
+    }
+
+    /** Where the parts are; {@code screen} is null where there is none. */
+    public record Frame(Box cover, Box column, Box plate, Box vat, Box film, Box screen, Box body) {}
+
+    /** A path with its style; {@code fill} only where the style cannot say it. */
+    public record Shape(String style, String d, String fill) {
+
+        static Shape of(String style, Path path) {
+            return new Shape(style, path.toString(), null);
         }
     }
 
@@ -66,32 +79,28 @@ public record StackDrawing(String code, MachineKind kind, MachineState state, do
     }
 
     static StackDrawing of(MachineNow m, Full full, Instant now) {
-        double plateWidth = m.plateWidthMm() * MM;
-        double vatWidth = plateWidth + 8;
+        boolean mask = m.kind() == MachineKind.MASK;
+        double vatWidth = m.plateWidthMm() * MM + 8;
         double width = SIDE + vatWidth + 5 + 6 + 8;
-        double bodyHeight = m.kind() == MachineKind.MASK ? 54 : 72;
+        double bodyHeight = mask ? 54 : 72;
         double height = 132 + bodyHeight + m.plateHeightMm() * MM * 0.95;
         Box body = new Box(2, height - FEET - bodyHeight, width - 4, bodyHeight);
-        double screenTop = body.y - (m.kind() == MachineKind.MASK ? BAR + 2 : 5);
-        Box film = new Box(SIDE, screenTop - BAR - 2, vatWidth, BAR);
-        Box screen = m.kind() == MachineKind.MASK ? new Box(SIDE, screenTop, vatWidth, BAR) : null;
+        double lightTop = body.y - (mask ? BAR + 2 : 5);
+        Box film = new Box(SIDE, lightTop - BAR - 2, vatWidth, BAR);
         Box vat = new Box(SIDE, film.y - VAT_HEIGHT, vatWidth, VAT_HEIGHT);
-        Box plate = plate(m, film, vat, plateWidth, now);
-        Box column = new Box(SIDE + vatWidth + 5, 14, 6, body.y - 14);
-        return new StackDrawing(m.code(), m.kind(), m.standing().state(), width, height, new Box(2, 2, width - 4, body.y + 6), column, plate.y - 9, plate,
-                held(m, "not-levelled") ? TILT_DEGREES : 0, part(m, plate, film), vat, resin(m, film), film, used(m.film(), full, lining(m), film), screen,
-                used(m.screen(), full, "screen", film), body, lights(body), marks(m, column, plate, vat, film, screen, body), held(m, "wet-under-vat"), words(m, full));
+        Frame frame = new Frame(new Box(2, 2, width - 4, body.y + 4), new Box(SIDE + vatWidth + 5, 14, 6, body.y - 14), plate(m, film, vat, now), vat, film,
+                mask ? new Box(SIDE, lightTop, vatWidth, BAR) : null, body);
+        return new StackDrawing(m.standing().state(), width, height, frame, shapes(m, frame, full), marks(m, frame), words(m, full));
     }
 
-    private static Box plate(MachineNow m, Box film, Box vat, double plateWidth, Instant now) {
-        double x = SIDE + 4;
-        double resting = 20 + (vat.y - 20) * 0.5;
+    private static Box plate(MachineNow m, Box film, Box vat, Instant now) {
+        double width = m.plateWidthMm() * MM;
         if (m.run() == null) {
-            return new Box(x, resting, plateWidth, PLATE_HEIGHT);
+            return new Box(SIDE + 4, 20 + (vat.y - 20) * 0.5, width, PLATE_HEIGHT);
         }
         double highest = 34;
         double lowest = film.y - PLATE_HEIGHT - 4;
-        return new Box(x, lowest - (lowest - highest) * 0.85 * progress(m.run(), now), plateWidth, PLATE_HEIGHT);
+        return new Box(SIDE + 4, lowest - (lowest - highest) * 0.85 * progress(m.run(), now), width, PLATE_HEIGHT);
     }
 
     private static double progress(MachineNow.OpenRun run, Instant now) {
@@ -102,63 +111,124 @@ public record StackDrawing(String code, MachineKind kind, MachineState state, do
         return Math.max(0.03, Math.min(1, Duration.between(run.startedAt(), now).toMillis() / whole));
     }
 
-    /** Two pieces that hang down: to the film while it prints, short and torn off where a failed print may still hang. */
-    private static String part(MachineNow m, Box plate, Box film) {
-        boolean left = held(m, "plate-not-clear");
-        if (m.run() == null && !left) {
-            return null;
+    private static List<Shape> shapes(MachineNow m, Frame f, Full full) {
+        List<Shape> shapes = new ArrayList<>();
+        shapes.add(Shape.of("cover", new Path().move(f.cover.x, f.cover.bottom()).vertical(f.cover.y + 9).text("q0 -9 9 -9").horizontal(f.cover.right() - 9)
+                .text("q9 0 9 9").vertical(f.cover.bottom())));
+        shapes.add(Shape.of("line", new Path().box(f.column)));
+        shapes.add(Shape.of("arm", new Path().move(f.column.middleX(), f.plate.y - 9).horizontal(f.plate.middleX()).vertical(f.plate.y)));
+        if (m.run() != null) {
+            shapes.add(Shape.of("print", growing(f)));
+        } else if (held(m, "plate-not-clear")) {
+            shapes.add(Shape.of("print", leftOver(f)));
         }
-        double bottom = m.run() != null ? film.y : Math.min(plate.bottom() + 26, film.y - 8);
-        double x = plate.x;
-        double w = plate.w;
-        String tail = m.run() != null ? String.format(Locale.ROOT, "V%.1fH%.1f", bottom, x + w * 0.22)
-                : String.format(Locale.ROOT, "L%.1f %.1fL%.1f %.1fL%.1f %.1fL%.1f %.1f", x + w * 0.5, bottom - 5, x + w * 0.42, bottom, x + w * 0.34, bottom - 7,
-                        x + w * 0.22, bottom - 2);
-        double shorter = m.run() != null ? bottom : bottom - 9;
-        return String.format(Locale.ROOT, "M%.1f %.1fH%.1f%sz M%.1f %.1fH%.1fL%.1f %.1fH%.1fz", x + w * 0.14, plate.bottom(), x + w * 0.52, tail,
-                x + w * 0.66, plate.bottom(), x + w * 0.86, x + w * 0.82, shorter, x + w * 0.7);
+        resin(m, f).ifPresent(box -> shapes.add(Shape.of("resin", new Path().box(box))));
+        shapes.add(Shape.of("solid", held(m, "not-levelled") ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
+        shapes.add(Shape.of("wall", new Path().move(f.vat.x + 1.5, f.vat.y).vertical(f.vat.bottom()).move(f.vat.right() - 1.5, f.vat.y).vertical(f.vat.bottom())));
+        shapes.add(Shape.of("box", new Path().box(f.film)));
+        shapes.add(Shape.of("used", new Path().box(f.film.share(used(m.film(), full, lining(m))))));
+        light(m, f, full, shapes);
+        if (held(m, "wet-under-vat")) {
+            shapes.add(Shape.of("drop", new Path().move(f.film.x + 20, f.film.bottom()).text("c-6 8 -5 12 0 12s6 -4 0 -12zm18 0c-5 6 -4 9 0 9s5 -3 0 -9z")));
+        }
+        shapes.add(Shape.of("feet", new Path().move(f.body.x + 8, f.body.bottom()).text("h11v6h-11z").move(f.body.right() - 19, f.body.bottom()).text("h11v6h-11z")));
+        return shapes;
     }
 
-    private static Box resin(MachineNow m, Box film) {
+    /** What lies under the film, drawn as what it is. */
+    private static void light(MachineNow m, Frame f, Full full, List<Shape> shapes) {
+        Box body = f.body;
+        if (f.screen != null) {
+            shapes.add(Shape.of("box", new Path().box(f.screen)));
+            shapes.add(new Shape("hatched", new Path().box(f.screen.share(used(m.screen(), full, "screen"))).toString(), "url(#hatch)"));
+        } else {
+            shapes.add(Shape.of("line", new Path().move(f.film.x + 6, f.film.bottom() + 3.5).horizontal(f.film.right() - 6)));
+        }
+        shapes.add(Shape.of("body", new Path().box(body)));
+        switch (m.kind()) {
+            case MASK -> {
+                Path rays = new Path();
+                Path lamps = new Path();
+                int count = (int) Math.max(4, Math.round(body.w / 17));
+                for (int i = 0; i < count; i++) {
+                    double x = body.x + body.w * (i + 0.5) / count;
+                    rays.move(x, body.y + 7).vertical(body.bottom() - 16);
+                    lamps.move(x - 4, body.bottom() - 11).text("a4 4 0 0 1 8 0z");
+                }
+                shapes.add(Shape.of("rays", rays));
+                shapes.add(Shape.of("lamp", lamps));
+            }
+            case PROJECTOR -> {
+                double lens = body.y + 34;
+                shapes.add(Shape.of("rays", new Path().move(body.middleX() - 6, lens).line(f.film.x + 8, body.y + 4).move(body.middleX() + 6, lens)
+                        .line(f.film.right() - 8, body.y + 4).move(body.middleX(), lens).vertical(body.y + 4)));
+                shapes.add(Shape.of("line", new Path().box(new Box(body.middleX() - 22, body.y + 46, 44, 18))));
+                shapes.add(Shape.of("lamp", new Path().move(body.middleX() - 9, body.y + 46).text("v-6a9 5 0 0 1 18 0v6z")));
+            }
+            case LASER_TANK -> {
+                shapes.add(Shape.of("line", new Path().move(f.vat.x + 4, f.vat.y + 9).text("h9v7h-9z").move(f.vat.x + 8.5, f.vat.y + 9).vertical(f.vat.y - 14)
+                        .horizontal(f.cover.x)));
+                shapes.add(Shape.of("line", new Path().box(new Box(body.x + 7, body.bottom() - 24, 20, 13))));
+                shapes.add(Shape.of("beam", new Path().move(body.x + 27, body.bottom() - 17).horizontal(body.middleX() + 6).line(body.middleX() + 20, body.y + 2)));
+                shapes.add(Shape.of("wall", new Path().move(body.middleX() - 1, body.bottom() - 9).text("l14 -16")));
+            }
+        }
+    }
+
+    /** Two pieces that reach down to the film while it prints. */
+    private static Path growing(Frame f) {
+        double x = f.plate.x;
+        double w = f.plate.w;
+        double top = f.plate.bottom();
+        return new Path().move(x + w * 0.14, top).horizontal(x + w * 0.52).line(x + w * 0.46, f.film.y).horizontal(x + w * 0.22).close()
+                .move(x + w * 0.66, top).horizontal(x + w * 0.86).line(x + w * 0.82, f.film.y).horizontal(x + w * 0.7).close();
+    }
+
+    /** What is left of a print, torn off below. */
+    private static Path leftOver(Frame f) {
+        double x = f.plate.x;
+        double w = f.plate.w;
+        double top = f.plate.bottom();
+        double low = Math.min(top + 26, f.film.y - 8);
+        return new Path().move(x + w * 0.14, top).horizontal(x + w * 0.52).line(x + w * 0.5, low - 5).line(x + w * 0.42, low).line(x + w * 0.34, low - 7)
+                .line(x + w * 0.22, low - 2).close().move(x + w * 0.66, top).horizontal(x + w * 0.86).line(x + w * 0.82, low - 9).horizontal(x + w * 0.7).close();
+    }
+
+    private static Optional<Box> resin(MachineNow m, Frame f) {
         if (m.vat() == null || m.resin() == null || m.resinMl() <= 0) {
-            return null;
+            return Optional.empty();
         }
         double whole = m.fillLineMl() == null ? 300 : m.fillLineMl();
         double depth = Math.max(3, Math.min(1, m.resinMl() / whole) * (VAT_HEIGHT - 10));
-        return new Box(film.x + 3, film.y - depth, film.w - 6, depth);
+        return Optional.of(new Box(f.film.x + 3, f.film.y - depth, f.film.w - 6, depth));
     }
 
-    private static double used(PartView part, Full full, String name, Box box) {
+    private static double used(PartView part, Full full, String name) {
         if (part == null) {
             return 0;
         }
-        double age = name.equals("screen") ? part.usage().uvHours() : part.usage().hours();
-        return Math.max(0, Math.min(1, age / full.of(name))) * box.w;
+        return (name.equals("screen") ? part.usage().uvHours() : part.usage().hours()) / full.of(name);
     }
 
-    private static List<Double> lights(Box body) {
-        int count = (int) Math.max(4, Math.round(body.w / 17));
-        return IntStream.range(0, count).mapToObj(i -> body.x + body.w * (i + 0.5) / count).toList();
-    }
-
-    private static List<Mark> marks(MachineNow m, Box column, Box plate, Box vat, Box film, Box screen, Box body) {
+    private static List<Mark> marks(MachineNow m, Frame f) {
         List<Mark> marks = new ArrayList<>();
+        Box lit = f.screen == null ? f.film : f.screen;
         for (Hold hold : m.holds()) {
             switch (hold.code()) {
-                case PLATE_NOT_CLEAR, NOT_LEVELLED -> mark(marks, MachineState.HOLD, plate.middleX(), plate.middleY());
-                case FAILURE_NOT_CLEANED, RESIN_MIXED -> mark(marks, MachineState.HOLD, vat.middleX(), vat.y + 24);
-                case WET_UNDER_VAT, FILM_ENDED -> mark(marks, MachineState.HOLD, film.middleX(), film.middleY());
-                case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> mark(marks, MachineState.HOLD, film.middleX(), screen == null ? film.middleY() : screen.middleY());
-                case STANCE_UNCHECKED -> mark(marks, MachineState.HOLD, body.middleX(), body.bottom() - 8);
+                case PLATE_NOT_CLEAR, NOT_LEVELLED -> mark(marks, MachineState.HOLD, f.plate.middleX(), f.plate.middleY());
+                case FAILURE_NOT_CLEANED, RESIN_MIXED -> mark(marks, MachineState.HOLD, f.vat.middleX(), f.vat.y + 24);
+                case WET_UNDER_VAT, FILM_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), f.film.middleY());
+                case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), lit.middleY());
+                case STANCE_UNCHECKED -> mark(marks, MachineState.HOLD, f.body.middleX(), f.body.bottom() - 8);
             }
         }
         for (Concern concern : m.standing().concerns()) {
             switch (concern.about()) {
-                case "film", "tank" -> mark(marks, concern.level(), film.right() - 17, film.middleY());
-                case "screen" -> mark(marks, concern.level(), film.right() - 17, screen == null ? film.middleY() : screen.middleY());
-                case "light" -> mark(marks, concern.level(), body.middleX(), body.middleY());
-                case "lubrication" -> mark(marks, concern.level(), column.middleX(), column.y + 34);
-                case "abrading" -> mark(marks, concern.level(), plate.right() - 14, plate.middleY());
+                case "film", "tank" -> mark(marks, concern.level(), f.film.right() - 17, f.film.middleY());
+                case "screen" -> mark(marks, concern.level(), f.film.right() - 17, lit.middleY());
+                case "light" -> mark(marks, concern.level(), f.body.middleX(), f.body.middleY());
+                case "lubrication" -> mark(marks, concern.level(), f.column.middleX(), f.column.y + 34);
+                case "abrading" -> mark(marks, concern.level(), f.plate.right() - 14, f.plate.middleY());
                 default -> { }
             }
         }
@@ -184,14 +254,72 @@ public record StackDrawing(String code, MachineKind kind, MachineState state, do
         StringBuilder words = new StringBuilder(m.name()).append(", ").append(m.kind().words().toLowerCase(Locale.ROOT)).append(" machine: ")
                 .append(m.standing().state().word().toLowerCase(Locale.ROOT));
         if (m.film() != null) {
-            words.append(String.format(Locale.ROOT, "; %s %.0f of about %.0f h", lining(m), m.film().usage().hours(), full.of(lining(m))));
+            words.append("; ").append(lining(m)).append(' ').append(Math.round(m.film().usage().hours())).append(" of about ").append(Math.round(full.of(lining(m))))
+                    .append(" h");
         }
         if (m.screen() != null) {
-            words.append(String.format(Locale.ROOT, "; screen %.0f of about %.0f UV h", m.screen().usage().uvHours(), full.of("screen")));
+            words.append("; screen ").append(Math.round(m.screen().usage().uvHours())).append(" of about ").append(Math.round(full.of("screen"))).append(" UV h");
         }
         if (m.resin() != null) {
-            words.append(String.format(Locale.ROOT, "; %.0f ml of resin", m.resinMl()));
+            words.append("; ").append(Math.round(m.resinMl())).append(" ml of resin");
         }
         return words.append('.').toString();
+    }
+
+    /** An SVG path in the making, to a tenth of a px. */
+    private static final class Path {
+
+        private final StringBuilder d = new StringBuilder();
+
+        Path move(double x, double y) {
+            return at('M', x, y);
+        }
+
+        Path line(double x, double y) {
+            return at('L', x, y);
+        }
+
+        Path horizontal(double x) {
+            d.append('H').append(tenths(x));
+            return this;
+        }
+
+        Path vertical(double y) {
+            d.append('V').append(tenths(y));
+            return this;
+        }
+
+        Path close() {
+            d.append('z');
+            return this;
+        }
+
+        Path text(String relative) {
+            d.append(relative);
+            return this;
+        }
+
+        Path box(Box b) {
+            return move(b.x, b.y).horizontal(b.right()).vertical(b.bottom()).horizontal(b.x).close();
+        }
+
+        Path tilted(Box b, double degrees) {
+            double rise = Math.tan(Math.toRadians(degrees)) * b.w / 2;
+            return move(b.x, b.y - rise).line(b.right(), b.y + rise).line(b.right(), b.bottom() + rise).line(b.x, b.bottom() - rise).close();
+        }
+
+        private Path at(char command, double x, double y) {
+            d.append(command).append(tenths(x)).append(' ').append(tenths(y));
+            return this;
+        }
+
+        private static double tenths(double value) {
+            return Math.round(value * 10) / 10.0;
+        }
+
+        @Override
+        public String toString() {
+            return d.toString();
+        }
     }
 }

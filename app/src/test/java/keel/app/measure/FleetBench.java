@@ -63,6 +63,7 @@ class FleetBench extends AppTest {
     }
 
     private Measured page(String path, int runs) {
+        shop.as("keeper");
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         return Measured.of(path.replaceAll("bird.*", "one") + ", " + machines.size() + " machines, " + runs + " runs", () -> {
             try {

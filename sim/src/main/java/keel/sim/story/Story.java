@@ -123,7 +123,7 @@ public final class Story {
                 failing == null ? "GOOD" : failing.outcome(), failing == null ? null : (int) (layers * done)));
         vat.ml -= ml * done;
         hours.merge(machine.code(), Duration.between(start, stop).toMillis() / 3_600_000.0, Double::sum);
-        Instant seen = workingHours(stop.plus(Duration.ofMinutes(9)));
+        Instant seen = lookedAt(stop.plus(Duration.ofMinutes(9)));
         if (failing == null) {
             service(seen, machine.code(), "PLATE_CLEARED", Map.of());
             return seen.plus(Duration.ofMinutes(10));
@@ -353,6 +353,12 @@ public final class Story {
 
     private String operatorAt(Instant start) {
         return start.atZone(zone).getHour() < 12 ? "operator" : "keeper";
+    }
+
+    /** What ends at night waits for the morning, unless the story ends before that: then somebody looked in late. */
+    private Instant lookedAt(Instant at) {
+        Instant morning = workingHours(at);
+        return morning.isAfter(end.minus(Duration.ofHours(2))) ? at : morning;
     }
 
     private Instant workingHours(Instant at) {
