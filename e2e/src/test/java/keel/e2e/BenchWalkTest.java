@@ -6,36 +6,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 
 /** What a keeper does in a morning: a failure in three taps, the film changed step by step by keyboard, a line and its undo. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class BenchWalkTest {
 
-    @TempDir
-    private static Path folder;
-    private static KeelProcess keel;
-    private static Browsing browsing;
-
-    @BeforeAll
-    static void start() {
-        keel = KeelProcess.start("demo", folder.resolve("demo"));
-        browsing = new Browsing(keel.address());
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        keel.close();
-    }
+    private final Browsing browsing = Demo.browsing();
 
     @Test
     @Order(1)

@@ -5,13 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The demo as it ships: every page passes axe in both themes, none scrolls sideways, and the first visit is light. */
 class DemoPagesTest {
@@ -23,22 +19,8 @@ class DemoPagesTest {
             "/stores/nitrile-gloves", "/logbook", "/setup", "/setup/models/new", "/setup/machines/avocet", "/setup/people", "/account",
             "/hand-over", "/nowhere", "/guides", "/machines/bittern/guides/clean-up", "/labels", "/quick?line=d");
 
-    @TempDir
-    private static Path folder;
-    private static KeelProcess keel;
-    private static Browsing browsing;
-
-    @BeforeAll
-    static void start() {
-        keel = KeelProcess.start("demo", folder.resolve("demo"));
-        browsing = new Browsing(keel.address());
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        keel.close();
-    }
+    private final KeelProcess keel = Demo.keel();
+    private final Browsing browsing = Demo.browsing();
 
     @Test
     void everyPageIsAccessibleInBothThemes() {

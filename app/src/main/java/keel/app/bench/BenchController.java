@@ -13,6 +13,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.app.stores.Stock;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.PartsReading;
@@ -59,11 +60,15 @@ class BenchController {
     }
 
     @PostMapping("/bench/vats")
-    String addVat(@RequestParam String model, @RequestParam(required = false) String material, @RequestParam(defaultValue = "0.127") double thicknessMm,
-                  @RequestParam(defaultValue = "0") double filmHours, Model page, HttpServletResponse response) {
+    String addVat(@RequestParam Map<String, String> typed, Model page, HttpServletResponse response) {
+        page.addAttribute("typed", typed);
         try {
-            Parts.Sheet sheet = material == null || material.isBlank() ? null : new Parts.Sheet(material, thicknessMm);
-            parts.addVat(model, sheet, new Parts.Baseline(filmHours, 0, 0, 0));
+            Findings findings = new Findings();
+            double thicknessMm = Typed.number(typed.get("thicknessMm"), 0.127, "thicknessMm", findings);
+            double filmHours = Typed.number(typed.get("filmHours"), 0, "filmHours", findings);
+            Refused.unless(findings);
+            String material = typed.getOrDefault("material", "");
+            parts.addVat(typed.get("model"), material.isBlank() ? null : new Parts.Sheet(material, thicknessMm), new Parts.Baseline(filmHours, 0, 0, 0));
             return "redirect:/bench";
         } catch (Refused | Conflict e) {
             PageErrors.show(e, page, response);

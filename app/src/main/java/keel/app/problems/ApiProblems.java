@@ -21,9 +21,12 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 
-/** Says what is wrong to programs: RFC 9457 problem details that name the field. */
+/**
+ * Says what is wrong to programs: RFC 9457 problem details that name the field. Before it come the modules that know more
+ * of what they throw; after it the pages' own.
+ */
 @RestControllerAdvice(annotations = RestController.class)
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class ApiProblems {
 
     @ExceptionHandler

@@ -1,12 +1,16 @@
 package keel.app.stores;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.app.upkeep.Standings;
+import keel.core.Findings;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,14 +44,16 @@ class StoresController {
     }
 
     @PostMapping("/stores/items")
-    String addItem(@RequestParam String name, @RequestParam String unit, @RequestParam(required = false) Double lowAt,
-                   @RequestParam(required = false) Double quantity, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> stock.addItem(name, unit, lowAt, quantity), "/stores", model, response, () -> stores(model));
+    String addItem(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> stock.addItem(typed.get("name"), typed.get("unit"), number(typed, "lowAt"), number(typed, "quantity")), "/stores", model,
+                response, () -> stores(model));
     }
 
     @PostMapping("/stores/resins")
-    String addResin(@RequestParam String name, @RequestParam(required = false) Double densityGPerMl, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> resins.add(name, densityGPerMl), "/stores", model, response, () -> stores(model));
+    String addResin(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl")), "/stores", model, response, () -> stores(model));
     }
 
     @PostMapping("/stores/resins/{code}/retire")
@@ -64,22 +70,22 @@ class StoresController {
     }
 
     @PostMapping("/stores/{item}/move")
-    String move(@PathVariable String item, @RequestParam(required = false) Double quantity, @RequestParam String reason, Model model,
-                HttpServletResponse response) {
-        model.addAttribute("typedReason", reason);
-        model.addAttribute("typedQuantity", quantity);
-        return PageErrors.tried(() -> stock.move(item, quantity, reason), "/stores/" + item, model, response, () -> item(item, model));
+    String move(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> stock.move(item, number(typed, "quantity"), typed.get("reason")), "/stores/" + item, model, response, () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/count")
-    String count(@PathVariable String item, @RequestParam(required = false) Double counted, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> stock.count(item, counted), "/stores/" + item, model, response, () -> item(item, model));
+    String count(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> stock.count(item, number(typed, "counted")), "/stores/" + item, model, response, () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/change")
-    String change(@PathVariable String item, @RequestParam(required = false) Double lowAt, @RequestParam(defaultValue = "false") boolean retired) {
-        stock.changeItem(item, lowAt, retired);
-        return "redirect:/stores/" + item;
+    String change(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> stock.changeItem(item, number(typed, "lowAt"), "true".equals(typed.get("retired"))), "/stores/" + item, model, response,
+                () -> item(item, model));
     }
 
     @GetMapping("/machines/{code}/pour")
@@ -90,17 +96,15 @@ class StoresController {
     }
 
     @PostMapping("/machines/{code}/pour")
-    String pour(@PathVariable String code, @RequestParam(required = false) String resin, @RequestParam(required = false) Double ml, Model model,
-                HttpServletResponse response) {
-        model.addAttribute("typedResin", resin);
-        model.addAttribute("typedMl", ml);
+    String pour(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
         return PageErrors.tried(() -> {
             MachineRef machine = fleet.machine(code);
             Parts.PartRef vat = parts.vatOn(machine.id());
             if (vat == null) {
                 throw new Conflict("resin", "No vat is on " + machine.name() + ".");
             }
-            resins.pour(vat.code(), resin, ml, null);
+            resins.pour(vat.code(), typed.get("resin"), number(typed, "ml"), null);
         }, "/machines/" + code, model, response, () -> pourForm(code, model));
     }
 
@@ -108,5 +112,13 @@ class StoresController {
     String withdrawPour(@PathVariable long id, @RequestParam String reason, @RequestParam String back) {
         resins.withdraw(id, reason);
         return "redirect:/machines/" + fleet.machine(back).code();
+    }
+
+    /** A number as it was typed; what is none is refused at its field. */
+    private static Double number(Map<String, String> typed, String field) {
+        Findings findings = new Findings();
+        Double number = Typed.number(typed.get(field), field, findings);
+        Refused.unless(findings);
+        return number;
     }
 }

@@ -1,0 +1,65 @@
+package keel.app.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+
+/** Pages as whoever is signed in gets them, and forms as they fill them in. */
+public abstract class PageTest extends AppTest {
+
+    @Autowired
+    private MockMvc mvc;
+
+    /** Status, page and where it led to. */
+    protected record Shown(int status, String html, String to) {}
+
+    protected String page(String path) {
+        Shown shown = send(MockMvcRequestBuilders.get(path));
+        assertThat(shown.status()).as(path).isEqualTo(200);
+        return shown.html();
+    }
+
+    /** Sends a form; fields come in pairs: name, value. */
+    protected Shown form(String path, String... fields) {
+        MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path).with(csrf());
+        for (int i = 0; i < fields.length; i += 2) {
+            request.param(fields[i], fields[i + 1]);
+        }
+        return send(request);
+    }
+
+    /** Sends a form that must be in order; answers where it led to. */
+    protected String accepted(String path, String... fields) {
+        Shown shown = form(path, fields);
+        assertThat(shown.status()).as(path + " " + String.join(" ", fields)).isEqualTo(302);
+        return shown.to();
+    }
+
+    /** Sends a form that must be refused with these words, everything typed kept; answers the page. */
+    protected String refused(int status, String words, String path, String... fields) {
+        Shown shown = form(path, fields);
+        assertThat(shown.status()).as(path + " " + String.join(" ", fields)).isEqualTo(status);
+        assertThat(shown.html()).contains(words);
+        return shown.html();
+    }
+
+    private Shown send(MockHttpServletRequestBuilder request) {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        try {
+            MockHttpServletResponse response = mvc.perform(request.with(authentication(who))).andReturn().getResponse();
+            return new Shown(response.getStatus(), response.getContentAsString(), response.getRedirectedUrl());
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        } finally {
+            SecurityContextHolder.getContext().setAuthentication(who);
+        }
+    }
+}
