@@ -13,7 +13,8 @@ class CoreStaysPlainTest {
 
     @ArchTest
     static final ArchRule usesOnlyJavaMathematicsAndYaml = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("java..", "keel.core..", "com.fasterxml.jackson..", "com.networknt.schema..", "org.apache.commons.text.similarity..");
+            .resideInAnyPackage("java..", "keel.core..", "com.fasterxml.jackson..", "com.networknt.schema..", "org.apache.commons.text.similarity..",
+            "org.apache.commons.statistics..", "org.hipparchus..");
 
     @ArchTest
     static final ArchRule knowsNoDatabase = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax.sql..");

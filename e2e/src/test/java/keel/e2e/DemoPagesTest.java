@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 class DemoPagesTest {
 
     private static final List<String> PAGES = List.of("/fleet", "/machines/avocet", "/machines/bittern", "/machines/fulmar", "/machines/godwit",
-            "/runs", "/runs/new?machine=avocet", "/runs/new?machine=bittern&after=true", "/runs/1", "/failures", "/failures/new?machine=egret",
+            "/runs", "/runs/new", "/machines/egret/start", "/machines/bittern/start", "/runs/new?machine=bittern&after=true", "/runs/1", "/failures", "/failures/new?machine=egret",
             "/failures/1", "/bench", "/machines/curlew/services/FILM_CHANGE", "/machines/bittern/services/CLEAN_UP",
             "/machines/godwit/services/TANK_CHANGE", "/machines/avocet/services/LEVELLING", "/machines/avocet/pour", "/stores",
             "/stores/nitrile-gloves", "/logbook", "/setup", "/setup/models/new", "/setup/machines/avocet", "/setup/people", "/account",

@@ -23,7 +23,7 @@ class Shots {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("fleet", "/fleet");
         views.put("machine", "/machines/curlew");
-        views.put("run", "/runs/new?machine=avocet");
+        views.put("start-gate", "/machines/avocet/start");
         views.put("failure", "/failures/1");
         views.put("guide-kit", "/machines/curlew/guides/film-change");
         views.put("bench", "/bench");

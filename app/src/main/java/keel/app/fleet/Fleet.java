@@ -107,6 +107,12 @@ public class Fleet {
         return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().frame();
     }
 
+    /** Whether a machine fills its vat or tank by itself. */
+    @Transactional(readOnly = true)
+    public boolean selfFilling(long machineId) {
+        return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().selfFilling;
+    }
+
     /** Code of the room, checked. */
     @Transactional(readOnly = true)
     public String roomOfEntry(String code) {

@@ -96,7 +96,7 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> 
             case SCREEN -> m.screen();
             default -> m.light();
         };
-        double pace = m.hoursPerDay() * (part.uvClock() ? m.total().uvShare(defaults.value("uv.share")) : 1);
+        double pace = m.hoursPerDay() * (part.uvClock() ? m.sinceRecords().uvShare(defaults.value("uv.share")) : 1);
         if (view == null || view.endedAt() != null || pace <= 0) {
             return null;
         }

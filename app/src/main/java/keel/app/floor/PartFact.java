@@ -60,7 +60,7 @@ record PartFact(String part, String code, String figure, String line, MachineSta
     /** Chance to fail in a typical job. */
     private static String chance(Defaults defaults, PartUse.Part part, double age, MachineNow m) {
         double hours = defaults.value("job.typicalHours");
-        double pace = part.uvClock() ? m.total().uvShare(defaults.value("uv.share")) : 1;
+        double pace = part.uvClock() ? m.sinceRecords().uvShare(defaults.value("uv.share")) : 1;
         double chance = 100 * defaults.life(part).failsWithin(age, hours * pace);
         return String.format(Locale.ROOT, "%s %% to fail in %.0f h", chance < 1 ? "<1" : Long.toString(Math.round(chance)), hours);
     }

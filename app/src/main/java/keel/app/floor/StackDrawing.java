@@ -37,19 +37,19 @@ public record StackDrawing(MachineState state, double width, double height, Fram
     /** A box, px; y from the top. */
     public record Box(double x, double y, double w, double h) {
 
-        double middleX() {
+        public double middleX() {
             return x + w / 2;
         }
 
-        double middleY() {
+        public double middleY() {
             return y + h / 2;
         }
 
-        double right() {
+        public double right() {
             return x + w;
         }
 
-        double bottom() {
+        public double bottom() {
             return y + h;
         }
 

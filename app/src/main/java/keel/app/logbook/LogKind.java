@@ -2,7 +2,7 @@ package keel.app.logbook;
 
 /** What kind of entry the logbook holds. */
 public enum LogKind {
-    RUN_STARTED("Run started"), RUN_FINISHED("Run finished"), RUN_LOGGED("Run logged"), RUN_CORRECTED("Run corrected"),
+    RUN_STARTED("Run started"), RUN_FINISHED("Run finished"), RUN_LOGGED("Run logged"), RUN_CORRECTED("Run corrected"), GATE_PASSED("Start gate"),
     FAILURE_LOGGED("Failure"), FAILURE_CORRECTED("Failure corrected"), CAUSE_NAMED("Cause"), CHECK_DONE("Check"), PHOTO_ADDED("Photo"),
     SERVICE("Service"), SERVICE_WITHDRAWN("Service withdrawn"), HOLD_OVERRIDDEN("Hold overridden"),
     POURED("Resin poured"), POUR_WITHDRAWN("Pour withdrawn"), STOCK_MOVED("Stock"), PART_ENDED("Part condemned"), SET_UP("Set-up"),

@@ -43,12 +43,12 @@ class RunsController {
 
     /** What stands in the form, as it was typed. */
     record RunForm(String machine, String job, String startedAt, String endedAt, String layers, String layerExposureS, String resinMl,
-                   String outcome, String reachedLayer, String reason, String overrideReason, Boolean withdrawn) {
+                   String outcome, String reachedLayer, String reason, Boolean withdrawn) {
 
         static RunForm of(RunView run, ShopTime times) {
             return new RunForm(run.machine(), run.job(), times.field(run.startedAt()), times.field(run.endedAt()), Integer.toString(run.layers()),
                     plain(run.layerExposureS()), plain(run.resinMl()), run.outcome() == null ? "" : run.outcome().name(),
-                    run.reachedLayer() == null ? "" : run.reachedLayer().toString(), "", "", run.withdrawn());
+                    run.reachedLayer() == null ? "" : run.reachedLayer().toString(), "", run.withdrawn());
         }
 
         private static String plain(double number) {
@@ -69,27 +69,27 @@ class RunsController {
         return "runs/list";
     }
 
+    /** Logs a run that has ended; without that, leads to the start gate of a machine. */
     @GetMapping("/runs/new")
     String form(@RequestParam(required = false) String machine, @RequestParam(defaultValue = "false") boolean after, Model model) {
+        if (!after) {
+            model.addAttribute("standing", standings.all());
+            return machine == null || machine.isBlank() ? "runs/which" : "redirect:/machines/" + fleet.machine(machine).code() + "/start";
+        }
         RunForm form = runs.last(machine).map(last -> new RunForm(last.machine(), "", "", "", Integer.toString(last.layers()),
-                        RunForm.plain(last.layerExposureS()), "", "GOOD", "", "", "", null))
-                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", "", null));
-        return show(form, after, model);
+                        RunForm.plain(last.layerExposureS()), "", "GOOD", "", "", null))
+                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", null));
+        return show(form, model);
     }
 
     @PostMapping("/runs")
-    String enter(RunForm form, @RequestParam(defaultValue = "false") boolean after, Model model, HttpServletResponse response) {
+    String enter(RunForm form, Model model, HttpServletResponse response) {
         try {
-            RunView run = runs.enter(read(form, after));
-            return "redirect:" + (after && run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + run.id()
-                    : "/machines/" + run.machine());
-        } catch (HoldsOpen e) {
-            response.setStatus(409);
-            model.addAttribute("holds", e.holds());
-            return show(form, after, model);
+            RunView run = runs.enter(read(form, true));
+            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + run.id() : "/machines/" + run.machine());
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
-            return show(form, after, model);
+            return show(form, model);
         }
     }
 
@@ -142,9 +142,8 @@ class RunsController {
         return "runs/run";
     }
 
-    private String show(RunForm form, boolean after, Model model) {
+    private String show(RunForm form, Model model) {
         model.addAttribute("form", form);
-        model.addAttribute("after", after);
         model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
         model.addAttribute("outcomes", Outcome.values());
         return "runs/new";
@@ -160,6 +159,6 @@ class RunsController {
         Double resin = Typed.number(form.resinMl(), "resinMl", findings);
         Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
         Refused.unless(findings);
-        return new RunEntry(form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, form.overrideReason());
+        return new RunEntry(form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, null);
     }
 }

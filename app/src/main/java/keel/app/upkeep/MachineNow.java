@@ -14,6 +14,7 @@ import keel.core.wear.Usage;
  * @param screen          screen that is fitted; null if none or the machine has none
  * @param run             the run that is open, null if none
  * @param total           print hours and so on of the machine itself, counter reading at take-over included
+ * @param sinceRecords    the same without that reading
  * @param sinceLubricated usage since the Z axis was lubricated
  * @param sinceAbraded    usage since the plate was abraded or replaced
  * @param sinceLevelled   usage since the plate was levelled
@@ -22,7 +23,7 @@ import keel.core.wear.Usage;
 public record MachineNow(long id, String code, String name, MachineKind kind, String model, String room, String roomName,
                          double plateWidthMm, double plateDepthMm, double plateHeightMm, Double fillLineMl, Instant since, Standing standing, List<Hold> holds,
                          PartView vat, PartView film, PartView screen, PartView plate, PartView light, OpenRun run, String resin, double resinMl,
-                         Usage total, Usage sinceLubricated, Usage sinceAbraded, Usage sinceLevelled, Instant levelledAt,
+                         Usage total, Usage sinceRecords, Usage sinceLubricated, Usage sinceAbraded, Usage sinceLevelled, Instant levelledAt,
                          double hoursPerDay, boolean holdNextPartToLight) {
 
     /**

@@ -97,7 +97,7 @@ public class Standings {
         return new MachineNow(row.id(), row.code(), row.name(), row.kind(), row.model(), row.room(), row.roomName(), row.width(), row.depth(),
                 row.heightMm(), row.fillLine(), row.since(), standing, holds, part.get(ComponentKind.VAT), part.get(ComponentKind.FILM),
                 row.kind().hasScreen() ? part.get(ComponentKind.SCREEN) : null, part.get(ComponentKind.PLATE), part.get(ComponentKind.LIGHT),
-                run, row.resin(), row.resinMl(), total, meter.apply("LUBRICATED"), meter.apply("ABRADED"), meter.apply("LEVELLED"),
+                run, row.resin(), row.resinMl(), total, meter.apply("MACHINE"), meter.apply("LUBRICATED"), meter.apply("ABRADED"), meter.apply("LEVELLED"),
                 row.levelledAt(), hoursPerDay, row.holdToLight());
     }
 

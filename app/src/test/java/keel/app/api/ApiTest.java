@@ -307,6 +307,65 @@ class ApiTest extends AppTest {
         assertThat(post("/api/v1/quick", "{\"line\":\"%s start 900layers 2s 40ml latch\",\"commit\":true}".formatted(m)).status()).isEqualTo(409);
     }
 
+    private static final String LEVEL = "{\"points\":[[5,5,%s],[139,5,%s],[5,76,%s],[139,76,%s]],\"plateMm\":[144,81],\"bottomLayerMm\":0.05%s}";
+
+    private static String level(double frontLeft, double frontRight, double backLeft, double backRight, String more) {
+        return LEVEL.formatted(frontLeft, frontRight, backLeft, backRight, more).replaceAll("\\[([0-9.]+),([0-9.]+),(-?[0-9.E]+)\\]",
+                "{\"xMm\":$1,\"yMm\":$2,\"zMm\":$3}");
+    }
+
+    @Test
+    void aPlateIsJudgedFromItsReadings() throws Exception {
+        JsonNode tilted = post("/api/v1/plate/level", level(0, 0.134, 0, 0.134, ",\"screws\":{\"thread\":\"M4\",\"positions\":[[0,0],[140,0]]}")).body();
+        assertThat(tilted.get("tiltXMmPer100").asDouble()).isCloseTo(0.1, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(tilted.get("verdict").asText()).isEqualTo("ADJUST");
+        assertThat(tilted.get("lowCorner").asText()).isEqualTo("FRONT_LEFT");
+        assertThat(tilted.at("/screwTurns/0").asDouble()).isCloseTo(-0.2, org.assertj.core.api.Assertions.within(1e-9));
+        JsonNode twisted = post("/api/v1/plate/level", level(0.2, 0, 0, 0.2, "")).body();
+        assertThat(twisted.get("verdict").asText()).isEqualTo("SAND");
+        assertThat(twisted.get("screwTurns").isNull()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+        "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":9,\"zMm\":0.1},{\"xMm\":18,\"yMm\":18,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+        "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":40},{\"xMm\":0,\"yMm\":9,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+        "/plate/level|{\"points\":null,\"plateMm\":[144,81],\"bottomLayerMm\":0.05}", "/plate/level|{\"points\":[],\"bottomLayerMm\":0.05}",
+        "/runs/estimate|{\"layers\":10,\"exposureS\":2,\"liftMm\":6,\"liftMmPerMin\":0,\"retractMmPerMin\":120}", "/runs/estimate|{\"layers\":10}",
+        "/resin/working-curve|{\"points\":[{\"exposure\":2,\"depthMm\":0.1}]}", "/resin/working-curve|{\"points\":[{\"exposure\":2},{\"exposure\":3,\"depthMm\":0.1}]}",
+        "/scale|{\"measurements\":[{\"nominalMm\":0,\"measuredMm\":20}]}", "/scale|{}"})
+    void whatCannotBeComputedIsRefusedInASentence(String path, String body) throws Exception {
+        Answer answer = post("/api/v1" + path, body);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+        assertThat(answer.body().get("detail").asText()).endsWith(".");
+    }
+
+    @Test
+    void timeDoseAndSizeAreComputed() throws Exception {
+        JsonNode time = post("/api/v1/runs/estimate", ("{\"layers\":10,\"bottomLayers\":2,\"transitionLayers\":3,\"bottomExposureS\":30,\"exposureS\":2,"
+                + "\"waitBeforeS\":0.5,\"waitAfterS\":0.5,\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":120}")).body();
+        assertThat(time.get("seconds").asDouble()).isEqualTo(218);
+        assertThat(time.get("uvOnSeconds").asDouble()).isEqualTo(118);
+        JsonNode curve = post("/api/v1/resin/working-curve", "{\"points\":[{\"exposure\":2,\"depthMm\":0.1},{\"exposure\":4,\"depthMm\":0.17}],\"wantedDepthMm\":0.17}").body();
+        assertThat(curve.get("exposureForDepth").asDouble()).isCloseTo(4, org.assertj.core.api.Assertions.within(1e-9));
+        JsonNode scale = post("/api/v1/scale", "{\"measurements\":[{\"nominalMm\":20,\"measuredMm\":20.4},{\"nominalMm\":20,\"measuredMm\":20.3},{\"nominalMm\":20,\"measuredMm\":20.5}]}").body();
+        assertThat(scale.get("correct").asBoolean()).isTrue();
+        assertThat(scale.get("offsetMm").isNull()).isTrue();
+    }
+
+    @Test
+    void theGateOfAMachineIsAsked() throws Exception {
+        String m = shop.maskMachine();
+        JsonNode gate = get("/api/v1/machines/" + m + "/gate?layers=1000&resinMl=84").body();
+        assertThat(gate.get("mayStart").asBoolean()).isTrue();
+        assertThat(gate.get("items").findValuesAsText("state")).contains("ASK", "OK");
+        shop.run(m, 1, 4);
+        assertThat(get("/api/v1/machines/" + m + "/gate").body().get("mayStart").asBoolean()).isFalse();
+        assertThat(get("/api/v1/machines/" + m + "/gate?layers=0").status()).isEqualTo(422);
+        assertThat(get("/api/v1/machines/heron/gate").status()).isEqualTo(404);
+    }
+
     private static String run(String machine, int from, int to) {
         return ("{\"machine\":\"%s\",\"job\":\"Latch pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
                 + "\"resinMl\":50,\"outcome\":\"GOOD\"}").formatted(machine, TestShop.at(from), TestShop.at(to));

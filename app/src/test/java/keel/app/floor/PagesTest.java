@@ -27,7 +27,7 @@ class PagesTest extends AppTest {
     @Test
     void aRefusedRunKeepsWhatWasTypedAndSaysWhatIsWrong() throws Exception {
         String m = shop.maskMachine();
-        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("after", "true").param("machine", m).param("job", "Hinge, set of eight")
+        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("machine", m).param("job", "Hinge, set of eight")
                 .param("startedAt", "2025-02-01T10:00").param("endedAt", "2025-02-01T09:00").param("layers", "many").param("layerExposureS", "2,3")
                 .param("resinMl", "84").param("outcome", "GOOD"));
         assertThat(page.getStatus()).isEqualTo(422);
@@ -38,24 +38,11 @@ class PagesTest extends AppTest {
     @Test
     void decimalsMayBeTypedWithAComma() throws Exception {
         String m = shop.maskMachine();
-        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("after", "true").param("machine", m).param("job", "Hinge")
+        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("machine", m).param("job", "Hinge")
                 .param("startedAt", "2025-02-01T10:00").param("endedAt", "2025-02-01T14:00").param("layers", "1000").param("layerExposureS", "2,3")
                 .param("resinMl", "84,5").param("outcome", "GOOD"));
         assertThat(page.getRedirectedUrl()).isEqualTo("/machines/" + m);
         assertThat(shop.now(m).total().resinMl()).isEqualTo(84.5);
-    }
-
-    @Test
-    void aStartOnAHeldMachineSaysWhyAndOffersAKeeperTheOverride() throws Exception {
-        String m = shop.maskMachine();
-        shop.run(m, 1, 4);
-        MockHttpServletRequestBuilder start = post("/runs").with(csrf()).param("machine", m).param("job", "Hinge").param("layers", "1000")
-                .param("layerExposureS", "2.3").param("resinMl", "84");
-        MockHttpServletResponse page = send(start);
-        assertThat(page.getStatus()).isEqualTo(409);
-        assertThat(page.getContentAsString()).contains("must not print", "The last print may still hang on the plate", "Override");
-        shop.as("operator");
-        assertThat(send(start).getContentAsString()).contains("A keeper can override").doesNotContain("name=\"overrideReason\"");
     }
 
     @Test

@@ -14,7 +14,7 @@ class RunsPagesTest extends PageTest {
     @Test
     void aRunIsStartedFinishedBadlyAndLeadsIntoItsFailure() {
         String m = shop.maskMachine();
-        accepted("/runs", "machine", m, "job", "Hinge", "layers", "900", "layerExposureS", "2,1", "resinMl", "40");
+        runs.enter(new RunEntry(m, "Hinge", null, null, 900, 2.1, 40.0, null, null, null));
         long id = shop.now(m).run().id();
         assertThat(page("/runs/" + id)).contains("It has ended", "Finish the run");
         assertThat(page("/fleet")).contains("Hinge");
@@ -45,6 +45,6 @@ class RunsPagesTest extends PageTest {
         shop.run(m, 1, 4);
         assertThat(page("/runs?machine=" + m + "&text=LATCH")).contains("Latch pattern");
         assertThat(page("/runs?machine=" + m + "&text=100%25")).contains("No runs here yet");
-        assertThat(page("/runs/new?machine=" + m)).as("starts from the last run").contains("value=\"1000\"", "value=\"1.8\"");
+        assertThat(page("/runs/new?after=true&machine=" + m)).as("starts from the last run").contains("value=\"1000\"", "value=\"1.8\"");
     }
 }

@@ -1,0 +1,100 @@
+package keel.app.starting;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Map;
+import keel.app.floor.StackDrawing;
+import keel.app.floor.Stacks;
+import keel.app.problems.Conflict;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.app.runs.HoldsOpen;
+import keel.app.runs.RunEntry;
+import keel.app.runs.RunView;
+import keel.app.runs.Runs;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.Standings;
+import keel.core.Findings;
+import keel.core.gate.GateItem;
+import keel.core.gate.StartGate;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page of the start gate: the machine in cross-section, each question where its part is, and the job beside it. */
+@Controller
+class GateController {
+
+    private final Gates gates;
+    private final Runs runs;
+    private final Standings standings;
+    private final Stacks stacks;
+
+    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks) {
+        this.gates = gates;
+        this.runs = runs;
+        this.standings = standings;
+        this.stacks = stacks;
+    }
+
+    /** The job as it stands in the form. */
+    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, List<String> looked) {
+
+        JobForm {
+            looked = looked == null ? List.of() : looked;
+        }
+
+        static JobForm after(RunView last) {
+            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null);
+        }
+
+        private static String plain(double number) {
+            return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+        }
+    }
+
+    /** Starts from the last job on this machine; a changed amount asks for the gate anew. */
+    @GetMapping("/machines/{code}/start")
+    String gate(@PathVariable String code, JobForm typed, Model model) {
+        JobForm form = typed.job() != null || typed.layers() != null ? typed
+                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null));
+        return show(code, form, model);
+    }
+
+    @PostMapping("/machines/{code}/start")
+    String start(@PathVariable String code, JobForm form, Model model, HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            RunEntry entry = new RunEntry(code, form.job(), null, null, Typed.whole(form.layers(), "layers", findings),
+                    Typed.number(form.layerExposureS(), "layerExposureS", findings), Typed.number(form.resinMl(), "resinMl", findings), null, null,
+                    form.overrideReason());
+            Refused.unless(findings);
+            gates.start(entry, form.looked());
+            return "redirect:/machines/" + code;
+        } catch (HoldsOpen e) {
+            response.setStatus(409);
+            model.addAttribute("held", e.getMessage());
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+        }
+        return show(code, form, model);
+    }
+
+    private String show(String code, JobForm form, Model model) {
+        MachineNow m = standings.of(code);
+        List<GateItem> items = gates.of(code, Gates.layers(form.layers()), Gates.amount(form.resinMl()));
+        StackDrawing drawing = stacks.of(m);
+        model.addAttribute("m", m);
+        model.addAttribute("form", form);
+        model.addAttribute("drawing", drawing);
+        model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));
+        model.addAttribute("mayStart", StartGate.mayStart(items));
+        model.addAttribute("asked", items.stream().filter(i -> i.state() == GateItem.State.ASK).count());
+        model.addAttribute("states", Map.of("OK", "READY", "WARN", "DUE", "HOLD", "HOLD"));
+        return "starting/gate";
+    }
+}

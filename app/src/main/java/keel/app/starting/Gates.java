@@ -1,0 +1,132 @@
+package keel.app.starting;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.air.Air;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.ShopSettings;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.problems.Refused;
+import keel.app.runs.RunEntry;
+import keel.app.runs.RunView;
+import keel.app.runs.Runs;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.PartView;
+import keel.app.upkeep.SinceFailure;
+import keel.app.upkeep.Standings;
+import keel.core.Findings;
+import keel.core.gate.GateFacts;
+import keel.core.gate.GateItem;
+import keel.core.gate.StartGate;
+import keel.core.standing.Defaults;
+import keel.core.standing.MachineKind;
+import keel.core.standing.PartUse;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The start gate of a machine: puts its questions from the records, and lets a run through once they are answered. */
+@Service
+@Transactional
+public class Gates {
+
+    private final Standings standings;
+    private final SinceFailure sinceFailure;
+    private final Fleet fleet;
+    private final Air air;
+    private final ShopSettings settings;
+    private final Runs runs;
+    private final Logbook logbook;
+    private final Clock clock;
+
+    Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Logbook logbook, Clock clock) {
+        this.standings = standings;
+        this.sinceFailure = sinceFailure;
+        this.fleet = fleet;
+        this.air = air;
+        this.settings = settings;
+        this.runs = runs;
+        this.logbook = logbook;
+        this.clock = clock;
+    }
+
+    /**
+     * @param layers of the job, null if not known
+     * @param jobMl  resin of the job, ml, null if not known
+     */
+    @Transactional(readOnly = true)
+    public List<GateItem> of(String machineCode, Integer layers, Double jobMl) {
+        MachineNow m = standings.of(machineCode);
+        Defaults defaults = settings.defaults();
+        return new StartGate(defaults).items(facts(m, layers, jobMl, defaults));
+    }
+
+    /**
+     * Starts a run through the gate.
+     *
+     * @param looked codes of the questions that somebody looked at and found in order
+     * @throws Refused if one that only eyes can tell was not looked at
+     */
+    public RunView start(RunEntry entry, List<String> looked) {
+        Actor actor = Actor.current();
+        List<GateItem> items = of(entry.machine(), entry.layers(), entry.resinMl());
+        Findings findings = new Findings();
+        items.stream().filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
+                .forEach(i -> findings.add(i.code(), "Not looked at yet: " + i.text()));
+        Refused.unless(findings);
+        RunView run = runs.enter(entry);
+        String warned = String.join(" ", items.stream().filter(i -> i.state() == GateItem.State.WARN).map(GateItem::text).toList());
+        logbook.write(LogDraft.of(LogKind.GATE_PASSED, fleet.machine(entry.machine()).id(), "RUN", run.id(), run.startedAt(), run.machineName()
+                + ": looked at before the start: plate, vat, resin, file and ventilation.", Map.of("run", run.id(), "items", items), actor)
+                .noting(warned.isEmpty() ? null : "Started knowing: " + warned));
+        return run;
+    }
+
+    private GateFacts facts(MachineNow m, Integer layers, Double jobMl, Defaults defaults) {
+        SinceFailure.Now since = sinceFailure.of(m.id());
+        Air.RoomNow room = air.rooms().stream().filter(r -> r.code().equals(m.room()) && r.at() != null).findFirst().orElse(null);
+        Double readAgo = room == null ? null : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
+        String resin = m.resin() == null ? null : m.resin().replace('-', ' ');
+        return new GateFacts(m.kind(), m.holds(), parts(m), jobHours(m, layers, defaults), m.sinceRecords().uvShare(defaults.value("uv.share")), resin,
+                m.resin() == null ? null : Double.valueOf(m.resinMl()), jobMl, m.fillLineMl(), fleet.selfFilling(m.id()), room == null ? null : room.temperatureC(),
+                readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(), m.holdNextPartToLight());
+    }
+
+    /** By the pace of this machine's own layers; a typical job where either is not known. */
+    private static double jobHours(MachineNow m, Integer layers, Defaults defaults) {
+        return layers == null || m.sinceRecords().layers() == 0 ? defaults.value("job.typicalHours")
+                : layers * (m.sinceRecords().hours() / m.sinceRecords().layers());
+    }
+
+    private static List<PartUse> parts(MachineNow m) {
+        List<PartUse> parts = new ArrayList<>();
+        if (m.film() != null) {
+            parts.add(use(m.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM, m.kind().lining(), m.film()));
+        }
+        if (m.screen() != null) {
+            parts.add(use(PartUse.Part.SCREEN, "Screen", m.screen()));
+        }
+        return parts;
+    }
+
+    private static PartUse use(PartUse.Part part, String words, PartView view) {
+        return new PartUse(part, words + " " + view.code(), view.usage());
+    }
+
+    /** A layer count as it may come from a link: nonsense is taken as not known. */
+    static Integer layers(String text) {
+        return text != null && text.strip().matches("\\d{1,5}") && Integer.parseInt(text.strip()) > 0 ? Integer.valueOf(text.strip()) : null;
+    }
+
+    /** The same for an amount. */
+    static Double amount(String text) {
+        String plain = text == null ? "" : text.strip().replace(',', '.').toLowerCase(Locale.ROOT);
+        return plain.matches("\\d{1,5}(\\.\\d+)?") ? Double.valueOf(plain) : null;
+    }
+}

@@ -1,0 +1,108 @@
+package keel.app.starting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import keel.app.air.Air;
+import keel.app.logbook.LogFilter;
+import keel.app.logbook.Logbook;
+import keel.app.support.PageTest;
+import keel.core.gate.GateItem;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+class GatePagesTest extends PageTest {
+
+    private static final String[] LOOKED = {"plate-seen", "vat-felt", "resin-stirred", "file-and-air", "resin-enough"};
+
+    @Autowired
+    private Gates gates;
+    @Autowired
+    private Air air;
+    @Autowired
+    private Logbook logbook;
+
+    private static String[] job(String... more) {
+        List<String> fields = new ArrayList<>(List.of("job", "Hinge", "layers", "1000", "layerExposureS", "2,3", "resinMl", "84"));
+        fields.addAll(List.of(more));
+        return fields.toArray(String[]::new);
+    }
+
+    private static String[] looked() {
+        List<String> fields = new ArrayList<>();
+        for (String item : LOOKED) {
+            fields.addAll(List.of("looked", item));
+        }
+        return job(fields.toArray(String[]::new));
+    }
+
+    private GateItem item(String m, String code) {
+        return gates.of(m, 1000, 84.0).stream().filter(i -> i.code().equals(code)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void aRunStartsOnceEverythingWasLookedAtAndTheBookSaysSo() {
+        String m = shop.maskMachine();
+        String html = refused(422, "Not looked at yet: Nothing hangs on the plate", "/machines/" + m + "/start", job("looked", "vat-felt"));
+        assertThat(html).contains("value=\"Hinge\"", "value=\"2,3\"").containsPattern("value=\"vat-felt\"[^>]*checked");
+        assertThat(shop.now(m).run()).isNull();
+        accepted("/machines/" + m + "/start", looked());
+        assertThat(shop.now(m).run().job()).isEqualTo("Hinge");
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 9))).anySatisfy(l -> assertThat(l.headline()).contains("looked at before the start"));
+    }
+
+    @Test
+    void aHeldMachineDoesNotStartAndAKeeperMayOverrideWithAReason() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        String html = page("/machines/" + m + "/start");
+        assertThat(html).contains("The last print may still hang on the plate", "Clear the holds first", "Start all the same");
+        refused(409, "must not print", "/machines/" + m + "/start", looked());
+        shop.as("operator");
+        assertThat(page("/machines/" + m + "/start")).contains("A keeper can override").doesNotContain("name=\"overrideReason\"");
+        shop.as("keeper");
+        List<String> fields = new ArrayList<>(List.of(looked()));
+        fields.addAll(List.of("overrideReason", "seen, it is clear"));
+        accepted("/machines/" + m + "/start", fields.toArray(String[]::new));
+        assertThat(shop.now(m).run()).isNotNull();
+    }
+
+    @Test
+    void whatTheRecordsKnowIsAnswered() {
+        String m = shop.maskMachine();
+        assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.ASK);
+        accepted("/machines/" + m + "/pour", "resin", shop.resin("Fen green"), "ml", "240");
+        assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.OK);
+        assertThat(gates.of(m, 1000, 220.0)).filteredOn(i -> i.code().equals("resin-enough")).singleElement().satisfies(i -> assertThat(i.text()).contains("Pour about 22 ml more"));
+        assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.WARN);
+        air.read(shop.now(m).room(), 16.0, null);
+        assertThat(item(m, "temperature").text()).contains("16.0 °C", "0.2 to 0.5 s");
+        air.read(shop.now(m).room(), 22.0, null);
+        assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.OK);
+    }
+
+    @Test
+    void theSameAgainAfterAFailureIsWarnedOfUntilSomethingIsChanged() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        shop.failure(m, 6, "layer-split");
+        shop.service(m, "CLEAN_UP", 7, "way", "FULL");
+        shop.service(m, "PLATE_CLEARED", 7);
+        assertThat(item(m, "nothing-changed").state()).isEqualTo(GateItem.State.WARN);
+        shop.service(m, "LEVELLING", 8, "school", "PAPER");
+        assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().equals("nothing-changed"));
+        shop.failure(m, 9, "layer-split");
+        shop.run(m, 10, 4);
+        assertThat(gates.of(m, 1000, 84.0)).as("a good print since").noneMatch(i -> i.code().equals("nothing-changed"));
+    }
+
+    @Test
+    void theLastJobStandsInTheFormAndNonsenseInALinkIsPassedOver() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        assertThat(page("/machines/" + m + "/start")).contains("value=\"Latch pattern\"", "value=\"1000\"", "value=\"50\"");
+        assertThat(page("/machines/" + m + "/start?job=x&layers=many&resinMl=-5")).contains("value=\"many\"", "value=\"-5\"");
+        assertThat(form("/machines/" + m + "/start", "job", "x", "layers", "many", "layerExposureS", "", "resinMl", "").status()).isEqualTo(422);
+    }
+}

@@ -1,0 +1,61 @@
+package keel.core.exposure;
+
+import java.util.Arrays;
+import java.util.List;
+import keel.core.Finding;
+import keel.core.Findings;
+
+/**
+ * How long a print takes, and how long of that the light is on. A layer takes wait, exposure, wait, lift and retract,
+ * whatever its area. The bottom layers have their own exposure; k transition layers lead from it to the normal one in equal
+ * steps: t_b − (t_b − t_n)·i/(k + 1), i = 1…k.
+ *
+ * @param seconds     of the whole print
+ * @param uvOnSeconds of light
+ */
+public record PrintTime(double seconds, double uvOnSeconds) {
+
+    /**
+     * What a sliced file and a profile say. Speeds in mm/min.
+     *
+     * @param releaseS time of a release that is no lift (tilting, sliding), s; 0 for none
+     */
+    public record Settings(int layers, int bottomLayers, int transitionLayers, double bottomExposureS, double exposureS, double waitBeforeS,
+                           double waitAfterS, double liftMm, double liftMmPerMin, double retractMmPerMin, double releaseS) {
+
+        /** What cannot be, at the fields as the open interface calls them. */
+        public List<Finding> findings() {
+            Findings findings = new Findings();
+            findings.range((double) layers, 1, 60_000, "layers", "Layers", "");
+            findings.range((double) bottomLayers, 0, 1_000, "bottomLayers", "Bottom layers", "");
+            findings.range((double) transitionLayers, 0, 1_000, "transitionLayers", "Transition layers", "");
+            findings.when((long) bottomLayers + transitionLayers > layers, "bottomLayers", "There are more bottom and transition layers than layers.");
+            findings.range(bottomExposureS, 0, 600, "bottomExposureS", "The bottom exposure", "s");
+            findings.range(exposureS, 0.05, 300, "exposureS", "The exposure", "s");
+            findings.range(waitBeforeS, 0, 300, "waitBeforeS", "The wait before", "s");
+            findings.range(waitAfterS, 0, 300, "waitAfterS", "The wait after", "s");
+            findings.range(liftMm, 0, 100, "liftMm", "The lift", "mm");
+            findings.range(liftMmPerMin, 1, 5_000, "liftMmPerMin", "The lift speed", "mm/min");
+            findings.range(retractMmPerMin, 1, 5_000, "retractMmPerMin", "The retract speed", "mm/min");
+            findings.range(releaseS, 0, 300, "releaseS", "The release", "s");
+            return findings.list();
+        }
+
+        /** Exposure of each layer, s, from the first. */
+        double[] exposures() {
+            double[] exposures = new double[layers];
+            Arrays.fill(exposures, exposureS);
+            Arrays.fill(exposures, 0, Math.min(bottomLayers, layers), bottomExposureS);
+            for (int i = 1; i <= transitionLayers && bottomLayers + i <= layers; i++) {
+                exposures[bottomLayers + i - 1] = bottomExposureS - (bottomExposureS - exposureS) * i / (transitionLayers + 1);
+            }
+            return exposures;
+        }
+    }
+
+    public static PrintTime of(Settings s) {
+        double uvOn = Arrays.stream(s.exposures()).sum();
+        double moving = 60 * (s.liftMm() / s.liftMmPerMin() + s.liftMm() / s.retractMmPerMin());
+        return new PrintTime(uvOn + s.layers() * (s.waitBeforeS() + s.waitAfterS() + moving + s.releaseS()), uvOn);
+    }
+}

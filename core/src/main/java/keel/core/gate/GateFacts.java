@@ -1,0 +1,29 @@
+package keel.core.gate;
+
+import java.util.List;
+import keel.core.standing.Hold;
+import keel.core.standing.MachineKind;
+import keel.core.standing.PartUse;
+
+/**
+ * What the records know before a print starts. What is not known is null.
+ *
+ * @param parts                film or tank, and screen, with their use
+ * @param jobHours             how long the job will take, h
+ * @param uvShare              UV hours in a print hour
+ * @param resin                name of the resin in the vat
+ * @param resinMl              how much is in the vat, ml
+ * @param jobMl                how much the job takes, ml
+ * @param fillLineMl           what the vat may hold, ml
+ * @param selfFilling          whether the machine fills itself
+ * @param roomC                temperature of the room as last read, °C
+ * @param roomReadHoursAgo     how long ago that was
+ * @param printsSinceLevelling prints since the plate was levelled
+ * @param levelled             whether it was ever levelled on record
+ * @param lastFailed           whether the last print failed
+ * @param changedSince         whether anything was changed since it did
+ * @param holdNextToLight      whether the next part must be held to the light
+ */
+public record GateFacts(MachineKind kind, List<Hold> holds, List<PartUse> parts, double jobHours, double uvShare, String resin, Double resinMl,
+                        Double jobMl, Double fillLineMl, boolean selfFilling, Double roomC, Double roomReadHoursAgo, long printsSinceLevelling,
+                        boolean levelled, boolean lastFailed, boolean changedSince, boolean holdNextToLight) {}

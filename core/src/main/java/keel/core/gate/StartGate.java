@@ -1,0 +1,126 @@
+package keel.core.gate;
+
+import static keel.core.gate.GateItem.State.ASK;
+import static keel.core.gate.GateItem.State.HOLD;
+import static keel.core.gate.GateItem.State.OK;
+import static keel.core.gate.GateItem.State.WARN;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import keel.core.gate.GateItem.Part;
+import keel.core.standing.Defaults;
+import keel.core.standing.Hold;
+import keel.core.standing.PartUse;
+
+/**
+ * Puts the questions of the start gate: what the records know is answered, what only eyes can tell is asked, four times at
+ * the most when all is in order. Thresholds are figures that the shop may change; common practice, no published source.
+ */
+public final class StartGate {
+
+    private static final double STALE_HOURS = 12;
+
+    private final Defaults defaults;
+
+    public StartGate(Defaults defaults) {
+        this.defaults = defaults;
+    }
+
+    /** Whether nothing forbids a start. */
+    public static boolean mayStart(List<GateItem> items) {
+        return items.stream().noneMatch(i -> i.state() == HOLD);
+    }
+
+    /** The questions, in the order in which the machine is stacked. */
+    public List<GateItem> items(GateFacts f) {
+        List<GateItem> items = new ArrayList<>();
+        f.holds().forEach(h -> items.add(new GateItem(h.code().code(), part(h), HOLD, h.text())));
+        boolean held = !f.holds().isEmpty();
+        items.add(new GateItem("plate-seen", Part.PLATE, ASK, "Nothing hangs on the plate, and its bolts are tight."));
+        if (f.holds().stream().noneMatch(h -> h.code().code().equals("not-levelled"))) {
+            items.add(levelled(f));
+        }
+        String vessel = f.kind().vessel();
+        items.add(new GateItem("vat-felt", Part.VAT, ASK, "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
+        items.add(resin(f));
+        items.add(new GateItem("resin-stirred", Part.RESIN, ASK, "The resin is stirred, and it is the right one"
+                + (f.resin() == null ? "." : ": " + f.resin() + ".")));
+        f.parts().forEach(p -> items.add(chance(p, f)));
+        items.add(new GateItem("file-and-air", Part.JOB, ASK, "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
+        items.add(temperature(f));
+        if (f.lastFailed() && !f.changedSince() && !held) {
+            items.add(new GateItem("nothing-changed", Part.JOB, WARN, "The last print failed and nothing was changed since. The same again will most likely fail the same way."));
+        }
+        if (f.holdNextToLight()) {
+            items.add(new GateItem("hold-to-light", Part.SCREEN, WARN, "Something was crushed here: hold this part to the light and look for holes right through."));
+        }
+        return items;
+    }
+
+    private static GateItem levelled(GateFacts f) {
+        return f.levelled() ? new GateItem("levelled", Part.PLATE, OK, "Levelled " + f.printsSinceLevelling() + (f.printsSinceLevelling() == 1 ? " print" : " prints")
+                + " ago.") : new GateItem("levelled", Part.PLATE, WARN, "No levelling is on record.");
+    }
+
+    private GateItem resin(GateFacts f) {
+        if (f.selfFilling()) {
+            return new GateItem("resin-enough", Part.RESIN, OK, "The machine fills itself; look at its bottle.");
+        }
+        if (f.resinMl() == null || f.resin() == null) {
+            return new GateItem("resin-enough", Part.RESIN, ASK, "What is in the " + f.kind().vessel() + " is not on record: enough for the job and to keep it covered?");
+        }
+        double floor = f.fillLineMl() == null ? 0 : defaults.value("vat.leastShare") * f.fillLineMl();
+        String there = ml(f.resinMl());
+        if (f.jobMl() == null) {
+            return new GateItem("resin-enough", Part.RESIN, WARN, "About " + there + " in the " + f.kind().vessel() + "; how much the job takes is not said.");
+        }
+        if (f.fillLineMl() != null && f.resinMl() > f.fillLineMl()) {
+            return new GateItem("resin-enough", Part.RESIN, WARN, "About " + there + " is above the fill line of " + ml(f.fillLineMl()) + ".");
+        }
+        double need = f.jobMl() + floor;
+        if (f.resinMl() >= need) {
+            return new GateItem("resin-enough", Part.RESIN, OK, "About " + there + " in the " + f.kind().vessel() + ", " + ml(need) + " needed.");
+        }
+        return new GateItem("resin-enough", Part.RESIN, WARN, "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there + " is there, the job takes "
+                + ml(f.jobMl()) + " and the floor must stay covered.");
+    }
+
+    private GateItem chance(PartUse part, GateFacts f) {
+        double hours = f.jobHours() * (part.part().uvClock() ? f.uvShare() : 1);
+        double chance = defaults.life(part.part()).failsWithin(part.age(), hours);
+        boolean worth = chance > defaults.value("watch.failureChance") || part.age() >= defaults.replaceAt(part.part());
+        return new GateItem(part.part().prefix() + "-chance", part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM, worth ? WARN : OK,
+                String.format(Locale.ROOT, "%s: %s %% to fail in these %.1f h.", part.name(), chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)), f.jobHours()));
+    }
+
+    private GateItem temperature(GateFacts f) {
+        if (f.roomC() == null || f.roomReadHoursAgo() > STALE_HOURS) {
+            return new GateItem("temperature", Part.ROOM, WARN, f.roomC() == null ? "The room was never read: how warm is the resin?"
+                    : String.format(Locale.ROOT, "The room was read %.0f h ago: %.1f °C then.", f.roomReadHoursAgo(), f.roomC()));
+        }
+        double low = defaults.value("resin.lowC");
+        double high = defaults.value("resin.highC");
+        String is = String.format(Locale.ROOT, "%.1f °C in the room", f.roomC());
+        if (f.roomC() < low) {
+            return new GateItem("temperature", Part.ROOM, WARN, is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");
+        }
+        return f.roomC() > high ? new GateItem("temperature", Part.ROOM, WARN, is + " is warm; exposure may bleed.")
+                : new GateItem("temperature", Part.ROOM, OK, is + ".");
+    }
+
+    private static Part part(Hold hold) {
+        return switch (hold.code()) {
+            case PLATE_NOT_CLEAR, NOT_LEVELLED, STANCE_UNCHECKED -> Part.PLATE;
+            case RESIN_MIXED -> Part.RESIN;
+            case FAILURE_NOT_CLEANED -> Part.VAT;
+            case WET_UNDER_VAT, FILM_ENDED -> Part.FILM;
+            case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> Part.SCREEN;
+        };
+    }
+
+    private static String ml(double ml) {
+        return Math.round(ml) + " ml";
+    }
+
+}

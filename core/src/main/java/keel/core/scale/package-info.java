@@ -1,0 +1,2 @@
+/** Size: what prints come out at against what was drawn. */
+package keel.core.scale;

@@ -1,0 +1,89 @@
+package keel.core.gate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.List;
+import keel.core.gate.GateItem.State;
+import keel.core.standing.Defaults;
+import keel.core.standing.Hold;
+import keel.core.standing.HoldCode;
+import keel.core.standing.MachineKind;
+import keel.core.standing.PartUse;
+import keel.core.standing.ServiceKind;
+import keel.core.wear.Usage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class StartGateTest {
+
+    private static final StartGate GATE = new StartGate(Defaults.shipped());
+    private static final Hold CLEAN = new Hold(HoldCode.FAILURE_NOT_CLEANED, Instant.EPOCH, "Clean up.", ServiceKind.CLEAN_UP);
+
+    private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed) {
+        return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0)),
+                new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
+                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false);
+    }
+
+    private static GateFacts inOrder() {
+        return facts(List.of(), 100, 240.0, 90.0, 21.5, false, false);
+    }
+
+    private static GateItem item(GateFacts facts, String code) {
+        return GATE.items(facts).stream().filter(i -> i.code().equals(code)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void withEverythingInOrderFourThingsAreAskedAndNothingWarns() {
+        List<GateItem> items = GATE.items(inOrder());
+        assertThat(items).filteredOn(i -> i.state() == State.ASK).hasSize(4);
+        assertThat(items).noneMatch(i -> i.state() == State.WARN || i.state() == State.HOLD);
+        assertThat(StartGate.mayStart(items)).isTrue();
+    }
+
+    @Test
+    void anOpenHoldForbidsTheStart() {
+        List<GateItem> items = GATE.items(facts(List.of(CLEAN), 100, 240.0, 90.0, 21.5, true, false));
+        assertThat(StartGate.mayStart(items)).isFalse();
+        assertThat(items.get(0).code()).isEqualTo("failure-not-cleaned");
+        assertThat(items).as("said once, by the hold").noneMatch(i -> i.code().equals("nothing-changed"));
+    }
+
+    /** 280 ml line, 15 % of it must stay: a job of 90 ml needs 132 ml. */
+    @ParameterizedTest
+    @CsvSource({"240, 90, OK", "132, 90, OK", "131, 90, WARN", "300, 90, WARN"})
+    void resinMustReachForTheJobAndToKeepTheFloorCovered(double there, double job, State state) {
+        assertThat(item(facts(List.of(), 100, there, job, 21.5, false, false), "resin-enough").state()).isEqualTo(state);
+    }
+
+    @Test
+    void whatIsNotOnRecordIsAskedOrSaid() {
+        assertThat(item(facts(List.of(), 100, null, 90.0, 21.5, false, false), "resin-enough").state()).isEqualTo(State.ASK);
+        assertThat(item(facts(List.of(), 100, 240.0, null, 21.5, false, false), "resin-enough").state()).isEqualTo(State.WARN);
+        assertThat(item(facts(List.of(), 100, 240.0, 90.0, null, false, false), "temperature").state()).isEqualTo(State.WARN);
+    }
+
+    /** Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns whatever the chance. */
+    @Test
+    void theChanceIsThatOfThisVeryJob() {
+        assertThat(item(facts(List.of(), 440, 240.0, 90.0, 21.5, false, false), "film-chance").text()).isEqualTo("Film F1: 3 % to fail in these 8.0 h.");
+        assertThat(item(facts(List.of(), 460, 240.0, 90.0, 21.5, false, false), "film-chance").state()).isEqualTo(State.WARN);
+    }
+
+    /** 0.2 to 0.5 s more and about 40 mm/min in a cold room; common practice. */
+    @ParameterizedTest
+    @CsvSource({"16, WARN", "20, OK", "25, OK", "33, WARN"})
+    void aColdRoomGetsItsAdvice(double roomC, State state) {
+        GateItem item = item(facts(List.of(), 100, 240.0, 90.0, roomC, false, false), "temperature");
+        assertThat(item.state()).isEqualTo(state);
+        assertThat(item.text().contains("0.2 to 0.5 s")).isEqualTo(roomC < 20);
+    }
+
+    @Test
+    void printingTheSameAgainIsWarnedOf() {
+        assertThat(item(facts(List.of(), 100, 240.0, 90.0, 21.5, true, false), "nothing-changed").state()).isEqualTo(State.WARN);
+        assertThat(GATE.items(facts(List.of(), 100, 240.0, 90.0, 21.5, true, true))).noneMatch(i -> i.code().equals("nothing-changed"));
+    }
+}
