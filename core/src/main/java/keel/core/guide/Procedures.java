@@ -23,7 +23,7 @@ import keel.core.standing.ServiceKind;
 public final class Procedures {
 
     private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
-            "lubrication");
+            "lubrication", "levelling");
 
     private final List<Procedure> all;
 

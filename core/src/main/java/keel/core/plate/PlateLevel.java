@@ -33,6 +33,7 @@ public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flat
     private static final double FARTHEST_PLACE_MM = 2000;
     private static final double LEAST_HOLLOW_MM = 0.1;
     private static final double ALMOST_ON_A_LINE = 1e-6;
+    private static final double NO_SLOPE = 1e-9;
 
     /** One reading, mm. */
     public record Reading(double xMm, double yMm, double zMm) {}
@@ -87,11 +88,12 @@ public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flat
         }
     }
 
+    /** Of two corners that are equally low the front one, or the left one. */
     private static Corner corner(double a, double b) {
-        if (b >= 0) {
-            return a >= 0 ? Corner.FRONT_LEFT : Corner.FRONT_RIGHT;
+        if (b >= -NO_SLOPE) {
+            return a >= -NO_SLOPE ? Corner.FRONT_LEFT : Corner.FRONT_RIGHT;
         }
-        return a >= 0 ? Corner.BACK_LEFT : Corner.BACK_RIGHT;
+        return a >= -NO_SLOPE ? Corner.BACK_LEFT : Corner.BACK_RIGHT;
     }
 
     private static Verdict verdict(double a, double b, double flatness, int n, double longerSide, double bottomLayer, double gaugeSd) {

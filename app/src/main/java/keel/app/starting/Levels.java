@@ -1,0 +1,87 @@
+package keel.app.starting;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import keel.app.bench.Bench;
+import keel.app.bench.ServiceEntry;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.core.plate.PlateLevel;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Judges gauge readings of a plate, keeps them with the levelling, and shows how the plate drifted. */
+@Service
+@Transactional
+public class Levels {
+
+    /** Bottom layer the verdict is for where a profile says nothing else, mm; common practice. */
+    static final double BOTTOM_LAYER_MM = 0.05;
+
+    private static final int KEPT = 8;
+
+    private final Fleet fleet;
+    private final Bench bench;
+    private final JdbcClient jdbc;
+    private final ObjectMapper json;
+
+    Levels(Fleet fleet, Bench bench, JdbcClient jdbc, ObjectMapper json) {
+        this.fleet = fleet;
+        this.bench = bench;
+        this.jdbc = jdbc;
+        this.json = json;
+    }
+
+    /** An earlier levelling with readings. */
+    public record Earlier(Instant at, PlateLevel level) {}
+
+    /** @throws IllegalArgumentException with a sentence that says what is wrong */
+    PlateLevel judge(MachineRef machine, List<PlateLevel.Reading> readings, double gaugeSdMm) {
+        return PlateLevel.of(readings, machine.plateWidthMm(), machine.plateDepthMm(), BOTTOM_LAYER_MM, gaugeSdMm);
+    }
+
+    /** Writes a levelling down with its readings. */
+    public void keep(String machineCode, List<PlateLevel.Reading> readings, PlateLevel level) {
+        MachineRef machine = fleet.machine(machineCode);
+        Map<String, Object> values = new LinkedHashMap<>();
+        values.put("school", machine.levellingSchool());
+        values.put("readings", readings.stream().map(r -> Map.of("xMm", r.xMm(), "yMm", r.yMm(), "zMm", r.zMm())).toList());
+        bench.record(new ServiceEntry(machineCode, "LEVELLING", null, String.format(Locale.ROOT, "Tilt %.2f mm across and %.2f mm deep in 100 mm, flat to %.2f mm: %s.",
+                level.tiltXMmPer100(), level.tiltYMmPer100(), level.flatnessMm(), level.verdict().name().toLowerCase(Locale.ROOT)), values));
+    }
+
+    /** Earlier levellings of a machine that have readings, newest first. */
+    @Transactional(readOnly = true)
+    public List<Earlier> earlier(MachineRef machine) {
+        record Entry(Instant at, String content) {}
+        return jdbc.sql("select at, content from service where machine_id = ? and kind = 'LEVELLING' and not withdrawn and content like '%zMm%' order by at desc fetch first "
+                + KEPT + " rows only").param(machine.id()).query((row, i) -> new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2))).list()
+                .stream().flatMap(e -> readings(e.content()).map(r -> new Earlier(e.at(), judge(machine, r, PlateLevel.USUAL_GAUGE_SD_MM))).stream()).toList();
+    }
+
+    /** Readings as an entry keeps them; empty where they are not of this form. */
+    private Optional<List<PlateLevel.Reading>> readings(String content) {
+        try {
+            List<PlateLevel.Reading> readings = new ArrayList<>();
+            for (JsonNode r : json.readTree(content).path("readings")) {
+                if (!r.has("zMm")) {
+                    return Optional.empty();
+                }
+                readings.add(new PlateLevel.Reading(r.path("xMm").asDouble(), r.path("yMm").asDouble(), r.path("zMm").asDouble()));
+            }
+            return readings.size() < PlateLevel.FEWEST || readings.size() > PlateLevel.MOST ? Optional.empty() : Optional.of(readings);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

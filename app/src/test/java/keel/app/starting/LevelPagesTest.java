@@ -1,0 +1,43 @@
+package keel.app.starting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import keel.app.support.PageTest;
+import org.junit.jupiter.api.Test;
+
+class LevelPagesTest extends PageTest {
+
+    @Test
+    void readingsAreJudgedKeptAndShownAsDrift() {
+        String m = shop.maskMachine();
+        shop.service(m, "PLATE_WORK", 2, "work", "ABRADED");
+        assertThat(shop.holds(m)).containsExactly("not-levelled");
+        String[] readings = {"z00", "0", "z02", "0,12", "z20", "0", "z22", "0.12", "z11", "0.06", "gaugeSdMm", "0.01"};
+        Shown judged = form("/machines/" + m + "/level", readings);
+        assertThat(judged.html()).contains("Level it again.", "The front left corner hangs", "value=\"0,12\"", "Write it down as levelled");
+        assertThat(shop.holds(m)).as("judging writes nothing").containsExactly("not-levelled");
+        String[] keep = java.util.Arrays.copyOf(readings, readings.length + 2);
+        keep[readings.length] = "keep";
+        keep[readings.length + 1] = "true";
+        accepted("/machines/" + m + "/level", keep);
+        assertThat(shop.holds(m)).isEmpty();
+        assertThat(page("/machines/" + m + "/level")).contains("Earlier", "adjust").containsPattern("0\\.0[0-9]");
+    }
+
+    @Test
+    void tooFewReadingsAndNonsenseAreSaidAndWhatWasTypedStays() {
+        String m = shop.maskMachine();
+        String html = refused(422, "at least three readings", "/machines/" + m + "/level", "z00", "0.1", "z22", "0.2", "gaugeSdMm", "0.01");
+        assertThat(html).contains("value=\"0.1\"");
+        refused(422, "This is no number: low.", "/machines/" + m + "/level", "z00", "low");
+        refused(422, "is not believable", "/machines/" + m + "/level", "z00", "40", "z02", "0", "z20", "0");
+        refused(422, "lie on one line", "/machines/" + m + "/level", "z00", "0", "z11", "0.1", "z22", "0");
+    }
+
+    @Test
+    void aHollowPlateIsSentToBeSanded() {
+        String m = shop.maskMachine();
+        assertThat(form("/machines/" + m + "/level", "z00", "0", "z02", "0", "z20", "0", "z22", "0", "z11", "-0.4", "gaugeSdMm", "0.01").html())
+                .contains("Sand it: 120 grit, then 80.");
+    }
+}
