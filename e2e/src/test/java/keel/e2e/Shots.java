@@ -47,6 +47,11 @@ class Shots {
             page.fill("#quick-line", "d failed bare layer-splt");
             page.waitForSelector(".near");
             picture(page, "quick-line");
+            page.navigate("/machines/avocet/level");
+            Map.of("z00", "0", "z02", "0.16", "z20", "0.03", "z22", "0.2", "z11", "0.1").forEach((place, reading) -> page.fill("[name=" + place + "]", reading));
+            page.click("text=Judge it");
+            page.waitForSelector(".level-drawing");
+            picture(page, "level");
             page.navigate("/machines/egret/guides/film-change");
             goToTheClamp(page);
             picture(page, "guide-bolts");
