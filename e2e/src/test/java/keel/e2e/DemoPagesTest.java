@@ -17,7 +17,7 @@ class DemoPagesTest {
             "/failures/1", "/bench", "/machines/curlew/services/FILM_CHANGE", "/machines/bittern/services/CLEAN_UP",
             "/machines/godwit/services/TANK_CHANGE", "/machines/avocet/services/LEVELLING", "/machines/avocet/pour", "/stores",
             "/stores/nitrile-gloves", "/logbook", "/setup", "/setup/models/new", "/setup/machines/avocet", "/setup/people", "/account",
-            "/hand-over", "/nowhere", "/guides", "/machines/bittern/guides/clean-up", "/labels", "/quick?line=d", "/machines/avocet/level",
+            "/hand-over", "/nowhere", "/guides", "/machines/bittern/guides/clean-up", "/labels", "/quick?line=d", "/machines/avocet/level", "/machines/avocet/first-layer",
             "/machines/dunlin/guides/levelling");
 
     private final KeelProcess keel = Demo.keel();

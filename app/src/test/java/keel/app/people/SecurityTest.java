@@ -107,7 +107,10 @@ class SecurityTest extends AppTest {
     void secretsAreKeptAsHashesOnly() {
         String token = shop.token(Role.KEEPER);
         String everything = jdbc.sql("select * from person").query().listOfRows() + "" + jdbc.sql("select * from api_token").query().listOfRows();
-        assertThat(everything).doesNotContain(TestShop.PASSWORD).doesNotContain(token).doesNotContain("4321").contains("{bcrypt}");
+        assertThat(everything).doesNotContain(TestShop.PASSWORD).doesNotContain(token);
+        assertThat(jdbc.sql("select password_hash from person union all select pin_hash from person where pin_hash is not null").query(String.class).list())
+                .isNotEmpty().allSatisfy(hash -> assertThat(hash).startsWith("{bcrypt}$2a$10$"));
+        assertThat(jdbc.sql("select token_hash from api_token").query(String.class).list()).isNotEmpty().allSatisfy(hash -> assertThat(hash).matches("[0-9a-f]{64}"));
     }
 
     @Test
