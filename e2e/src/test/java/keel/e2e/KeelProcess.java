@@ -34,8 +34,7 @@ final class KeelProcess implements AutoCloseable {
     }
 
     static KeelProcess start(String command, Path home, String... options) {
-        List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC", "-jar", jar().toString(), command, "--home", home.toString(), "--port", "0"));
+        List<String> line = java("-jar", jar().toString(), command, "--home", home.toString(), "--port", "0");
         line.addAll(List.of(options));
         try {
             return new KeelProcess(new ProcessBuilder(line).redirectErrorStream(true).start(), home);
@@ -46,11 +45,19 @@ final class KeelProcess implements AutoCloseable {
 
     /** Runs a command to its end and answers what it said; its exit code is the first line. */
     static String errand(String... arguments) throws IOException, InterruptedException {
-        List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-jar", jar().toString()));
+        List<String> line = java("-jar", jar().toString());
         line.addAll(List.of(arguments));
         Process process = new ProcessBuilder(line).redirectErrorStream(true).start();
         String said = new String(process.getInputStream().readAllBytes());
         return process.waitFor() + "\n" + said;
+    }
+
+    /** A JVM that starts fast: the tests start it often and let it run for a minute. */
+    private static List<String> java(String... arguments) {
+        List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote"));
+        line.addAll(List.of(arguments));
+        return line;
     }
 
     static Path jar() {

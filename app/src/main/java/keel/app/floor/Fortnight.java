@@ -84,5 +84,4 @@ public final class Fortnight {
                 .map(m -> " " + names.getOrDefault(m, m) + " lost " + of(m).bad() + " of " + of(m).prints() + ".").orElse("");
         return prints + " prints in fourteen days, " + (prints - bad) + " came out." + worst;
     }
-
 }

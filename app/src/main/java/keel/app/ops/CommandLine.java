@@ -3,7 +3,6 @@ package keel.app.ops;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import org.springframework.boot.Banner;

@@ -122,5 +122,4 @@ public final class StartGate {
     private static String ml(double ml) {
         return Math.round(ml) + " ml";
     }
-
 }

@@ -22,8 +22,7 @@ import org.hipparchus.linear.RealVector;
  * @param lowCorner     the corner that is lowest; NONE where the slope is within the gauge's noise
  * @param lowByMm       how much lower it is than the highest
  */
-public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flatnessMm, Corner lowCorner, double lowByMm, Verdict verdict,
-                         double offsetMm) {
+public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flatnessMm, Corner lowCorner, double lowByMm, Verdict verdict) {
 
     public static final int FEWEST = 3;
     public static final int MOST = 25;
@@ -65,7 +64,7 @@ public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flat
         double flatness = Arrays.stream(residuals).max().orElseThrow() - Arrays.stream(residuals).min().orElseThrow();
         double rise = Math.abs(a) * plateWidthMm + Math.abs(b) * plateDepthMm;
         return new PlateLevel(100 * a, 100 * b, flatness, rise <= 2 * gaugeSdMm ? Corner.NONE : corner(a, b), rise,
-                verdict(a, b, flatness, readings.size(), Math.max(plateWidthMm, plateDepthMm), bottomLayerMm, gaugeSdMm), offset);
+                verdict(a, b, flatness, readings.size(), Math.max(plateWidthMm, plateDepthMm), bottomLayerMm, gaugeSdMm));
     }
 
     /**
@@ -125,5 +124,4 @@ public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flat
             throw new IllegalArgumentException(otherwise);
         }
     }
-
 }

@@ -76,5 +76,4 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
             throw new IllegalArgumentException(otherwise);
         }
     }
-
 }
