@@ -60,13 +60,22 @@ public class Levels {
                 level.tiltXMmPer100(), level.tiltYMmPer100(), level.flatnessMm(), level.verdict().name().toLowerCase(Locale.ROOT)), values));
     }
 
-    /** Earlier levellings of a machine that have readings, newest first. */
+    /** Earlier levellings of a machine whose readings can be judged, newest first; for all of them the usual gauge is taken. */
     @Transactional(readOnly = true)
     public List<Earlier> earlier(MachineRef machine) {
         record Entry(Instant at, String content) {}
         return jdbc.sql("select at, content from service where machine_id = ? and kind = 'LEVELLING' and not withdrawn and content like '%zMm%' order by at desc fetch first "
                 + KEPT + " rows only").param(machine.id()).query((row, i) -> new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2))).list()
-                .stream().flatMap(e -> readings(e.content()).map(r -> new Earlier(e.at(), judge(machine, r, PlateLevel.USUAL_GAUGE_SD_MM))).stream()).toList();
+                .stream().flatMap(e -> readings(e.content()).flatMap(r -> judged(machine, r)).map(level -> new Earlier(e.at(), level)).stream()).toList();
+    }
+
+    /** Empty where the readings make no plane: the open interface takes any list, and a bad one must not shut the page. */
+    private Optional<PlateLevel> judged(MachineRef machine, List<PlateLevel.Reading> readings) {
+        try {
+            return Optional.of(judge(machine, readings, PlateLevel.USUAL_GAUGE_SD_MM));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
     }
 
     /** Readings as an entry keeps them; empty where they are not of this form. */
@@ -79,7 +88,7 @@ public class Levels {
                 }
                 readings.add(new PlateLevel.Reading(r.path("xMm").asDouble(), r.path("yMm").asDouble(), r.path("zMm").asDouble()));
             }
-            return readings.size() < PlateLevel.FEWEST || readings.size() > PlateLevel.MOST ? Optional.empty() : Optional.of(readings);
+            return readings.isEmpty() ? Optional.empty() : Optional.of(readings);
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }

@@ -2,6 +2,8 @@ package keel.app.starting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Map;
 import keel.app.support.PageTest;
 import org.junit.jupiter.api.Test;
 
@@ -39,5 +41,20 @@ class LevelPagesTest extends PageTest {
         String m = shop.maskMachine();
         assertThat(form("/machines/" + m + "/level", "z00", "0", "z02", "0", "z20", "0", "z22", "0", "z11", "-0.4", "gaugeSdMm", "0.01").html())
                 .contains("Sand it: 120 grit, then 80.");
+    }
+
+    @Test
+    void readingsSentFromElsewhereThatMakeNoPlaneDoNotShutThePage() {
+        String m = shop.maskMachine();
+        shop.service(m, "LEVELLING", 1, "school", "PAPER", "readings", List.of(at(0, 0, 0.1), at(70, 40, 0.1), at(140, 80, 0.1)));
+        shop.service(m, "LEVELLING", 2, "school", "PAPER", "readings", List.of(at(0, 0, 0.1), at(140, 0, 0.1), at(0, 80, 0.1), at(140, 80, 0.1)));
+        shop.service(m, "LEVELLING", 3, "school", "PAPER", "readings", List.of(0.1, 0.2, "as always"));
+        assertThat(page("/machines/" + m + "/level")).doesNotContain("Earlier");
+        shop.service(m, "LEVELLING", 4, "school", "PAPER", "readings", List.of(at(0, 0, 0), at(100, 0, 0.37), at(0, 80, 0)));
+        assertThat(page("/machines/" + m + "/level")).as("0.37 mm in 100 mm, by hand").contains("Earlier", ">0.37<");
+    }
+
+    private static Map<String, Double> at(double xMm, double yMm, double zMm) {
+        return Map.of("xMm", xMm, "yMm", yMm, "zMm", zMm);
     }
 }

@@ -24,8 +24,8 @@ import org.hipparchus.linear.RealVector;
  */
 public record PlateLevel(double tiltXMmPer100, double tiltYMmPer100, double flatnessMm, Corner lowCorner, double lowByMm, Verdict verdict) {
 
-    public static final int FEWEST = 3;
-    public static final int MOST = 25;
+    private static final int FEWEST = 3;
+    private static final int MOST = 25;
     public static final double USUAL_GAUGE_SD_MM = 0.01;
 
     private static final double FARTHEST_READING_MM = 10;
