@@ -41,6 +41,16 @@ public record PrintTime(double seconds, double uvOnSeconds) {
             return findings.list();
         }
 
+        /** Layers of even pace, where nothing is known but how long one takes on this machine, s. */
+        public static Settings even(int layers, double exposureS, double secondsPerLayer) {
+            return new Settings(layers, 0, 0, exposureS, exposureS, Math.max(0, secondsPerLayer - exposureS), 0, 0, 1, 1, 0);
+        }
+
+        /** What a layer takes besides its exposure, s. */
+        public double aside() {
+            return waitBeforeS + waitAfterS + 60 * (liftMm / liftMmPerMin + liftMm / retractMmPerMin) + releaseS;
+        }
+
         /** Exposure of each layer, s, from the first. */
         double[] exposures() {
             double[] exposures = new double[layers];
@@ -55,7 +65,30 @@ public record PrintTime(double seconds, double uvOnSeconds) {
 
     public static PrintTime of(Settings s) {
         double uvOn = Arrays.stream(s.exposures()).sum();
-        double moving = 60 * (s.liftMm() / s.liftMmPerMin() + s.liftMm() / s.retractMmPerMin());
-        return new PrintTime(uvOn + s.layers() * (s.waitBeforeS() + s.waitAfterS() + moving + s.releaseS()), uvOn);
+        return new PrintTime(uvOn + s.layers() * s.aside(), uvOn);
+    }
+
+    /**
+     * The layer that is being printed so long after the start.
+     *
+     * @param seconds since the start
+     * @return 1 to the number of layers; the last once the time is over
+     */
+    public static int layerAt(Settings s, double seconds) {
+        double[] exposures = s.exposures();
+        double passed = 0;
+        for (int layer = 1; layer <= exposures.length; layer++) {
+            passed += exposures[layer - 1] + s.aside();
+            if (passed > seconds) {
+                return layer;
+            }
+        }
+        return s.layers();
+    }
+
+    /** Seconds from the start until so many layers are done, all of them at the most. */
+    public static double secondsThrough(Settings s, int layers) {
+        int done = Math.max(0, Math.min(layers, s.layers()));
+        return Arrays.stream(s.exposures()).limit(done).sum() + done * s.aside();
     }
 }

@@ -1,6 +1,7 @@
 package keel.core.gate;
 
 import java.util.List;
+import keel.core.resin.VatFill;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
@@ -23,7 +24,31 @@ import keel.core.standing.PartUse;
  * @param lastFailed           whether the last print failed
  * @param changedSince         whether anything was changed since it did
  * @param holdNextToLight      whether the next part must be held to the light
+ * @param profile              settings for this resin on this machine, null if there are none
+ * @param jobExposureS         layer exposure of the job, s
+ * @param vat                  how full the vat gets, null where its size is not known
+ * @param own                  questions that the shop added itself
  */
 public record GateFacts(MachineKind kind, List<Hold> holds, List<PartUse> parts, double jobHours, double uvShare, String resin, Double resinMl,
                         Double jobMl, Double fillLineMl, boolean selfFilling, Double roomC, Double roomReadHoursAgo, long printsSinceLevelling,
-                        boolean levelled, boolean lastFailed, boolean changedSince, boolean holdNextToLight) {}
+                        boolean levelled, boolean lastFailed, boolean changedSince, boolean holdNextToLight, Profile profile, Double jobExposureS,
+                        Vat vat, List<GateItem> own) {
+
+    /**
+     * The profile in force.
+     *
+     * @param version   its number
+     * @param exposureS its layer exposure, s
+     * @param runs      runs with this version that ended
+     * @param good      those that came out
+     */
+    public record Profile(int version, double exposureS, int runs, int good) {}
+
+    /**
+     * The vat and what goes down into it.
+     *
+     * @param fill  its inside
+     * @param plate what the plate displaces
+     */
+    public record Vat(VatFill fill, VatFill.Displacer plate) {}
+}

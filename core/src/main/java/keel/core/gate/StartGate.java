@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import keel.core.gate.GateItem.Part;
+import keel.core.resin.VatFill;
 import keel.core.standing.Defaults;
 import keel.core.standing.Hold;
 import keel.core.standing.PartUse;
@@ -20,6 +21,7 @@ import keel.core.standing.PartUse;
 public final class StartGate {
 
     private static final double STALE_HOURS = 12;
+    private static final double SAME_EXPOSURE_S = 0.005;
 
     private final Defaults defaults;
 
@@ -44,10 +46,12 @@ public final class StartGate {
         String vessel = f.kind().vessel();
         items.add(new GateItem("vat-felt", Part.VAT, ASK, "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
         items.add(resin(f));
+        freeboard(f, items);
         items.add(new GateItem("resin-stirred", Part.RESIN, ASK, "The resin is stirred, and it is the right one"
                 + (f.resin() == null ? "." : ": " + f.resin() + ".")));
         f.parts().forEach(p -> items.add(chance(p, f)));
         items.add(new GateItem("file-and-air", Part.JOB, ASK, "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
+        items.add(profile(f));
         items.add(temperature(f));
         if (f.lastFailed() && !f.changedSince() && !held) {
             items.add(new GateItem("nothing-changed", Part.JOB, WARN, "The last print failed and nothing was changed since. The same again will most likely fail the same way."));
@@ -55,6 +59,7 @@ public final class StartGate {
         if (f.holdNextToLight()) {
             items.add(new GateItem("hold-to-light", Part.SCREEN, WARN, "Something was crushed here: hold this part to the light and look for holes right through."));
         }
+        items.addAll(f.own());
         return items;
     }
 
@@ -84,6 +89,35 @@ public final class StartGate {
         }
         return new GateItem("resin-enough", Part.RESIN, WARN, "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there + " is there, the job takes "
                 + ml(f.jobMl()) + " and the floor must stay covered.");
+    }
+
+    /** Said where the vat's size is known: how far below the rim the resin stands once the plate is down. */
+    private static void freeboard(GateFacts f, List<GateItem> items) {
+        if (f.vat() == null || f.resinMl() == null || f.selfFilling()) {
+            return;
+        }
+        double free = f.vat().fill().freeboardMm(f.resinMl(), f.vat().plate());
+        double over = f.resinMl() - f.vat().fill().mostMl(f.vat().plate());
+        items.add(free < VatFill.LEAST_FREEBOARD_MM
+                ? new GateItem("freeboard", Part.RESIN, WARN, "With the plate down the resin stands " + (free < 0 ? "over the rim" : String.format(Locale.ROOT, "%.0f mm below the rim", free))
+                        + "; " + Math.round(VatFill.LEAST_FREEBOARD_MM) + " mm is the least. Take out about " + ml(over) + ".")
+                : new GateItem("freeboard", Part.RESIN, OK, String.format(Locale.ROOT, "%.0f mm to the rim with the plate down.", free)));
+    }
+
+    private static GateItem profile(GateFacts f) {
+        if (f.resin() == null) {
+            return new GateItem("profile", Part.JOB, WARN, "No resin is on record, so no profile either.");
+        }
+        if (f.profile() == null) {
+            return new GateItem("profile", Part.JOB, WARN, "No profile for " + f.resin() + " on this machine: start from the maker's sheet, and write it down.");
+        }
+        GateFacts.Profile p = f.profile();
+        String which = "Profile " + p.version() + " for " + f.resin();
+        if (f.jobExposureS() != null && Math.abs(f.jobExposureS() - p.exposureS()) > SAME_EXPOSURE_S) {
+            return new GateItem("profile", Part.JOB, WARN, String.format(Locale.ROOT, "%s says %s s, the job %s s: an old file, or a change that nobody wrote down.", which,
+                    plain(p.exposureS()), plain(f.jobExposureS())));
+        }
+        return new GateItem("profile", Part.JOB, OK, which + (p.runs() == 0 ? ", the first print with it." : ": " + p.good() + " of " + p.runs() + " came out."));
     }
 
     private GateItem chance(PartUse part, GateFacts f) {
@@ -117,6 +151,10 @@ public final class StartGate {
             case WET_UNDER_VAT, FILM_ENDED -> Part.FILM;
             case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> Part.SCREEN;
         };
+    }
+
+    private static String plain(double number) {
+        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
     }
 
     private static String ml(double ml) {

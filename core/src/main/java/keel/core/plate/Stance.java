@@ -1,5 +1,9 @@
 package keel.core.plate;
 
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
 /**
  * How a machine on four feet stands, and what makes it stand right: x to the right, y to the back, seen from the front.
  *
@@ -14,6 +18,8 @@ public record Stance(Foot foot, double shimMm) {
     public static final double LEAST_SHIM_MM = 0.1;
 
     private static final double STEEPEST_MM_PER_M = 100;
+
+    private static final List<Foot> CORNERS = List.of(Foot.FRONT_LEFT, Foot.FRONT_RIGHT, Foot.BACK_LEFT, Foot.BACK_RIGHT);
 
     public enum Foot { FRONT_LEFT, FRONT_RIGHT, BACK_LEFT, BACK_RIGHT, LEFT, RIGHT, FRONT, BACK, NONE }
 
@@ -51,6 +57,29 @@ public record Stance(Foot foot, double shimMm) {
             throw new IllegalArgumentException("The gap must be 0 to 20 mm.");
         }
         return gapMm < LEAST_SHIM_MM ? new Stance(Foot.NONE, 0) : new Stance(lifts, gapMm);
+    }
+
+    /**
+     * What goes under each foot so that a level reads nothing both ways: as little as possible, so nothing under the highest.
+     *
+     * @param acrossMmPerM what the level reads from left to right, positive where it rises to the right
+     * @param alongMmPerM  from front to back, positive where it rises to the back
+     * @param spanXMm      between the feet across
+     * @param spanYMm      between the feet along
+     * @return shim in mm for FRONT_LEFT, FRONT_RIGHT, BACK_LEFT, BACK_RIGHT; 0 where it would be thinner than is worth cutting
+     */
+    public static Map<Foot, Double> shims(double acrossMmPerM, double alongMmPerM, double spanXMm, double spanYMm) {
+        Stance across = level(acrossMmPerM, spanXMm, true);
+        Stance along = level(alongMmPerM, spanYMm, false);
+        Map<Foot, Double> shims = new EnumMap<>(Foot.class);
+        for (Foot foot : CORNERS) {
+            shims.put(foot, (under(across.foot(), foot) ? across.shimMm() : 0) + (under(along.foot(), foot) ? along.shimMm() : 0));
+        }
+        return shims;
+    }
+
+    private static boolean under(Foot side, Foot corner) {
+        return side != Foot.NONE && (corner.name().endsWith("_" + side.name()) || corner.name().startsWith(side.name() + "_"));
     }
 
     private static void check(double spanMm) {

@@ -28,6 +28,9 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
     /** Resin was printed away. */
     public record Printed(Instant at, double ml) implements Change {}
 
+    /** Somebody looked how much is left: that counts, whatever was reckoned. */
+    public record Measured(Instant at, double ml) implements Change {}
+
     /** The vat was emptied and cleaned. */
     public record Emptied(Instant at) implements Change {}
 
@@ -48,6 +51,9 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
         }
         if (change instanceof Printed printed) {
             return new VatContent(resin, Math.max(0, ml - printed.ml()), since, mixedAt);
+        }
+        if (change instanceof Measured measured) {
+            return new VatContent(resin, measured.ml(), since, mixedAt);
         }
         return EMPTY;
     }

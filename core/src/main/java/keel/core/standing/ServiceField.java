@@ -36,6 +36,11 @@ public record ServiceField(String name, String label, Type type, boolean require
         return new ServiceField(name, label, Type.NUMBER, true, List.of(), low, high, unit);
     }
 
+    /** A number that may be left out. */
+    static ServiceField optional(String name, String label, double low, double high, String unit) {
+        return new ServiceField(name, label, Type.NUMBER, false, List.of(), low, high, unit);
+    }
+
     static ServiceField simple(Type type, String name, String label, boolean required) {
         return new ServiceField(name, label, type, required, List.of(), 0, 0, "");
     }

@@ -2,6 +2,7 @@ package keel.core.standing;
 
 import static keel.core.standing.ServiceField.choice;
 import static keel.core.standing.ServiceField.number;
+import static keel.core.standing.ServiceField.optional;
 import static keel.core.standing.ServiceField.simple;
 
 import java.util.EnumSet;
@@ -26,10 +27,13 @@ public enum ServiceKind {
             simple(Type.TEXT, "serial", "Serial of the new one", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
     LEVELLING("Levelled", "Level the plate", Caution.NONE, true,
             choice("school", "How", true, "PAPER", "On paper", "ON_FILM", "On the film", "SELF", "By itself"),
-            simple(Type.LIST, "readings", "Readings", false)),
+            simple(Type.LIST, "readings", "Readings", false), optional("gaugeSdMm", "Spread of the gauge", 0, 1, "mm")),
     PLATE_WORK("Plate worked on", "Work on the plate", Caution.DUST, true,
             choice("work", "What was done", true, "ABRADED", "Abraded", "DEBURRED", "Burr taken off", "REPLACED", "Replaced")),
-    PLATE_CLEARED("Plate cleared", "Clear the plate", Caution.RAW_RESIN, false),
+    PLATE_CLEARED("Plate cleared", "Clear the plate", Caution.RAW_RESIN, false,
+            simple(Type.YES_NO, "burr", "A burr was felt", false), simple(Type.YES_NO, "sieved", "Resin sieved", false),
+            optional("resinLeftMl", "Resin left in the vat", 0, 50_000, "ml"), simple(Type.YES_NO, "rubbedClean", "Nothing rubs off the part", false),
+            simple(Type.YES_NO, "drying", "Parts are drying", false)),
     CLEAN_UP("Cleaned up", "Clean up after a failure", Caution.RAW_RESIN_AND_UV, false,
             choice("way", "Which way", true, "QUICK", "Quick: cure a sheet and lift it", "FULL", "Full: drain, filter, peel, wipe"),
             simple(Type.YES_NO, "sieved", "Resin sieved", false), simple(Type.YES_NO, "emptied", "Vat emptied", false)),
@@ -39,7 +43,9 @@ public enum ServiceKind {
             simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "spots", "Spots", false)),
     LUBRICATION("Lubricated", "Lubricate Z", Caution.PINCH, false,
             choice("part", "What", true, "SCREW", "Screw, grease", "RAIL", "Rail, oil")),
-    STANCE_CHECKED("Stance checked", "Check the stance", Caution.NONE, false),
+    STANCE_CHECKED("Stance checked", "Check the stance", Caution.NONE, false,
+            optional("acrossMmPerM", "Rises to the right", -100, 100, "mm/m"), optional("alongMmPerM", "Rises to the back", -100, 100, "mm/m")),
+    COMMISSIONED("Commissioned", "Commission the machine", Caution.MAINS, false),
     MOVED("Moved", "Move the machine", Caution.MAINS, false, simple(Type.ROOM, "room", "To room", true)),
     PLATE_DROPPED("Plate or tool dropped into the vat", "Plate or tool dropped", Caution.RAW_RESIN, false),
     FIRMWARE("Firmware changed", "Change the firmware", Caution.NONE, false, simple(Type.TEXT, "version", "Version", true)),

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.util.List;
 import keel.core.gate.GateItem.State;
+import keel.core.resin.VatFill;
 import keel.core.standing.Defaults;
 import keel.core.standing.Hold;
 import keel.core.standing.HoldCode;
@@ -22,9 +23,14 @@ class StartGateTest {
     private static final Hold CLEAN = new Hold(HoldCode.FAILURE_NOT_CLEANED, Instant.EPOCH, "Clean up.", ServiceKind.CLEAN_UP);
 
     private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed) {
+        return facts(holds, filmHours, resinMl, jobMl, roomC, lastFailed, changed, new GateFacts.Profile(3, 2.3, 20, 19), 2.3, null, List.of());
+    }
+
+    private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed,
+                                   GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
         return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0)),
                 new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
-                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false);
+                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false, profile, exposureS, vat, own);
     }
 
     private static GateFacts inOrder() {
@@ -85,5 +91,40 @@ class StartGateTest {
     void printingTheSameAgainIsWarnedOf() {
         assertThat(item(facts(List.of(), 100, 240.0, 90.0, 21.5, true, false), "nothing-changed").state()).isEqualTo(State.WARN);
         assertThat(GATE.items(facts(List.of(), 100, 240.0, 90.0, 21.5, true, true))).noneMatch(i -> i.code().equals("nothing-changed"));
+    }
+
+    private static GateFacts with(GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
+        return facts(List.of(), 100, 240.0, 90.0, 21.5, false, false, profile, exposureS, vat, own);
+    }
+
+    @Test
+    void aResinWithoutAProfileOnThisMachineIsSaid() {
+        GateItem item = item(with(null, 2.3, null, List.of()), "profile");
+        assertThat(item.state()).isEqualTo(State.WARN);
+        assertThat(item.text()).contains("No profile for Reed grey");
+    }
+
+    @Test
+    void anExposureThatIsNotTheProfilesIsSaidWithBoth() {
+        GateItem item = item(with(new GateFacts.Profile(4, 2.3, 5, 5), 2.8, null, List.of()), "profile");
+        assertThat(item.state()).isEqualTo(State.WARN);
+        assertThat(item.text()).contains("Profile 4").contains("2.3 s").contains("2.8 s");
+        assertThat(item(with(new GateFacts.Profile(4, 2.3, 5, 5), 2.301, null, List.of()), "profile").state()).isEqualTo(State.OK);
+    }
+
+    @Test
+    void aVatThatWouldRunOverIsWarnedOfWithHowMuchToTakeOut() {
+        GateFacts.Vat vat = new GateFacts.Vat(new VatFill(160, 95, 26), new VatFill.Displacer(144 * 81, 12));
+        GateItem item = item(with(null, null, vat, List.of()), "freeboard");
+        assertThat(item.state()).isEqualTo(State.WARN);
+        assertThat(item.text()).contains("1 mm below the rim").contains("Take out about 76 ml"); // (240 000 + 144·81·12)/(160·95) = 25.0; most 164 ml
+        GateFacts.Vat deep = new GateFacts.Vat(new VatFill(160, 95, 40), new VatFill.Displacer(144 * 81, 12));
+        assertThat(item(with(null, null, deep, List.of()), "freeboard").state()).isEqualTo(State.OK);
+    }
+
+    @Test
+    void theShopsOwnQuestionsStandAmongTheOthers() {
+        GateItem own = new GateItem("own-1", GateItem.Part.ROOM, State.ASK, "Fan of the Annexe is on.");
+        assertThat(GATE.items(with(null, null, null, List.of(own)))).contains(own);
     }
 }

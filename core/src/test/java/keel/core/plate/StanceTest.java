@@ -54,4 +54,16 @@ class StanceTest {
         assertThat(test.says()).contains(words);
         assertThat(test.next()).endsWith(".");
     }
+
+    /** A plane by hand: 4 mm/m over 300 mm is 1.2 mm on the left, 2 mm/m over 400 mm is 0.8 mm at the front. */
+    @Test
+    void readingsBothWaysGiveAShimForEachFoot() {
+        assertThat(Stance.shims(4, 2, 300, 400)).satisfies(shims -> {
+            assertThat(shims.get(Stance.Foot.FRONT_LEFT)).isCloseTo(2.0, within(1e-9));
+            assertThat(shims.get(Stance.Foot.BACK_LEFT)).isCloseTo(1.2, within(1e-9));
+            assertThat(shims.get(Stance.Foot.FRONT_RIGHT)).isCloseTo(0.8, within(1e-9));
+            assertThat(shims.get(Stance.Foot.BACK_RIGHT)).isZero();
+        });
+        assertThat(Stance.shims(-4, 0, 300, 400)).containsEntry(Stance.Foot.FRONT_LEFT, 0.0).containsEntry(Stance.Foot.BACK_RIGHT, 1.2);
+    }
 }

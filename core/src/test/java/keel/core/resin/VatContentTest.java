@@ -42,4 +42,13 @@ class VatContentTest {
     private static Instant at(int hour) {
         return T.plusSeconds(3600L * hour);
     }
+
+    @Test
+    void whatSomebodyMeasuredCountsWhateverWasReckoned() {
+        Instant at = Instant.parse("2025-03-03T08:00:00Z");
+        VatContent content = VatContent.after(List.of(new VatContent.Poured(at, "reed-grey", 200), new VatContent.Printed(at.plusSeconds(60), 80),
+                new VatContent.Measured(at.plusSeconds(120), 95), new VatContent.Printed(at.plusSeconds(180), 15)));
+        assertThat(content.ml()).isEqualTo(80);
+        assertThat(content.resin()).isEqualTo("reed-grey");
+    }
 }

@@ -1,0 +1,2 @@
+/** Print profiles: the settings of a resin on a machine, what changed between them, and how each version fared. */
+package keel.core.profile;
