@@ -49,6 +49,12 @@ public class Air {
      */
     public record RoomNow(String code, String name, Double temperatureC, Double humidityPercent, Instant at, boolean stale) {}
 
+    /** One room with its latest reading; never read where it is not in use any more. */
+    @Transactional(readOnly = true)
+    public RoomNow room(String code) {
+        return rooms().stream().filter(r -> r.code().equals(code)).findFirst().orElse(new RoomNow(code, code, null, null, null, false));
+    }
+
     /** Rooms in use, by name. */
     @Transactional(readOnly = true)
     public List<RoomNow> rooms() {

@@ -3,6 +3,7 @@ package keel.app.bench;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
@@ -13,6 +14,7 @@ import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
+import keel.app.fleet.ShopSettings;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogFilter;
 import keel.app.logbook.LogKind;
@@ -41,6 +43,7 @@ public class Bench {
 
     private final ServiceRecords records;
     private final Fleet fleet;
+    private final ShopSettings settings;
     private final Parts parts;
     private final Stock stock;
     private final Occupancy occupancy;
@@ -49,10 +52,11 @@ public class Bench {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Bench(ServiceRecords records, Fleet fleet, Parts parts, Stock stock, Occupancy occupancy, Rebuild rebuild, Logbook logbook,
+    Bench(ServiceRecords records, Fleet fleet, ShopSettings settings, Parts parts, Stock stock, Occupancy occupancy, Rebuild rebuild, Logbook logbook,
           ObjectMapper json, Clock clock) {
         this.records = records;
         this.fleet = fleet;
+        this.settings = settings;
         this.parts = parts;
         this.stock = stock;
         this.occupancy = occupancy;
@@ -162,6 +166,11 @@ public class Bench {
         service.clean = Boolean.TRUE.equals(values.get("clean"));
         service.emptied = Boolean.TRUE.equals(values.get("emptied"));
         service.leak = values.get("found") instanceof List<?> found && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
+        service.resinLeftMl = (Double) values.get("resinLeftMl");
+        service.readings = values.get("readings") instanceof List<?> readings && readings.stream().allMatch(r -> r instanceof Map<?, ?> m && m.containsKey("zMm"))
+                && !readings.isEmpty();
+        service.dryingUntil = Boolean.TRUE.equals(values.get("drying"))
+                ? at.plus(Duration.ofMinutes(Math.round(60 * settings.defaults().value("drying.hours")))) : null;
         service.note = note == null || note.isBlank() ? null : note.strip();
         service.vatId = machine == null ? null : occupancy.vatAt(machine.id(), at).orElse(null);
         if (kind == ServiceKind.MOVED) {
@@ -206,6 +215,9 @@ public class Bench {
                 fleet.moveTo(machine.id(), room);
                 yield "moved to " + room + ".";
             }
+            case PLATE_CLEARED -> "plate cleared" + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
+                    + (values.get("resinLeftMl") instanceof Double ml ? ", " + Math.round(ml) + " ml left in the vat" : "")
+                    + (Boolean.TRUE.equals(values.get("burr")) ? "; a burr was felt." : ".");
             case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
             case CLEAN_UP -> "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
                     + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "") + (service.emptied ? ", vat emptied" : "") + ".";

@@ -27,6 +27,9 @@ class ServiceRecord {
     boolean clean;
     boolean emptied;
     boolean leak;
+    Double resinLeftMl;
+    boolean readings;
+    Instant dryingUntil;
     @Lob
     String content;
     String note;

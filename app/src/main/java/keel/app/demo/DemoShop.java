@@ -8,9 +8,11 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import keel.app.air.Air;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
@@ -26,11 +28,19 @@ import keel.app.ops.ShopClock;
 import keel.app.people.Actor;
 import keel.app.people.People;
 import keel.app.people.Role;
+import keel.app.profiles.Calibrations;
+import keel.app.profiles.ProfileView;
+import keel.app.profiles.Profiles;
+import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
+import keel.app.starting.GateQuestions;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
 import keel.core.bolts.VatFrame;
+import keel.core.exposure.WorkingCurve;
+import keel.core.profile.Setting;
+import keel.core.resin.VatSize;
 import keel.core.standing.MachineKind;
 import keel.sim.story.Happening;
 import keel.sim.story.Saltmarsh;
@@ -59,6 +69,10 @@ class DemoShop {
     private final Stock stock;
     private final Parts parts;
     private final Air air;
+    private final Profiles profiles;
+    private final Calibrations calibrations;
+    private final LookIns lookIns;
+    private final GateQuestions questions;
     private final ShopClock clock;
     private final EntityManager entities;
     private final Path home;
@@ -67,7 +81,7 @@ class DemoShop {
     private final Map<String, Long> failureIds = new HashMap<>();
 
     DemoShop(People people, Fleet fleet, ShopSettings settings, Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Air air,
-             ShopClock clock, EntityManager entities, @Value("${keel.home}") Path home) {
+             Profiles profiles, Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, EntityManager entities, @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
         this.settings = settings;
@@ -78,6 +92,10 @@ class DemoShop {
         this.stock = stock;
         this.parts = parts;
         this.air = air;
+        this.profiles = profiles;
+        this.calibrations = calibrations;
+        this.lookIns = lookIns;
+        this.questions = questions;
         this.clock = clock;
         this.entities = entities;
         this.home = home;
@@ -134,8 +152,8 @@ class DemoShop {
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(new ModelEntry(m.name(), MachineKind.valueOf(m.kind()), m.widthMm(), m.depthMm(), m.heightMm(),
                 m.pixelsX(), m.pixelsY(), m.release(), m.selfLevelling(), false, false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl(),
                 new VatFrame(m.frame().windowLengthMm(), m.frame().windowWidthMm(), null, m.frame().clampLong(), m.frame().clampShort(),
-                        m.frame().frameLong(), m.frame().frameShort()))));
-        Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(new MachineEntry(m.name(), m.model(), m.room(), m.school(), false, story.start(),
+                        m.frame().frameLong(), m.frame().frameShort()), new VatSize(m.vat().lengthMm(), m.vat().widthMm(), m.vat().depthMm()))));
+        Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(new MachineEntry(m.name(), m.model(), m.room(), m.school(), false, m.sieves(), story.start(),
                 m.counterHours(), "FEP", 0.127, story.filmHoursAtStart().get(m.code()), m.screenUvHours(), m.lightHours())));
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
@@ -160,6 +178,17 @@ class DemoShop {
             bench.record(new ServiceEntry(s.machine(), s.kind(), s.at(), s.note(), s.values()));
         } else if (happening instanceof Happening.ResinPoured p) {
             resins.pour(parts.vatOn(fleet.machine(p.machine()).id()).code(), p.resin(), p.ml(), p.at());
+        } else if (happening instanceof Happening.ProfileBegun b) {
+            profiles.begin(b.machine(), b.resin(), b.settings(), b.school());
+        } else if (happening instanceof Happening.ProfileChanged c) {
+            changeProfile(c);
+        } else if (happening instanceof Happening.ThicknessMeasured t) {
+            List<WorkingCurve.Point> points = t.depthMm().entrySet().stream().map(e -> new WorkingCurve.Point(e.getKey(), e.getValue())).toList();
+            calibrations.keep(profiles.of(t.machine(), t.resin()), points, WorkingCurve.fit(points));
+        } else if (happening instanceof Happening.LookedIn l) {
+            lookIns.look(runs.last(l.machine()).orElseThrow(), l.seen(), false);
+        } else if (happening instanceof Happening.GateAsks q) {
+            questions.add(q.text(), q.part(), Set.copyOf(q.kinds()));
         } else if (happening instanceof Happening.RoomRead r) {
             air.read(r.room(), r.temperatureC(), r.humidityPercent());
         } else if (happening instanceof Happening.StockMoved m) {
@@ -167,6 +196,17 @@ class DemoShop {
         }
         entities.flush();
         entities.clear();
+    }
+
+    private void changeProfile(Happening.ProfileChanged c) {
+        if (c.backTo() != null) {
+            profiles.backTo(c.machine(), c.resin(), c.backTo(), c.why());
+            return;
+        }
+        ProfileView now = profiles.of(c.machine(), c.resin());
+        Map<Setting, Double> settings = new EnumMap<>(now.current().settings().values());
+        settings.putAll(c.changes());
+        profiles.change(c.machine(), c.resin(), settings, c.why(), now.current().number());
     }
 
     private static void as(Actor actor) {

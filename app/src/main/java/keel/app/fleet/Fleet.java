@@ -51,7 +51,8 @@ public class Fleet {
     public record ModelView(String code, ModelEntry entry, boolean retired) {}
 
     public record MachineView(String code, String name, String model, String modelName, String room, String roomName,
-                              String levellingSchool, boolean levelsAfterEachPrint, Instant since, int version, boolean retired) {}
+                              String levellingSchool, boolean levelsAfterEachPrint, boolean sievesAfterEachPrint, Instant since, int version,
+                              boolean retired) {}
 
     /** @throws NotThere if no machine has this code */
     @Transactional(readOnly = true)
@@ -82,7 +83,7 @@ public class Fleet {
         Map<Long, MachineModel> model = byId(models.findAll(), m -> m.id);
         return machines.findAll(Sort.by("name")).stream().map(m -> new MachineView(m.code, m.name, model.get(m.modelId).code,
                 model.get(m.modelId).name, room.get(m.roomId).code, room.get(m.roomId).name, m.levellingSchool.name(),
-                m.levelsAfterEachPrint, m.since, m.version, m.retiredAt != null)).toList();
+                m.levelsAfterEachPrint, m.sievesAfterEachPrint, m.since, m.version, m.retiredAt != null)).toList();
     }
 
     @Transactional(readOnly = true)
@@ -105,12 +106,6 @@ public class Fleet {
     @Transactional(readOnly = true)
     public VatFrame frame(long machineId) {
         return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().frame();
-    }
-
-    /** Whether a machine fills its vat or tank by itself. */
-    @Transactional(readOnly = true)
-    public boolean selfFilling(long machineId) {
-        return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().selfFilling;
     }
 
     /** Code of the room, checked. */
@@ -236,6 +231,7 @@ public class Fleet {
         machine.roomId = room.id;
         machine.levellingSchool = Machine.School.valueOf(entry.levellingSchool());
         machine.levelsAfterEachPrint = entry.levelsAfterEachPrint();
+        machine.sievesAfterEachPrint = entry.sievesAfterEachPrint();
     }
 
     private void note(Long machineId, long subject, String headline, Object content, Actor by) {
@@ -245,8 +241,9 @@ public class Fleet {
     private MachineRef ref(Machine machine) {
         MachineModel model = models.findById(machine.modelId).orElseThrow();
         return new MachineRef(machine.id, machine.code, machine.name, machine.modelId,
-                new MachineTraits(model.kind, model.selfLevelling, machine.levelsAfterEachPrint, model.wholeAreaLight),
-                machine.levellingSchool.name(), model.plateWidthMm, model.plateDepthMm, machine.since, machine.retiredAt != null);
+                new MachineTraits(model.kind, model.selfLevelling, machine.levelsAfterEachPrint, model.wholeAreaLight, model.levelJoint),
+                machine.levellingSchool.name(), machine.sievesAfterEachPrint, model.selfFilling, model.fillLineMl, model.vat(),
+                model.plateWidthMm, model.plateDepthMm, machine.since, machine.retiredAt != null);
     }
 
     private static <T> Map<Long, T> byId(List<T> all, java.util.function.Function<T, Long> id) {

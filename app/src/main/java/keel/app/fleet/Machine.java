@@ -24,6 +24,7 @@ class Machine {
     Long modelId;
     Long roomId;
     boolean levelsAfterEachPrint;
+    boolean sievesAfterEachPrint;
     @Enumerated(EnumType.STRING)
     School levellingSchool;
     Instant since;

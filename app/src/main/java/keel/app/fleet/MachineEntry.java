@@ -7,14 +7,15 @@ import keel.core.Findings;
  * A machine as it is typed in, with what stands on it when it is taken over. The baselines are asked for once, when it is
  * added; afterwards only name, room and levelling change.
  *
- * @param levellingSchool PAPER, ON_FILM or SELF
- * @param since           when it came into the shop; null for now
+ * @param levellingSchool      PAPER, ON_FILM or SELF
+ * @param sievesAfterEachPrint whether resin is sieved after every print, rather than after failures and on signs
+ * @param since                when it came into the shop; null for now
  */
-public record MachineEntry(String name, String model, String room, String levellingSchool, boolean levelsAfterEachPrint, Instant since,
-                           double baselineHours, String filmMaterial, double filmThicknessMm, double filmHours, double screenUvHours,
-                           double lightHours) {
+public record MachineEntry(String name, String model, String room, String levellingSchool, boolean levelsAfterEachPrint, boolean sievesAfterEachPrint,
+                           Instant since, double baselineHours, String filmMaterial, double filmThicknessMm, double filmHours,
+                           double screenUvHours, double lightHours) {
 
-    public static final MachineEntry EMPTY = new MachineEntry("", "", "", "PAPER", false, null, 0, "FEP", 0.127, 0, 0, 0);
+    public static final MachineEntry EMPTY = new MachineEntry("", "", "", "PAPER", false, false, null, 0, "FEP", 0.127, 0, 0, 0);
 
     Findings findings(Instant now) {
         Findings findings = new Findings();

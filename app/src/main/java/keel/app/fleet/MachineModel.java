@@ -9,6 +9,8 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import keel.core.bolts.VatFrame;
+import keel.core.resin.VatSize;
+import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineKind;
 
 /** A model of machine: what all machines of it have in common. */
@@ -17,9 +19,6 @@ class MachineModel {
 
     /** How a layer is freed from the film. */
     enum Release { PEEL, TILT, SLIDE }
-
-    /** What holds the plate. */
-    enum LevelJoint { BALL, BOLTS_3, BOLTS_4 }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -52,7 +51,14 @@ class MachineModel {
     Integer clampShort;
     Integer frameLong;
     Integer frameShort;
+    Double vatLengthMm;
+    Double vatWidthMm;
+    Double vatDepthMm;
     Instant retiredAt;
+
+    VatSize vat() {
+        return new VatSize(vatLengthMm, vatWidthMm, vatDepthMm);
+    }
 
     VatFrame frame() {
         return new VatFrame(windowLengthMm, windowWidthMm, clampRing, clampLong, clampShort, frameLong, frameShort);

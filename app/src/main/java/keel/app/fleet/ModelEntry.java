@@ -2,13 +2,15 @@ package keel.app.fleet;
 
 import keel.core.Findings;
 import keel.core.bolts.VatFrame;
+import keel.core.resin.VatSize;
+import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineKind;
 
 /** A model of machine as it is typed in; codes are made from the name. */
 public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Double plateDepthMm, Double plateHeightMm, Integer pixelsX,
                          Integer pixelsY, String release, boolean selfLevelling, boolean resinSensing, boolean zeroAtTop,
                          boolean selfFilling, boolean wholeAreaLight, String levelJoint, Double fillLineMl,
-                         VatFrame frame) {
+                         VatFrame frame, VatSize vat) {
 
     Findings findings() {
         Findings findings = new Findings();
@@ -25,8 +27,9 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
             findings.range(pixelsY == null ? null : pixelsY.doubleValue(), 100, 40_000, "pixelsY", "Pixels deep", "");
         }
         findings.when(!known(MachineModel.Release.values(), release), "release", "Choose peel, tilt or slide.");
-        findings.when(!known(MachineModel.LevelJoint.values(), levelJoint), "levelJoint", "Choose what holds the plate.");
+        findings.when(!known(LevelJoint.values(), levelJoint), "levelJoint", "Choose what holds the plate.");
         frame.check(findings);
+        vat.check(findings);
         return findings;
     }
 
@@ -44,7 +47,7 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
         model.zeroAtTop = zeroAtTop;
         model.selfFilling = selfFilling;
         model.wholeAreaLight = wholeAreaLight && kind != MachineKind.LASER_TANK;
-        model.levelJoint = MachineModel.LevelJoint.valueOf(levelJoint);
+        model.levelJoint = LevelJoint.valueOf(levelJoint);
         model.fillLineMl = fillLineMl;
         model.windowLengthMm = frame.windowLengthMm();
         model.windowWidthMm = frame.windowWidthMm();
@@ -53,11 +56,14 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
         model.clampShort = frame.clampShort();
         model.frameLong = frame.frameLong();
         model.frameShort = frame.frameShort();
+        model.vatLengthMm = vat.vatLengthMm();
+        model.vatWidthMm = vat.vatWidthMm();
+        model.vatDepthMm = vat.vatDepthMm();
     }
 
     static ModelEntry of(MachineModel m) {
         return new ModelEntry(m.name, m.kind, m.plateWidthMm, m.plateDepthMm, m.plateHeightMm, m.pixelsX, m.pixelsY, m.releaseKind.name(),
-                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl, m.frame());
+                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl, m.frame(), m.vat());
     }
 
     private static boolean known(Enum<?>[] values, String name) {

@@ -30,15 +30,16 @@ class SetupController {
         this.times = times;
     }
 
-    record MachineForm(String name, String model, String room, String levellingSchool, Boolean levelsAfterEachPrint, String since,
+    record MachineForm(String name, String model, String room, String levellingSchool, Boolean levelsAfterEachPrint, Boolean sievesAfterEachPrint, String since,
                        String baselineHours, String filmMaterial, String filmThicknessMm, String filmHours, String screenUvHours, String lightHours,
                        Integer version) {
 
         MachineForm {
             levelsAfterEachPrint = Boolean.TRUE.equals(levelsAfterEachPrint); // a box that is not ticked is not sent
+            sievesAfterEachPrint = Boolean.TRUE.equals(sievesAfterEachPrint);
         }
 
-        static final MachineForm EMPTY = new MachineForm("", "", "", "PAPER", false, "", "0", "FEP", "0.127", "0", "0", "0", null);
+        static final MachineForm EMPTY = new MachineForm("", "", "", "PAPER", false, false, "", "0", "FEP", "0.127", "0", "0", "0", null);
     }
 
     @GetMapping("/setup")
@@ -106,7 +107,7 @@ class SetupController {
     @GetMapping("/setup/machines/{code}")
     String machine(@PathVariable String code, Model model) {
         Fleet.MachineView m = view(code);
-        return showMachine(new MachineForm(m.name(), m.model(), m.room(), m.levellingSchool(), m.levelsAfterEachPrint(), times.field(m.since()), "0",
+        return showMachine(new MachineForm(m.name(), m.model(), m.room(), m.levellingSchool(), m.levelsAfterEachPrint(), m.sievesAfterEachPrint(), times.field(m.since()), "0",
                 "FEP", "0.127", "0", "0", "0", m.version()), m, model);
     }
 
@@ -151,7 +152,7 @@ class SetupController {
         double screen = Typed.number(form.screenUvHours(), 0, "screenUvHours", findings);
         double light = Typed.number(form.lightHours(), 0, "lightHours", findings);
         Refused.unless(findings);
-        return new MachineEntry(form.name(), form.model(), form.room(), form.levellingSchool(), form.levelsAfterEachPrint(), since, baseline,
+        return new MachineEntry(form.name(), form.model(), form.room(), form.levellingSchool(), form.levelsAfterEachPrint(), form.sievesAfterEachPrint(), since, baseline,
                 form.filmMaterial(), thickness, film, screen, light);
     }
 }

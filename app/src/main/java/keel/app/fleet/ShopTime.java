@@ -73,6 +73,13 @@ public class ShopTime {
         return minutes < 0 ? "over its usual time" : minutes < 60 ? minutes + " min left" : minutes / 60 + " h %02d left".formatted(minutes % 60);
     }
 
+    /** A time that is to come: "19:40", "tomorrow 02:10", "12 Nov, 14:20". */
+    public String ahead(Instant time) {
+        ZonedDateTime then = zoned(time);
+        long days = ChronoUnit.DAYS.between(zoned(clock.instant()).toLocalDate(), then.toLocalDate());
+        return days == 0 ? then.format(CLOCK) : days == 1 ? "tomorrow " + then.format(CLOCK) : then.format(DAY) + ", " + then.format(CLOCK);
+    }
+
     public Instant now() {
         return clock.instant();
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import keel.app.bench.Drying;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
@@ -17,6 +18,7 @@ import keel.app.fleet.ShopSettings;
 import keel.app.guides.Guides;
 import keel.app.logbook.LogFilter;
 import keel.app.logbook.Logbook;
+import keel.app.runs.LookIns;
 import keel.app.runs.Runs;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartsReading;
@@ -36,6 +38,7 @@ class FloorController {
     /** Above so many machines the shelf becomes rows. */
     private static final int MOST_ON_SHELF = 12;
     private static final double MOST_WIDTH = 860;
+    private static final Duration LOOKS_AHEAD = Duration.ofMinutes(45);
     private static final Duration PLATE_MEMORY = Duration.ofDays(180);
 
     private final Standings standings;
@@ -45,11 +48,13 @@ class FloorController {
     private final Runs runs;
     private final Failures failures;
     private final Guides guides;
+    private final LookIns lookIns;
+    private final Drying drying;
     private final PartsReading parts;
     private final Clock clock;
 
     FloorController(Standings standings, Fleet fleet, ShopSettings settings, Logbook logbook, Runs runs, Failures failures, Guides guides,
-                    PartsReading parts, Clock clock) {
+                    LookIns lookIns, Drying drying, PartsReading parts, Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
         this.settings = settings;
@@ -57,6 +62,8 @@ class FloorController {
         this.runs = runs;
         this.failures = failures;
         this.guides = guides;
+        this.lookIns = lookIns;
+        this.drying = drying;
         this.parts = parts;
         this.clock = clock;
     }
@@ -84,7 +91,7 @@ class FloorController {
         model.addAttribute("headline", Headline.of(machines));
         model.addAttribute("counts", counts(machines));
         model.addAttribute("fortnight", fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
-        model.addAttribute("tasks", Tasks.of(machines, guides.open(), now));
+        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), now));
         model.addAttribute("ages", new Ages(defaults));
         return "floor/fleet";
     }
@@ -103,7 +110,9 @@ class FloorController {
         model.addAttribute("plate", PlateMap.of(machine.plateWidthMm(), machine.plateDepthMm(), failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
         model.addAttribute("lives", LifeStrips.of(machine, parts.spans(machine.id()), failures.seenSince(machine.id(), machine.since()), defaults, now,
                 settings.zone()));
-        model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> g.machine().equals(code)).toList(), now));
+        model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> g.machine().equals(code)).toList(),
+                lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),
+                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), now));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guides.forMachine(ref));
         model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 12)));

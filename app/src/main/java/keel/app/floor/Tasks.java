@@ -5,7 +5,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import keel.app.bench.Drying;
 import keel.app.guides.OpenGuide;
+import keel.app.runs.LookDue;
 import keel.app.upkeep.MachineNow;
 import keel.core.standing.Concern;
 import keel.core.standing.Hold;
@@ -20,15 +22,17 @@ final class Tasks {
 
     private Tasks() {}
 
-    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, Instant now) {
+    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Instant now) {
         List<Task> tasks = new ArrayList<>();
         begun.forEach(g -> tasks.add(new Task(g.machine(), g.machineName(), g.name() + ": go on", "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
                 null, null, "/guides/" + g.id())));
         List<MachineNow> inService = machines.stream().filter(m -> m.standing().state() != MachineState.OFF).toList();
         inService.stream().sorted(Comparator.comparing(m -> m.holds().isEmpty() ? 99 : m.holds().get(0).code().ordinal()))
                 .forEach(m -> m.holds().forEach(h -> tasks.add(hold(m, h))));
+        looks.forEach(l -> tasks.add(look(l, now)));
         inService.stream().filter(m -> m.run() != null && m.run().expectedEnd() != null && m.run().expectedEnd().isBefore(now.plus(SOON)))
                 .sorted(Comparator.comparing(m -> m.run().expectedEnd())).forEach(m -> tasks.add(ending(m, now)));
+        drying.forEach(d -> tasks.add(dries(d, now)));
         for (MachineState level : List.of(MachineState.DUE, MachineState.WATCH)) {
             for (MachineNow m : inService) {
                 m.standing().concerns().stream().filter(c -> c.level() == level && (level == MachineState.DUE || c.task() != null))
@@ -41,6 +45,18 @@ final class Tasks {
     private static Task hold(MachineNow m, Hold hold) {
         ServiceKind next = hold.next() == ServiceKind.FILM_CHANGE && m.kind() == MachineKind.LASER_TANK ? ServiceKind.TANK_CHANGE : hold.next();
         return new Task(m.code(), m.name(), next.task(), hold.text(), hold.code().minutes(), null, path(m, next));
+    }
+
+    private static Task look(LookDue l, Instant now) {
+        boolean due = !l.dueAt().isAfter(now);
+        return new Task(l.machine(), l.machineName(), "Look in", l.kind().words() + ": " + l.job() + ", about layer " + l.layer() + ".", 1, due ? null : l.dueAt(),
+                "/runs/" + l.run() + "/now");
+    }
+
+    private static Task dries(Drying.Lot d, Instant now) {
+        boolean dry = !d.until().isAfter(now);
+        return new Task(d.machine(), d.machineName(), dry ? "Cure" : "Dries before the cure", (d.job() == null ? "Parts" : d.job()) + (dry ? " should be dry." : " is not dry before then."),
+                null, dry ? null : d.until(), d.run() == null ? "/machines/" + d.machine() : "/runs/" + d.run());
     }
 
     private static Task ending(MachineNow m, Instant now) {

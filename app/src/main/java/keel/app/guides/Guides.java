@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import keel.app.bench.Bench;
@@ -51,6 +52,8 @@ public class Guides {
 
     /** Step of a session that has only its summary left. */
     private static final String END = "end";
+
+    private static final Set<ServiceField.Type> ANSWERS_NOTED = Set.of(ServiceField.Type.CHOICE, ServiceField.Type.NUMBER, ServiceField.Type.TEXT);
 
     private final GuideSessions sessions;
     private final GuideNotes notes;
@@ -320,8 +323,8 @@ public class Guides {
     private static String noted(SessionView view, String last) {
         Stream<String> asked = view.procedure().steps().stream().flatMap(s -> s.asks().stream())
                 .filter(a -> view.procedure().writes().stream().noneMatch(w -> w.kind().field(a.name()).isPresent()))
-                .filter(a -> a.type() == ServiceField.Type.CHOICE && !view.answers().getOrDefault(a.name(), "").isEmpty())
-                .map(a -> a.label() + ": " + a.words(view.answers().get(a.name())).toLowerCase() + ".");
+                .filter(a -> ANSWERS_NOTED.contains(a.type()) && !view.answers().getOrDefault(a.name(), "").isEmpty())
+                .map(a -> a.label() + ": " + a.words(view.answers().get(a.name())).toLowerCase() + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
         String note = Stream.concat(Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)), Stream.ofNullable(last))
                 .filter(t -> !t.isBlank()).collect(Collectors.joining(" "));
         return note.substring(0, Math.min(note.length(), 4000));

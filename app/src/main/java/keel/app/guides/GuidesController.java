@@ -36,6 +36,8 @@ class GuidesController {
     /** Strain that the slack is drawn for where a shop has none of its own; common practice, no source. */
     private static final double USUAL_STRAIN = 0.005;
 
+    private static final Map<ServiceKind, String> OWN_PAGES = Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
+
     private final Guides guides;
     private final Fleet fleet;
     private final Stock stock;
@@ -62,9 +64,12 @@ class GuidesController {
         return "guides/list";
     }
 
-    /** The guide that ends with a service, or the service's form where there is none. */
+    /** The page of its own or the guide that ends with a service, or the service's form where there is neither. */
     @GetMapping("/machines/{machine}/do/{kind}")
     String way(@PathVariable String machine, @PathVariable ServiceKind kind) {
+        if (OWN_PAGES.containsKey(kind)) {
+            return "redirect:/machines/" + fleet.machine(machine).code() + OWN_PAGES.get(kind);
+        }
         return "redirect:/machines/" + machine + guides.leadingTo(kind, fleet.machine(machine)).map(p -> "/guides/" + p.code())
                 .orElse("/services/" + kind.name());
     }
@@ -196,15 +201,17 @@ class GuidesController {
             return "guides/summary";
         }
         defaults(session, form);
+        model.addAttribute("tool", ToolLink.of(session));
         draw(session, model);
         return "guides/step";
     }
 
-    private static void defaults(SessionView session, Map<String, String> form) {
+    private void defaults(SessionView session, Map<String, String> form) {
         for (ServiceField ask : session.step().asks()) {
             switch (ask.name()) {
                 case "material" -> form.putIfAbsent("material", "FEP");
                 case "thicknessMm" -> form.putIfAbsent("thicknessMm", "0.127");
+                case "school" -> form.putIfAbsent("school", fleet.machine(session.machine()).levellingSchool());
                 case "boltSchool" -> form.putIfAbsent("boltSchool", "STAR");
                 default -> { }
             }

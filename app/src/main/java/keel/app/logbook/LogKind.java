@@ -6,7 +6,8 @@ public enum LogKind {
     FAILURE_LOGGED("Failure"), FAILURE_CORRECTED("Failure corrected"), CAUSE_NAMED("Cause"), CHECK_DONE("Check"), PHOTO_ADDED("Photo"),
     SERVICE("Service"), SERVICE_WITHDRAWN("Service withdrawn"), HOLD_OVERRIDDEN("Hold overridden"),
     POURED("Resin poured"), POUR_WITHDRAWN("Pour withdrawn"), STOCK_MOVED("Stock"), PART_ENDED("Part condemned"), SET_UP("Set-up"),
-    ROOM_READ("Room reading"), ROOM_READING_WITHDRAWN("Room reading withdrawn"), GUIDE_GIVEN_UP("Guide given up"), FIRST_LAYER_TEST("First-layer test");
+    ROOM_READ("Room reading"), ROOM_READING_WITHDRAWN("Room reading withdrawn"), GUIDE_GIVEN_UP("Guide given up"), FIRST_LAYER_TEST("First-layer test"),
+    PROFILE_CHANGED("Profile"), CALIBRATED("Calibration"), LOOKED_IN("Look-in");
 
     private final String words;
 

@@ -30,6 +30,7 @@ class Run {
     @Enumerated(EnumType.STRING)
     Outcome outcome;
     Integer reachedLayer;
+    Long profileVersionId;
     boolean withdrawn;
     @Version
     int version;

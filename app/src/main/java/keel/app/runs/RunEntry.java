@@ -8,6 +8,13 @@ import java.time.Instant;
  *
  * @param outcome        GOOD, PARTIAL, FAILED, STOPPED or USABLE
  * @param overrideReason why a keeper starts it in spite of holds, null for not
+ * @param lookInHours    how often somebody looks in while it runs, h; null for the shop's own figure
  */
 public record RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS,
-                       Double resinMl, String outcome, Integer reachedLayer, String overrideReason) {}
+                       Double resinMl, String outcome, Integer reachedLayer, String overrideReason, Double lookInHours) {
+
+    public RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS, Double resinMl, String outcome,
+                    Integer reachedLayer, String overrideReason) {
+        this(machine, job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, overrideReason, null);
+    }
+}

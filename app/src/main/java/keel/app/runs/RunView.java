@@ -8,10 +8,11 @@ import keel.core.run.Outcome;
  *
  * @param hours   print hours, null while it runs
  * @param uvHours hours with the UV on, null while it runs
+ * @param profileVersion number of the profile's version it was printed with, null if none was in force
  */
 public record RunView(long id, String machine, String machineName, String job, Instant startedAt, Instant endedAt, int layers,
                       double layerExposureS, double resinMl, Outcome outcome, Integer reachedLayer, Double hours, Double uvHours,
-                      boolean withdrawn, int version) {
+                      boolean withdrawn, int version, Integer profileVersion, Long profileVersionId) {
 
     public boolean open() {
         return endedAt == null;

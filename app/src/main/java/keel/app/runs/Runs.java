@@ -23,6 +23,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Paging;
 import keel.app.problems.Refused;
+import keel.app.profiles.Profiles;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
@@ -44,8 +45,8 @@ public class Runs {
 
     private static final String VIEW = """
             select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml, r.outcome,
-              r.reached_layer, r.withdrawn, r.version
-            from run r join machine m on m.id = r.machine_id
+              r.reached_layer, r.withdrawn, r.version, v.number, v.id
+            from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
             """;
 
     private final RunRecords records;
@@ -53,16 +54,21 @@ public class Runs {
     private final Occupancy occupancy;
     private final Standings standings;
     private final Rebuild rebuild;
+    private final Profiles profiles;
+    private final LookIns lookIns;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Runs(RunRecords records, Fleet fleet, Occupancy occupancy, Standings standings, Rebuild rebuild, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Runs(RunRecords records, Fleet fleet, Occupancy occupancy, Standings standings, Rebuild rebuild, Profiles profiles, LookIns lookIns, Logbook logbook,
+         JdbcClient jdbc, Clock clock) {
         this.records = records;
         this.fleet = fleet;
         this.occupancy = occupancy;
         this.standings = standings;
         this.rebuild = rebuild;
+        this.profiles = profiles;
+        this.lookIns = lookIns;
         this.logbook = logbook;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -84,9 +90,11 @@ public class Runs {
         RunFacts facts = new RunFacts(entry.job(), startedAt, whole(entry.endedAt()), entry.layers(), entry.layerExposureS(), entry.resinMl(),
                 starts ? null : outcome(entry.outcome()), starts ? null : entry.reachedLayer());
         check(facts, machine, null);
+        checkInterval(entry.lookInHours());
         List<Hold> overridden = starts ? requireNoHolds(machine, entry.overrideReason()) : List.of();
         Run run = new Run();
         run.machineId = machine.id();
+        run.profileVersionId = profileAt(machine, startedAt);
         run.take(facts);
         records.saveAndFlush(run);
         rebuild.machine(machine.id(), run.startedAt);
@@ -95,6 +103,9 @@ public class Runs {
                     machine.name() + " started in spite of: " + String.join(", ", overridden.stream().map(h -> h.code().code()).toList())
                             + ". Reason: " + entry.overrideReason().strip(),
                     Map.of("holds", overridden.stream().map(h -> h.code().code()).toList(), "reason", entry.overrideReason()), actor));
+        }
+        if (starts) {
+            lookIns.plan(machine.code(), entry.lookInHours());
         }
         RunView view = one(run.id);
         logbook.write(LogDraft.of(starts ? LogKind.RUN_STARTED : LogKind.RUN_LOGGED, machine.id(), "RUN", run.id,
@@ -158,6 +169,9 @@ public class Runs {
         RunFacts facts = changed(run.facts(), change);
         if (!run.withdrawn) {
             check(facts, after, id);
+        }
+        if (before.id() != after.id() || !facts.startedAt().equals(run.startedAt)) {
+            run.profileVersionId = profileAt(after, facts.startedAt());
         }
         run.machineId = after.id();
         run.take(facts);
@@ -235,6 +249,18 @@ public class Runs {
         });
     }
 
+    private static void checkInterval(Double lookInHours) {
+        Findings findings = new Findings();
+        if (lookInHours != null) {
+            findings.range(lookInHours, 0, 48, "lookInHours", "The interval to look in", "h");
+        }
+        Refused.unless(findings);
+    }
+
+    private Long profileAt(MachineRef machine, Instant at) {
+        return profiles.versionAt(machine.id(), at).orElse(null);
+    }
+
     private List<Hold> requireNoHolds(MachineRef machine, String overrideReason) {
         MachineNow now = standings.of(machine.code());
         if (now.standing().state() == MachineState.OFF) {
@@ -293,7 +319,8 @@ public class Runs {
                 row.getDouble(9), outcome, row.getObject(11, Integer.class));
         return new RunView(row.getLong(1), row.getString(2), row.getString(3), facts.job(), started, facts.endedAt(), facts.layers(),
                 facts.layerExposureS(), facts.resinMl(), outcome, facts.reachedLayer(), facts.open() ? null : facts.hours(),
-                facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13));
+                facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13), row.getObject(14, Integer.class),
+                row.getObject(15, Long.class));
     }
 
     private static OffsetDateTime time(Instant instant) {

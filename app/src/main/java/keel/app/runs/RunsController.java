@@ -86,33 +86,30 @@ class RunsController {
     String enter(RunForm form, Model model, HttpServletResponse response) {
         try {
             RunView run = runs.enter(read(form, true));
-            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + run.id() : "/machines/" + run.machine());
+            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + run.id() : "/runs/" + run.id() + "/after");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             return show(form, model);
         }
     }
 
-    @GetMapping("/runs/{id}")
-    String one(@PathVariable long id, Model model) {
+    /** The page that puts a run right, also one that is going on. */
+    @GetMapping("/runs/{id}/correct")
+    String correct(@PathVariable long id, Model model) {
         RunView run = runs.one(id);
         model.addAttribute("form", RunForm.of(run, times));
+        model.addAttribute("correcting", true);
         return show(run, model);
     }
 
-    @PostMapping("/runs/{id}/finish")
-    String finish(@PathVariable long id, RunForm form, Model model, HttpServletResponse response) {
-        try {
-            Findings findings = new Findings();
-            Instant endedAt = times.read(form.endedAt(), "endedAt", findings);
-            Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
-            Double resinMl = Typed.number(form.resinMl(), "resinMl", findings);
-            Refused.unless(findings);
-            RunView run = runs.finish(id, endedAt, form.outcome(), reached, resinMl);
-            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + id : "/machines/" + run.machine());
-        } catch (Refused | Conflict e) {
-            return again(id, form, e, model, response);
+    @GetMapping("/runs/{id}")
+    String one(@PathVariable long id, Model model) {
+        RunView run = runs.one(id);
+        if (run.open() && !run.withdrawn()) {
+            return "redirect:/runs/" + id + "/now";
         }
+        model.addAttribute("form", RunForm.of(run, times));
+        return show(run, model);
     }
 
     @PostMapping("/runs/{id}/correct")
@@ -135,7 +132,6 @@ class RunsController {
 
     private String show(RunView run, Model model) {
         model.addAttribute("run", run);
-        model.addAttribute("now", standings.of(run.machine()));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));

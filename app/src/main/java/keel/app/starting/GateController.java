@@ -3,6 +3,7 @@ package keel.app.starting;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
+import keel.app.fleet.ShopSettings;
 import keel.app.floor.StackDrawing;
 import keel.app.floor.Stacks;
 import keel.app.problems.Conflict;
@@ -10,6 +11,7 @@ import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.runs.HoldsOpen;
+import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
@@ -18,6 +20,7 @@ import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.gate.GateItem;
 import keel.core.gate.StartGate;
+import keel.core.watch.LookInPlan;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,23 +35,27 @@ class GateController {
     private final Runs runs;
     private final Standings standings;
     private final Stacks stacks;
+    private final LookIns lookIns;
+    private final ShopSettings settings;
 
-    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks) {
+    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks, LookIns lookIns, ShopSettings settings) {
         this.gates = gates;
         this.runs = runs;
         this.standings = standings;
         this.stacks = stacks;
+        this.lookIns = lookIns;
+        this.settings = settings;
     }
 
     /** The job as it stands in the form. */
-    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, List<String> looked) {
+    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
         }
 
         static JobForm after(RunView last) {
-            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null);
+            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null);
         }
 
         private static String plain(double number) {
@@ -60,7 +67,7 @@ class GateController {
     @GetMapping("/machines/{code}/start")
     String gate(@PathVariable String code, JobForm typed, Model model) {
         JobForm form = typed.job() != null || typed.layers() != null ? typed
-                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null));
+                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null));
         return show(code, form, model);
     }
 
@@ -70,10 +77,9 @@ class GateController {
             Findings findings = new Findings();
             RunEntry entry = new RunEntry(code, form.job(), null, null, Typed.whole(form.layers(), "layers", findings),
                     Typed.number(form.layerExposureS(), "layerExposureS", findings), Typed.number(form.resinMl(), "resinMl", findings), null, null,
-                    form.overrideReason());
+                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings));
             Refused.unless(findings);
-            gates.start(entry, form.looked());
-            return "redirect:/machines/" + code;
+            return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
         } catch (HoldsOpen e) {
             response.setStatus(409);
             model.addAttribute("held", e.getMessage());
@@ -85,9 +91,16 @@ class GateController {
 
     private String show(String code, JobForm form, Model model) {
         MachineNow m = standings.of(code);
-        List<GateItem> items = gates.of(code, Gates.layers(form.layers()), Gates.amount(form.resinMl()));
+        List<GateItem> items = gates.of(code, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), Gates.amount(form.resinMl()));
         StackDrawing drawing = stacks.of(m);
         model.addAttribute("m", m);
+        model.addAttribute("resin", m.resin());
+        model.addAttribute("estimate", gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS())));
+        int streak = lookIns.goodInARow(m.id());
+        LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int) settings.defaults().value("lookin.streak"));
+        model.addAttribute("streak", streak);
+        model.addAttribute("every", plan.intervalHours(streak));
+        model.addAttribute("tighter", plan.intervalHours(streak) < plan.everyHours());
         model.addAttribute("form", form);
         model.addAttribute("drawing", drawing);
         model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));

@@ -23,8 +23,8 @@ record GateRow(String name, List<GateItem> items, Double x, Double y) {
         List<GateRow> rows = new ArrayList<>();
         byPart.forEach((part, at) -> rows.add(switch (part) {
             case PLATE -> new GateRow("Plate", at, f.plate().x(), f.plate().middleY());
-            case RESIN -> new GateRow("Resin", at, f.vat().x(), f.vat().y() + 8);
-            case VAT -> new GateRow(Character.toUpperCase(vessel.charAt(0)) + vessel.substring(1), at, f.vat().x(), f.vat().bottom() - 14);
+            case RESIN -> new GateRow("Resin", at, f.vat().x() + 10, f.vat().bottom() - 15);
+            case VAT -> new GateRow(Character.toUpperCase(vessel.charAt(0)) + vessel.substring(1), at, f.vat().x(), f.vat().y() + 8);
             case FILM -> new GateRow("Film", at, f.film().x(), f.film().middleY());
             case SCREEN -> new GateRow("Screen", at, f.film().x(), f.screen() == null ? f.film().bottom() : f.screen().middleY());
             case JOB, ROOM -> new GateRow("Job and room", at, null, null);

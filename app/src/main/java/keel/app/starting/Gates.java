@@ -8,12 +8,15 @@ import java.util.Locale;
 import java.util.Map;
 import keel.app.air.Air;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
 import keel.app.problems.Refused;
+import keel.app.profiles.InForce;
+import keel.app.profiles.Profiles;
 import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
@@ -22,9 +25,13 @@ import keel.app.upkeep.PartView;
 import keel.app.upkeep.SinceFailure;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
+import keel.core.exposure.PrintTime;
 import keel.core.gate.GateFacts;
 import keel.core.gate.GateItem;
 import keel.core.gate.StartGate;
+import keel.core.profile.Setting;
+import keel.core.profile.VersionFared;
+import keel.core.resin.VatFill;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
@@ -42,16 +49,21 @@ public class Gates {
     private final Air air;
     private final ShopSettings settings;
     private final Runs runs;
+    private final Profiles profiles;
+    private final GateQuestions questions;
     private final Logbook logbook;
     private final Clock clock;
 
-    Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Logbook logbook, Clock clock) {
+    Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
+          GateQuestions questions, Logbook logbook, Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
         this.air = air;
         this.settings = settings;
         this.runs = runs;
+        this.profiles = profiles;
+        this.questions = questions;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -64,7 +76,36 @@ public class Gates {
     public List<GateItem> of(String machineCode, Integer layers, Double jobMl) {
         MachineNow m = standings.of(machineCode);
         Defaults defaults = settings.defaults();
-        return new StartGate(defaults).items(facts(m, layers, jobMl, defaults));
+        return new StartGate(defaults).items(facts(m, layers, null, jobMl, defaults));
+    }
+
+    /** The same where the job's layer exposure is known too, s. */
+    @Transactional(readOnly = true)
+    public List<GateItem> of(String machineCode, Integer layers, Double exposureS, Double jobMl) {
+        Defaults defaults = settings.defaults();
+        return new StartGate(defaults).items(facts(standings.of(machineCode), layers, exposureS, jobMl, defaults));
+    }
+
+    /** What a job of so many layers comes to; null where nothing is known of its pace, or the layers are not given. */
+    @Transactional(readOnly = true)
+    public Estimate estimate(MachineNow m, Integer layers, Double exposureS) {
+        PrintTime.Settings timing = layers == null ? null : timing(m, layers, exposureS);
+        if (timing == null) {
+            return null;
+        }
+        Double layerMm = profiles.inForce(m.id(), clock.instant()).map(p -> p.settings().value(Setting.LAYER_MM)).orElse(null);
+        PrintTime time = PrintTime.of(timing);
+        return new Estimate(time.seconds(), time.uvOnSeconds(), clock.instant().plusSeconds(Math.round(time.seconds())), layerMm == null ? null : layers * layerMm,
+                layerMm);
+    }
+
+    private PrintTime.Settings timing(MachineNow m, int layers, Double exposureS) {
+        InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
+        if (profile != null) {
+            return (exposureS == null ? profile.settings() : profile.settings().with(Setting.EXPOSURE_S, exposureS)).timing(layers);
+        }
+        return m.sinceRecords().layers() == 0 || exposureS == null ? null
+                : PrintTime.Settings.even(layers, exposureS, 3600 * m.sinceRecords().hours() / m.sinceRecords().layers());
     }
 
     /**
@@ -75,7 +116,7 @@ public class Gates {
      */
     public RunView start(RunEntry entry, List<String> looked) {
         Actor actor = Actor.current();
-        List<GateItem> items = of(entry.machine(), entry.layers(), entry.resinMl());
+        List<GateItem> items = of(entry.machine(), entry.layers(), entry.layerExposureS(), entry.resinMl());
         Findings findings = new Findings();
         items.stream().filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
                 .forEach(i -> findings.add(i.code(), "Not looked at yet: " + i.text()));
@@ -83,24 +124,35 @@ public class Gates {
         RunView run = runs.enter(entry);
         String warned = String.join(" ", items.stream().filter(i -> i.state() == GateItem.State.WARN).map(GateItem::text).toList());
         logbook.write(LogDraft.of(LogKind.GATE_PASSED, fleet.machine(entry.machine()).id(), "RUN", run.id(), run.startedAt(), run.machineName()
-                + ": looked at before the start: plate, vat, resin, file and ventilation.", Map.of("run", run.id(), "items", items), actor)
+                + ": looked at before the start: plate, vat, resin, file and ventilation" + own(items) + ".", Map.of("run", run.id(), "items", items), actor)
                 .noting(warned.isEmpty() ? null : "Started knowing: " + warned));
         return run;
     }
 
-    private GateFacts facts(MachineNow m, Integer layers, Double jobMl, Defaults defaults) {
-        SinceFailure.Now since = sinceFailure.of(m.id());
-        Air.RoomNow room = air.rooms().stream().filter(r -> r.code().equals(m.room()) && r.at() != null).findFirst().orElse(null);
-        Double readAgo = room == null ? null : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
-        String resin = m.resin() == null ? null : m.resin().replace('-', ' ');
-        return new GateFacts(m.kind(), m.holds(), parts(m), jobHours(m, layers, defaults), m.sinceRecords().uvShare(defaults.value("uv.share")), resin,
-                m.resin() == null ? null : Double.valueOf(m.resinMl()), jobMl, m.fillLineMl(), fleet.selfFilling(m.id()), room == null ? null : room.temperatureC(),
-                readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(), m.holdNextPartToLight());
+    private static String own(List<GateItem> items) {
+        return items.stream().anyMatch(i -> i.code().startsWith(GateQuestions.PREFIX)) ? ", and what the shop asks besides" : "";
     }
 
-    /** By the pace of this machine's own layers; a typical job where either is not known. */
-    private static double jobHours(MachineNow m, Integer layers, Defaults defaults) {
-        return layers == null || m.sinceRecords().layers() == 0 ? defaults.value("job.typicalHours")
+    private GateFacts facts(MachineNow m, Integer layers, Double exposureS, Double jobMl, Defaults defaults) {
+        SinceFailure.Now since = sinceFailure.of(m.id());
+        Air.RoomNow room = air.room(m.room());
+        Double readAgo = room.at() == null ? null : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
+        MachineRef ref = fleet.machine(m.code());
+        InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
+        VersionFared fared = profile == null ? null : profiles.fared(profile.versionId());
+        VatFill.Displacer plate = new VatFill.Displacer(m.plateWidthMm() * m.plateDepthMm(), defaults.value("plate.thickMm"));
+        return new GateFacts(m.kind(), m.holds(), parts(m), jobHours(m, layers, exposureS, defaults), m.sinceRecords().uvShare(defaults.value("uv.share")),
+                m.resin() == null ? null : m.resin().replace('-', ' '), m.resin() == null ? null : Double.valueOf(m.resinMl()), jobMl, m.fillLineMl(),
+                ref.selfFilling(), room.temperatureC(), readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(),
+                m.holdNextPartToLight(),
+                profile == null ? null : new GateFacts.Profile(profile.number(), profile.settings().value(Setting.EXPOSURE_S), fared.runs(), fared.good()), exposureS,
+                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), questions.items(m.kind()));
+    }
+
+    /** By the profile or the pace of this machine's own layers; a typical job where the layers are not known. */
+    private double jobHours(MachineNow m, Integer layers, Double exposureS, Defaults defaults) {
+        Estimate estimate = estimate(m, layers, exposureS);
+        return estimate != null ? estimate.seconds() / 3600 : layers == null || m.sinceRecords().layers() == 0 ? defaults.value("job.typicalHours")
                 : layers * (m.sinceRecords().hours() / m.sinceRecords().layers());
     }
 

@@ -26,6 +26,17 @@ public class Figures {
         return value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.3f", value).replaceAll("0+$", "");
     }
 
+    /** A number as it was typed, without a decimal point that says nothing. */
+    public String exact(double value) {
+        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+
+    /** Like "5 h 12" or "48 min". */
+    public String duration(double seconds) {
+        long minutes = Math.round(seconds / 60);
+        return minutes < 60 ? minutes + " min" : minutes / 60 + " h %02d".formatted(minutes % 60);
+    }
+
     public String percent(double share) {
         return share < 0.01 ? "<1" : String.format(Locale.ROOT, "%.0f", 100 * share);
     }

@@ -79,6 +79,8 @@ final class Facts {
                   and (f.removed_at is null or r.started_at < f.removed_at)
                 where f.component_id = ? and r.ended_at is not null and not r.withdrawn and r.started_at >= ?""").params(vatId, from)
                 .query((row, i) -> (VatContent.Change) new VatContent.Printed(instant(row, 1), row.getDouble(2))).list());
+        changes.addAll(jdbc.sql("select at, resin_left_ml from service where vat_id = ? and at >= ? and resin_left_ml is not null and not withdrawn")
+                .params(vatId, from).query((row, i) -> (VatContent.Change) new VatContent.Measured(instant(row, 1), row.getDouble(2))).list());
         return VatContent.after(changes);
     }
 

@@ -2,6 +2,7 @@ package keel.app.upkeep;
 
 import java.time.Instant;
 import java.util.List;
+import keel.core.exposure.PrintTime;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import keel.core.standing.Standing;
@@ -29,9 +30,11 @@ public record MachineNow(long id, String code, String name, MachineKind kind, St
     /**
      * A run that is going on.
      *
-     * @param expectedEnd when runs of as many layers on this machine would end, null while none is known
+     * @param expectedEnd when it should be done, null while nothing is known of its pace
+     * @param timing      of its layers, by its profile or by the pace of this machine's earlier layers; null while nothing is known
+     * @param layerMm     layer height, null without a profile
      */
-    public record OpenRun(long id, String job, Instant startedAt, int layers, Instant expectedEnd) {}
+    public record OpenRun(long id, String job, Instant startedAt, int layers, Instant expectedEnd, PrintTime.Settings timing, Double layerMm) {}
 
     /** Whether it prints with a screen that wears. */
     public boolean hasScreen() {

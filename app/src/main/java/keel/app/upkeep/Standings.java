@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,7 +16,10 @@ import java.util.stream.Collectors;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.NotThere;
+import keel.core.exposure.PrintTime;
 import keel.core.knowledge.Knowledge;
+import keel.core.profile.ProfileSettings;
+import keel.core.profile.Setting;
 import keel.core.standing.Circumstances;
 import keel.core.standing.Hold;
 import keel.core.standing.HoldCode;
@@ -166,19 +170,35 @@ public class Standings {
 
     private Map<Long, MachineNow.OpenRun> openRuns(Long only) {
         Map<Long, MachineNow.OpenRun> runs = new HashMap<>();
+        Map<Long, ProfileSettings> profiles = profilesOfOpenRuns();
         jdbc.sql("""
-                select r.machine_id, r.id, r.job, r.started_at, r.layers, p.hours, p.layers from run r
+                select r.machine_id, r.id, r.job, r.started_at, r.layers, p.hours, p.layers, r.layer_exposure_s, r.profile_version_id from run r
                 left join meter p on p.scope = 'MACHINE' and p.owner_id = r.machine_id
                 where r.ended_at is null and not r.withdrawn and (r.machine_id = :only or cast(:only as bigint) is null)""").param("only", only)
-                .query((row, i) -> runs.put(row.getLong(1), openRun(row))).list();
+                .query((row, i) -> runs.put(row.getLong(1), openRun(row, profiles.get(row.getLong(9))))).list();
         return runs;
     }
 
-    private static MachineNow.OpenRun openRun(ResultSet row) throws SQLException {
+    private Map<Long, ProfileSettings> profilesOfOpenRuns() {
+        Map<Long, Map<Setting, Double>> amounts = new HashMap<>();
+        jdbc.sql("""
+                select s.version_id, s.setting, s.amount from profile_setting s
+                where s.version_id in (select r.profile_version_id from run r where r.ended_at is null and not r.withdrawn)""")
+                .query((row, i) -> amounts.computeIfAbsent(row.getLong(1), id -> new EnumMap<>(Setting.class))
+                        .put(Setting.valueOf(row.getString(2)), row.getDouble(3))).list();
+        return amounts.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> ProfileSettings.of(e.getValue())));
+    }
+
+    /** By its profile, or by the pace of this machine's layers so far. */
+    private static MachineNow.OpenRun openRun(ResultSet row, ProfileSettings profile) throws SQLException {
         Instant started = Facts.instant(row, 4);
-        double secondsALayer = row.getLong(7) > 0 ? row.getDouble(6) * 3600 / row.getLong(7) : 0;
-        Instant end = secondsALayer > 0 ? started.plusSeconds(Math.round(secondsALayer * row.getInt(5))) : null;
-        return new MachineNow.OpenRun(row.getLong(2), row.getString(3), started, row.getInt(5), end);
+        int layers = row.getInt(5);
+        double exposureS = row.getDouble(8);
+        PrintTime.Settings timing = profile != null ? profile.with(Setting.EXPOSURE_S, exposureS).timing(layers)
+                : row.getLong(7) > 0 ? PrintTime.Settings.even(layers, exposureS, row.getDouble(6) * 3600 / row.getLong(7)) : null;
+        return new MachineNow.OpenRun(row.getLong(2), row.getString(3), started, layers,
+                timing == null ? null : started.plusSeconds(Math.round(PrintTime.of(timing).seconds())), timing,
+                profile == null ? null : Double.valueOf(profile.value(Setting.LAYER_MM)));
     }
 
     static Usage usage(ResultSet row, int first) throws SQLException {

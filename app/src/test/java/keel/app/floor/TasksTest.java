@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import keel.app.bench.Drying;
 import keel.app.guides.Guides;
+import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.support.PageTest;
@@ -20,10 +22,16 @@ class TasksTest extends PageTest {
     private Guides guides;
     @Autowired
     private Runs runs;
+    @Autowired
+    private LookIns lookIns;
+    @Autowired
+    private Drying drying;
 
     private List<Task> tasks(String... machines) {
         return Tasks.of(Arrays.stream(machines).map(shop::now).toList(),
-                guides.open().stream().filter(g -> List.of(machines).contains(g.machine())).toList(), Instant.now());
+                guides.open().stream().filter(g -> List.of(machines).contains(g.machine())).toList(),
+                lookIns.due(Instant.now()).stream().filter(l -> List.of(machines).contains(l.machine())).toList(),
+                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Instant.now());
     }
 
     @Test
@@ -76,6 +84,24 @@ class TasksTest extends PageTest {
         assertThat(tasks(m)).anySatisfy(t -> {
             assertThat(t.what()).isEqualTo("Be there when it ends");
             assertThat(t.when()).isBetween(Instant.now(), Instant.now().plusSeconds(3600));
+        });
+    }
+
+    @Test
+    void aLookThatIsDueAndPartsThatDryStandAmongTheTasks() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 5);
+        shop.service(m, "PLATE_CLEARED", 6);
+        runs.enter(new RunEntry(m, "Hinge", Instant.now().minusSeconds(7200), null, 1500, 1.8, 40.0, null, null, null));
+        assertThat(tasks(m)).anySatisfy(t -> {
+            assertThat(t.what()).isEqualTo("Look in");
+            assertThat(t.path()).isEqualTo("/runs/" + shop.now(m).run().id() + "/now");
+        });
+        runs.finish(shop.now(m).run().id(), null, "GOOD", null, null);
+        accepted("/runs/" + runs.last(m).orElseThrow().id() + "/after", "clear", "true", "drying", "true");
+        assertThat(tasks(m)).noneMatch(t -> t.what().equals("Look in")).anySatisfy(t -> {
+            assertThat(t.what()).isEqualTo("Dries before the cure");
+            assertThat(t.when()).isBetween(Instant.now().plusSeconds(7000), Instant.now().plusSeconds(7300));
         });
     }
 }

@@ -16,7 +16,8 @@ class RunsPagesTest extends PageTest {
         String m = shop.maskMachine();
         runs.enter(new RunEntry(m, "Hinge", null, null, 900, 2.1, 40.0, null, null, null));
         long id = shop.now(m).run().id();
-        assertThat(page("/runs/" + id)).contains("It has ended", "Finish the run");
+        assertThat(form("/runs/" + id + "/look").status()).isEqualTo(422);
+        assertThat(page("/runs/" + id + "/now")).contains("It has ended", "Finish the run");
         assertThat(page("/fleet")).contains("Hinge");
         refused(422, "The layer reached must be between 0 and 900", "/runs/" + id + "/finish", "outcome", "FAILED", "reachedLayer", "901", "endedAt", "", "resinMl", "");
         assertThat(shop.now(m).run()).isNotNull();

@@ -21,6 +21,8 @@ class GatePagesTest extends PageTest {
     @Autowired
     private Air air;
     @Autowired
+    private GateQuestions questions;
+    @Autowired
     private Logbook logbook;
 
     private static String[] job(String... more) {
@@ -104,5 +106,40 @@ class GatePagesTest extends PageTest {
         assertThat(page("/machines/" + m + "/start")).contains("value=\"Latch pattern\"", "value=\"1000\"", "value=\"50\"");
         assertThat(page("/machines/" + m + "/start?job=x&layers=many&resinMl=-5")).contains("value=\"many\"", "value=\"-5\"");
         assertThat(form("/machines/" + m + "/start", "job", "x", "layers", "many", "layerExposureS", "", "resinMl", "").status()).isEqualTo(422);
+    }
+
+    @Test
+    void theShopsOwnQuestionsAreAskedOnTheMachinesTheyAreFor() {
+        refused(422, "Choose at least one kind of machine.", "/setup/gate", "text", "The mesh is clear.", "part", "ROOM");
+        refused(422, "Choose where it is looked at.", "/setup/gate", "text", "The mesh is clear.", "part", "ROOF", "kinds", "MASK");
+        refused(422, "The question is missing.", "/setup/gate", "text", " ", "part", "ROOM", "kinds", "MASK");
+        accepted("/setup/gate", "text", "The mesh is clear.", "part", "ROOM", "kinds", "MASK");
+        String mask = shop.maskMachine();
+        String laser = shop.machine(keel.core.standing.MachineKind.LASER_TANK, false);
+        assertThat(gates.of(mask, 1000, 84.0)).anySatisfy(i -> assertThat(i.text()).isEqualTo("The mesh is clear."));
+        assertThat(gates.of(laser, 1000, 84.0)).noneMatch(i -> i.text().equals("The mesh is clear."));
+        refused(422, "Not looked at yet: The mesh is clear.", "/machines/" + mask + "/start", looked());
+        GateQuestions.Question own = questions.all().stream().filter(q -> q.text().equals("The mesh is clear.")).findFirst().orElseThrow();
+        accepted("/setup/gate/" + own.id() + "/retire");
+        accepted("/machines/" + mask + "/start", looked());
+    }
+
+    @Test
+    void theJobIsReckonedFromThePaceOfEarlierLayersWhereThereIsNoProfile() {
+        String m = shop.maskMachine();
+        assertThat(page("/machines/" + m + "/start")).contains("id=\"estimate\"").doesNotContain("Light on");
+        shop.run(m, 1, 4);
+        shop.service(m, "PLATE_CLEARED", 6);
+        assertThat(page("/machines/" + m + "/start?job=x&layers=1500&layerExposureS=1.8&resinMl=40")).as("1000 layers took 4 h").contains("6 h 00", "45 min", "Done about");
+        assertThat(item(m, "profile").text()).contains("No resin is on record");
+    }
+
+    @Test
+    void aPartIsReckonedAtItsTilts() {
+        String m = shop.maskMachine();
+        assertThat(page("/machines/" + m + "/tilt?length=100&height=20")).as("L·sin + H·cos").contains("67 mm", "85 mm").doesNotContain("layers,");
+        assertThat(page("/machines/" + m + "/tilt?length=400&height=20")).contains("taller than the machine");
+        assertThat(page("/machines/" + m + "/tilt?length=0&height=20")).contains("more than 0");
+        assertThat(page("/machines/" + m + "/tilt?length=long&height=20")).contains("This is no number: long.");
     }
 }

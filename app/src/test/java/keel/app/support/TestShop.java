@@ -29,6 +29,7 @@ import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.standing.Hold;
 import keel.core.bolts.VatFrame;
+import keel.core.resin.VatSize;
 import keel.core.standing.MachineKind;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -98,14 +99,21 @@ public class TestShop {
         as("keeper");
         int n = NUMBER.incrementAndGet();
         String model = fleet.addModel(new ModelEntry("Model " + n, kind, 144.0, 81.0, 175.0, 5760, 3240, "PEEL", selfLevelling, false, false, false,
-                true, "BALL", 280.0, VatFrame.UNKNOWN));
+                true, "BALL", 280.0, VatFrame.UNKNOWN, VatSize.UNKNOWN));
         return machineOf(model);
+    }
+
+    /** A mask machine whose plate is held by BOLTS_3 or BOLTS_4. */
+    public String bolted(String joint) {
+        as("keeper");
+        return machineOf(fleet.addModel(new ModelEntry("Model " + NUMBER.incrementAndGet(), MachineKind.MASK, 144.0, 81.0, 175.0, 5760, 3240, "PEEL", false, false, false,
+                false, true, joint, 280.0, VatFrame.UNKNOWN, new VatSize(176.0, 112.0, 34.0))));
     }
 
     public String machineOf(String model) {
         as("keeper");
         String room = fleet.addRoom("Room " + NUMBER.incrementAndGet());
-        return fleet.addMachine(new MachineEntry("Bird " + NUMBER.incrementAndGet(), model, room, "PAPER", false, SINCE, 0, "FEP", 0.127, 0, 0, 0));
+        return fleet.addMachine(new MachineEntry("Bird " + NUMBER.incrementAndGet(), model, room, "PAPER", false, false, SINCE, 0, "FEP", 0.127, 0, 0, 0));
     }
 
     public String modelOf(String machine) {

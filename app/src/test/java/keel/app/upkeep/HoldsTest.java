@@ -153,7 +153,7 @@ class HoldsTest extends AppTest {
         shop.run(m, 1, 4);
         shop.service(m, "PLATE_CLEARED", 6);
         var view = fleet.machines().stream().filter(x -> x.code().equals(m)).findFirst().orElseThrow();
-        fleet.changeMachine(m, new MachineEntry(view.name(), view.model(), view.room(), "PAPER", true, null, 0, "FEP", 0.127, 0, 0, 0), view.version());
+        fleet.changeMachine(m, new MachineEntry(view.name(), view.model(), view.room(), "PAPER", true, false, null, 0, "FEP", 0.127, 0, 0, 0), view.version());
         assertThat(shop.holds(m)).containsExactly("not-levelled");
     }
 

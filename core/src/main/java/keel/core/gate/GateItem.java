@@ -11,7 +11,7 @@ package keel.core.gate;
 public record GateItem(String code, Part part, State state, String text) {
 
     /** Where the question stands, from the top of the stack to the bottom and the room around it. */
-    public enum Part { PLATE, RESIN, VAT, FILM, SCREEN, JOB, ROOM }
+    public enum Part { PLATE, VAT, RESIN, FILM, SCREEN, JOB, ROOM }
 
     /** OK the records say so; ASK only eyes can tell; WARN may start, but read it; HOLD must not start. */
     public enum State { OK, ASK, WARN, HOLD }

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import keel.core.CheckedYaml;
 import keel.core.standing.Caution;
+import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineKind;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
@@ -23,7 +24,7 @@ import keel.core.standing.ServiceKind;
 public final class Procedures {
 
     private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
-            "lubrication", "levelling");
+            "lubrication", "levelling", "commissioning");
 
     private final List<Procedure> all;
 
@@ -71,6 +72,7 @@ public final class Procedures {
         return new Step(n.get("code").asText(), n.get("title").asText(), strings(n.get("text")), n.get("draw").asText(),
                 Caution.valueOf(n.path("caution").asText("NONE")), n.has("seconds") ? n.get("seconds").asInt() : null,
                 each(n.get("asks"), a -> ask(a, writes)), Step.Turns.valueOf(n.path("turns").asText("none").toUpperCase(Locale.ROOT)),
+                Step.Tool.valueOf(n.path("tool").asText("none").toUpperCase(Locale.ROOT).replace('-', '_')),
                 detour == null ? null : new Step.Detour(detour.get("label").asText(), detour.get("to").asText(),
                         detour.path("answer").asText(null), detour.path("value").asText(null)),
                 when(n.get("when")));
@@ -93,11 +95,13 @@ public final class Procedures {
         }
         Set<MachineKind> kinds = EnumSet.noneOf(MachineKind.class);
         strings(n.get("kinds")).forEach(k -> kinds.add(MachineKind.valueOf(k)));
+        Set<LevelJoint> joints = EnumSet.noneOf(LevelJoint.class);
+        strings(n.get("joints")).forEach(j -> joints.add(LevelJoint.valueOf(j)));
         Map<String, List<String>> answers = new LinkedHashMap<>();
         if (n.has("answers")) {
             n.get("answers").properties().forEach(e -> answers.put(e.getKey(), strings(e.getValue())));
         }
-        return new When(kinds, n.has("wholeAreaLight") ? n.get("wholeAreaLight").asBoolean() : null, answers);
+        return new When(kinds, joints, n.has("wholeAreaLight") ? n.get("wholeAreaLight").asBoolean() : null, answers);
     }
 
     private static Map<String, String> texts(JsonNode n) {

@@ -15,14 +15,18 @@ import keel.core.standing.ServiceField;
  * @param seconds  how long something takes, for a timer; null for none
  * @param asks     what is asked at this step
  * @param turns    the bolts that are tightened here one by one, NONE for none
+ * @param tool     what judges or measures here, NONE for none
  * @param detour   another way if this one does not work, null for none
  * @param when     where it applies
  */
 public record Step(String code, String title, List<String> text, String drawing, Caution caution, Integer seconds,
-                   List<ServiceField> asks, Turns turns, Detour detour, When when) {
+                   List<ServiceField> asks, Turns turns, Tool tool, Detour detour, When when) {
 
     /** Which bolts of the frame are turned. */
     public enum Turns { NONE, CLAMP, FRAME }
+
+    /** A page beside the guide that judges or measures something. */
+    public enum Tool { NONE, STANCE, LEVELLING, LEVEL, FIRST_LAYER, PROFILES, LUBRICATION }
 
     /**
      * Where to go on if a step does not work out.

@@ -53,6 +53,13 @@ public final class ProfileSettings {
         return values.get(setting);
     }
 
+    /** The same but for one setting. */
+    public ProfileSettings with(Setting setting, double value) {
+        Map<Setting, Double> other = new EnumMap<>(values);
+        other.put(setting, value);
+        return new ProfileSettings(other);
+    }
+
     public Map<Setting, Double> values() {
         return values;
     }

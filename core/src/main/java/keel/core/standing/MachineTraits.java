@@ -7,5 +7,6 @@ package keel.core.standing;
  * @param selfLevelling        whether it levels its plate by itself
  * @param levelsAfterEachPrint whether the shop levels it after every print, rather than on events only
  * @param wholeAreaLight       whether it can light its whole area to cure a sheet in the vat
+ * @param joint                what holds its plate
  */
-public record MachineTraits(MachineKind kind, boolean selfLevelling, boolean levelsAfterEachPrint, boolean wholeAreaLight) {}
+public record MachineTraits(MachineKind kind, boolean selfLevelling, boolean levelsAfterEachPrint, boolean wholeAreaLight, LevelJoint joint) {}

@@ -8,6 +8,7 @@ import java.util.Map;
 import keel.core.CheckedYaml;
 import keel.core.standing.Caution;
 import keel.core.standing.MachineKind;
+import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
 import org.junit.jupiter.api.Test;
@@ -17,8 +18,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ProceduresTest {
 
     private static final Procedures ALL = Procedures.shipped();
-    private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true);
-    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false);
+    private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true, LevelJoint.BALL);
+    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL);
 
     @Test
     void eachServiceWithAGuideFindsTheOneForItsMachine() {

@@ -10,6 +10,7 @@ import keel.core.quick.Vocabulary.MachineWord;
 import keel.core.quick.Vocabulary.Word;
 import keel.core.run.Outcome;
 import keel.core.standing.MachineKind;
+import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
 import net.jqwik.api.ForAll;
@@ -25,9 +26,9 @@ class QuickLineTest {
     private static final QuickLine LINE = new QuickLine(KnowledgeFiles.shipped());
     private static final Vocabulary SHOP = new Vocabulary(List.of(
             mask("curlew", "Curlew", "reed-grey", 2.3, 10.0), mask("bittern", "Bittern", null, null, null),
-            new MachineWord("dunlin", "Dunlin", new MachineTraits(MachineKind.MASK, true, false, true), "SELF", "mussel-blue", 2.4, 8.0),
+            new MachineWord("dunlin", "Dunlin", new MachineTraits(MachineKind.MASK, true, false, true, LevelJoint.BALL), "SELF", "mussel-blue", 2.4, 8.0),
             mask("dabchick", "Dabchick", null, null, null),
-            new MachineWord("godwit", "Godwit", new MachineTraits(MachineKind.LASER_TANK, false, false, false), "ON_FILM", null, 3.0, 9.0)),
+            new MachineWord("godwit", "Godwit", new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL), "ON_FILM", null, 3.0, 9.0)),
             List.of(new Word("long-room", "Long Room", ""), new Word("annexe", "Annexe", "")),
             List.of(new Word("nitrile-gloves", "Nitrile gloves", "pairs"), new Word("film-sheet-144", "Film sheet 144", "sheets"),
                     new Word("film-sheet-208", "Film sheet 208", "sheets")),
@@ -35,7 +36,7 @@ class QuickLineTest {
             List.of(new Word("V1", "Vat V1", ""), new Word("V7", "Vat V7", "")));
 
     private static MachineWord mask(String code, String name, String resin, Double exposure, Double pace) {
-        return new MachineWord(code, name, new MachineTraits(MachineKind.MASK, false, false, true), "PAPER", resin, exposure, pace);
+        return new MachineWord(code, name, new MachineTraits(MachineKind.MASK, false, false, true, LevelJoint.BALL), "PAPER", resin, exposure, pace);
     }
 
     private static Reading read(String line) {

@@ -31,10 +31,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 class HoldRulesTest {
 
     private static final Instant T = Instant.parse("2025-05-01T08:00:00Z");
-    private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true);
-    private static final MachineTraits SELF_LEVELLING = new MachineTraits(MachineKind.MASK, true, false, true);
-    private static final MachineTraits AFTER_EACH_PRINT = new MachineTraits(MachineKind.MASK, false, true, true);
-    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false);
+    private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true, LevelJoint.BALL);
+    private static final MachineTraits SELF_LEVELLING = new MachineTraits(MachineKind.MASK, true, false, true, LevelJoint.BALL);
+    private static final MachineTraits AFTER_EACH_PRINT = new MachineTraits(MachineKind.MASK, false, true, true, LevelJoint.BALL);
+    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL);
     private static final Fitted WHOLE = new Fitted(true, true, true, T, null);
 
     private final HoldRules rules = new HoldRules(KnowledgeFiles.shipped());

@@ -97,9 +97,9 @@ class StateRulesTest {
 
     @Test
     void eachKindOfMachineKnowsTheServicesThatApplyToIt() {
-        assertThat(ServiceKind.of(new MachineTraits(MachineKind.LASER_TANK, false, false, false)))
+        assertThat(ServiceKind.of(new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL)))
                 .contains(ServiceKind.TANK_CHANGE).doesNotContain(ServiceKind.FILM_CHANGE, ServiceKind.SCREEN_CHANGE);
-        assertThat(ServiceKind.of(new MachineTraits(MachineKind.PROJECTOR, false, false, true)))
+        assertThat(ServiceKind.of(new MachineTraits(MachineKind.PROJECTOR, false, false, true, LevelJoint.BALL)))
                 .contains(ServiceKind.FILM_CHANGE).doesNotContain(ServiceKind.TANK_CHANGE, ServiceKind.SCREEN_INSPECTED);
     }
 

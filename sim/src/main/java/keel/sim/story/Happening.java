@@ -3,6 +3,7 @@ package keel.sim.story;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import keel.core.profile.Setting;
 
 /** Something that happened in the shop, in the terms in which somebody would enter it. Keys tie happenings together. */
 public sealed interface Happening {
@@ -31,6 +32,21 @@ public sealed interface Happening {
     record ResinPoured(Instant at, String who, String machine, String resin, double ml) implements Happening {}
 
     record StockMoved(Instant at, String who, String item, double quantity, String reason) implements Happening {}
+
+    /** The settings of a resin on a machine are written down for the first time; setting to value. */
+    record ProfileBegun(Instant at, String who, String machine, String resin, String school, Map<Setting, Double> settings) implements Happening {}
+
+    /** Some of them are changed; {@code backTo} instead goes back to that version, null otherwise. */
+    record ProfileChanged(Instant at, String who, String machine, String resin, Map<Setting, Double> changes, Integer backTo, String why) implements Happening {}
+
+    /** Cured thickness at several exposures, s to mm. */
+    record ThicknessMeasured(Instant at, String who, String machine, String resin, Map<Double, Double> depthMm) implements Happening {}
+
+    /** Somebody looked at the run that is going on. */
+    record LookedIn(Instant at, String who, String machine, String seen) implements Happening {}
+
+    /** The shop adds a question to its start gate. */
+    record GateAsks(Instant at, String who, String text, String part, List<String> kinds) implements Happening {}
 
     /** Somebody read a room's thermometer and hygrometer. */
     record RoomRead(Instant at, String who, String room, double temperatureC, double humidityPercent) implements Happening {}

@@ -16,6 +16,7 @@ import java.util.Random;
 import keel.sim.story.Happening.CauseNamed;
 import keel.sim.story.Happening.CheckDone;
 import keel.sim.story.Happening.FailureSeen;
+import keel.sim.story.Happening.LookedIn;
 import keel.sim.story.Happening.ResinPoured;
 import keel.sim.story.Happening.RoomRead;
 import keel.sim.story.Happening.RunDone;
@@ -41,12 +42,14 @@ public final class Story {
     private final ZoneId zone;
     private final List<Happening> happenings = new ArrayList<>();
     private final Map<String, Double> hours = new HashMap<>();
+    private final SettingsStory settings;
     private int keys;
 
     private Story(long seed, Instant end, ZoneId zone) {
         this.chance = new Random(seed);
         this.end = end.truncatedTo(ChronoUnit.SECONDS);
         this.zone = zone;
+        this.settings = new SettingsStory(this.end, zone);
     }
 
     /**
@@ -74,6 +77,7 @@ public final class Story {
         });
         beforeHours("fulmar", 214).ifPresent(at -> service(at, "fulmar", "LUBRICATION", Map.of("part", "SCREW")));
         beforeHours("avocet", 120).ifPresent(at -> filmChange(machine("avocet"), at, "SCRATCHED", "Film sheet 144", "Scratches all over the middle."));
+        happenings.addAll(settings.happenings());
         stores();
         rooms();
         endings();
@@ -110,11 +114,7 @@ public final class Story {
         if (start.isBefore(free) || stop.isAfter(end.minus(QUIET_AT_END))) {
             return free;
         }
-        double exposure = switch (machine.code()) {
-            case "fulmar" -> 1.6;
-            case "godwit" -> 3.2;
-            default -> 2.3;
-        };
+        double exposure = settings.exposureS(machine, vat.resin, daysLeft);
         int layers = (int) (fullHours * 3600 / (exposure + 6.1));
         double ml = Math.round(8 + fullHours * (6 + chance.nextDouble() * 6));
         vat.topUp(start.minus(Duration.ofMinutes(12)), ml);
@@ -192,7 +192,10 @@ public final class Story {
         }
         if (daysLeft == 17) {
             service(morning.plus(Duration.ofMinutes(10)), machine.code(), "PLATE_WORK", Map.of("work", "ABRADED"));
-            service(morning.plus(Duration.ofMinutes(22)), machine.code(), "LEVELLING", Map.of("school", levels(machine)));
+            service(morning.plus(Duration.ofMinutes(22)), machine.code(), "LEVELLING", levelled(machine, 0.02));
+        }
+        if (machine.code().equals("curlew") && (daysLeft == 46 || daysLeft == 33)) {
+            service(morning.plus(Duration.ofMinutes(20)), machine.code(), "LEVELLING", levelled(machine, daysLeft == 46 ? 0.05 : 0.08));
         }
         if (machine.code().equals("bittern")) {
             bittern(daysLeft, morning);
@@ -257,6 +260,7 @@ public final class Story {
     private void endings() {
         Instant going = end.minus(Duration.ofMinutes(130));
         happenings.add(new RunGoing(going, "operator", "dunlin", "Hinge patterns, set of eight", 2180, 2.3, 168));
+        happenings.add(new LookedIn(going.plus(Duration.ofMinutes(14)), "operator", "dunlin", "AS_IT_SHOULD"));
         Instant stopped = end.minus(Duration.ofMinutes(55));
         String run = key();
         happenings.add(new RunDone(stopped, "operator", "bittern", run, "Mayfly larva, twelve", stopped.minus(Duration.ofMinutes(95)), 1350, 2.3, 18,
@@ -339,6 +343,18 @@ public final class Story {
 
     private static MachineSpec machine(String code) {
         return Saltmarsh.MACHINES.stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow();
+    }
+
+    /** A levelling with what the gauge showed at five places afterwards: what is left of the tilt rises to the right. */
+    private Map<String, Object> levelled(MachineSpec machine, double leftMm) {
+        double width = machine.code().equals("dunlin") || machine.code().equals("egret") ? 208 : machine.code().equals("fulmar") ? 176 : machine.code().equals("godwit") ? 115 : 144;
+        double depth = width * 0.5625;
+        double[][] places = {{0.08, 0.08}, {0.92, 0.08}, {0.08, 0.92}, {0.92, 0.92}, {0.5, 0.5}};
+        List<Map<String, Double>> readings = new ArrayList<>();
+        for (double[] p : places) {
+            readings.add(Map.of("xMm", tenths(p[0] * width), "yMm", tenths(p[1] * depth), "zMm", Math.round(100 * (leftMm * p[0] + chance.nextGaussian() * 0.008)) / 100.0));
+        }
+        return Map.of("school", levels(machine), "readings", readings, "gaugeSdMm", 0.01);
     }
 
     private static String levels(MachineSpec machine) {

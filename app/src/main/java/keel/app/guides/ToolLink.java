@@ -1,0 +1,21 @@
+package keel.app.guides;
+
+import keel.core.guide.Step;
+
+/** The page beside a step that judges or measures something. */
+record ToolLink(String path, String words) {
+
+    /** Null where the step has none. */
+    static ToolLink of(SessionView session) {
+        String machine = "/machines/" + session.machine();
+        return switch (session.step().tool()) {
+            case NONE -> null;
+            case STANCE -> new ToolLink(machine + "/stance", "Which foot, how thick a shim");
+            case LEVELLING -> new ToolLink(machine + "/guides/levelling", "Level it step by step");
+            case LEVEL -> new ToolLink(machine + "/level", "Judge readings of the plate");
+            case FIRST_LAYER -> new ToolLink(machine + "/first-layer", "Tap which patches held");
+            case PROFILES -> new ToolLink(machine + "/profiles", "Its print profiles");
+            case LUBRICATION -> new ToolLink(machine + "/guides/lubrication", "How it is lubricated");
+        };
+    }
+}
