@@ -164,7 +164,7 @@
     b.textContent = text;
     document.body.append(b);
   };
-  document.addEventListener('htmx:sendError', () => banner('No connection: nothing was sent. What you typed is still here; try again when the network is back.'));
+  document.addEventListener('htmx:sendError', e => e.detail.elt.id !== 'looks' && banner('No connection: nothing was sent. What you typed is still here; try again when the network is back.'));
   document.addEventListener('htmx:afterRequest', e => { if (e.detail.successful) banner(null); });
 
   document.addEventListener('change', e => {
@@ -175,6 +175,12 @@
     e.target.setCustomValidity(large ? `This photo has ${Math.round(file.size / 1048576)} MB; ${most} MB are the most.` : '');
     e.target.reportValidity();
   });
+
+  // ---- looks that are due are asked for every minute, while somebody is about: a forgotten tablet must not stay signed in
+  const WATCHED_MS = 11 * 3600e3;
+  let touched = Date.now();
+  for (const kind of ['pointerdown', 'keydown']) document.addEventListener(kind, () => { touched = Date.now(); }, true);
+  setInterval(() => { if (!document.hidden && Date.now() - touched < WATCHED_MS) $('looks')?.dispatchEvent(new CustomEvent('keel:minute')); }, 60e3);
 
   const ready = () => {
     inSheet = null;

@@ -32,6 +32,20 @@ class MigrationTest {
         assertThat(jdbc.queryForObject("select count(*) from guide_session", Integer.class)).isZero();
     }
 
+    @Test
+    void recordsOfTheSecondVersionOpenAndLevellingsWithReadingsAreKnownAsSuch() {
+        DataSource database = database("second");
+        migrate(database, "2");
+        JdbcTemplate jdbc = new JdbcTemplate(database);
+        jdbc.update("""
+                insert into service (kind, at, clean, emptied, leak, content, withdrawn) values
+                  ('LEVELLING', timestamp with time zone '2026-01-02 08:00:00+00', false, false, false, '{"school":"PAPER","readings":[{"xMm":1,"yMm":2,"zMm":0.1}]}', false),
+                  ('LEVELLING', timestamp with time zone '2026-01-03 08:00:00+00', false, false, false, '{"school":"PAPER"}', false)""");
+        migrate(database, "latest");
+        assertThat(jdbc.queryForList("select readings from service order by at", Boolean.class)).containsExactly(true, false);
+        assertThat(jdbc.queryForObject("select count(*) from profile_version", Integer.class)).isZero();
+    }
+
     private static void migrate(DataSource database, String target) {
         Flyway.configure().dataSource(database).locations("classpath:db/migration").target(target).load().migrate();
     }

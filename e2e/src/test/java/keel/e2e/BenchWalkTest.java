@@ -6,10 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
@@ -21,31 +17,6 @@ import org.junit.jupiter.api.TestMethodOrder;
 class BenchWalkTest {
 
     private final Browsing browsing = Demo.browsing();
-
-    @Test
-    @Order(0)
-    void aRunStartsThroughTheGateWithFourTapsAndEnter() throws Exception {
-        Page page = browsing.keeper(1280, 800);
-        page.click("#m-avocet .btn:has-text('Start')");
-        page.waitForURL("**/machines/avocet/start");
-        Browsing.accessible(page);
-        Locator asked = page.locator(".gate .choice");
-        assertThat(asked.count()).as("taps with everything in order").isLessThanOrEqualTo(4);
-        page.click("main button:has-text('Start the run')");
-        assertThat(page.locator("main .errors")).containsText("Not looked at yet");
-        for (int i = 0; i < asked.count(); i++) {
-            asked.nth(i).click();
-        }
-        page.keyboard().press("Enter");
-        page.waitForURL("**/machines/avocet");
-        assertThat(page.locator("main .verdict")).containsText("Running");
-        String path = page.locator("main a:has-text('Finish the run')").getAttribute("href");
-        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(Demo.keel().address() + "/api/v1" + path + "/corrections"))
-                .header("Authorization", "Bearer " + Demo.keel().token()).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString("{\"reason\":\"only a test\",\"withdrawn\":true}")).build(), HttpResponse.BodyHandlers.discarding());
-        page.reload();
-        assertThat(page.locator("main .verdict")).containsText("Ready");
-    }
 
     @Test
     @Order(1)

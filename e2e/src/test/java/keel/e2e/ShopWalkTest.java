@@ -82,7 +82,8 @@ class ShopWalkTest {
         page.fill("#f-endedAt", "2026-01-06T12:00");
         page.click(".choice:has-text('Good') >> nth=0");
         page.click("button:text-is('Log the run')");
-        page.waitForURL("**/machines/heron");
+        page.waitForURL(Pattern.compile("/runs/\\d+/after$"));
+        page.navigate("/machines/heron");
         assertThat(page.locator(".facts")).containsText("216 h of 450 h");
     }
 

@@ -25,12 +25,14 @@ class Shots {
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
         views.put("failure", "/failures/1");
-        views.put("guide-kit", "/machines/curlew/guides/film-change");
+        views.put("run", "/machines/dunlin/run");
+        views.put("after-a-print", "/machines/egret/after");
+        views.put("profile", "/machines/bittern/profiles/reed-grey");
+        views.put("how-a-layer-is-made", "/how-a-layer-is-made");
         views.put("bench", "/bench");
         views.put("stores", "/stores");
         views.put("logbook", "/logbook");
         views.put("setup", "/setup");
-        views.put("labels", "/labels");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
@@ -56,7 +58,6 @@ class Shots {
             goToTheClamp(page);
             picture(page, "guide-bolts");
             browsing.theme(page, "amber");
-            picture(page, "guide-bolts-amber");
             shoot(page, "/fleet", "fleet-amber");
             shoot(page, "/machines/bittern", "machine-amber");
             Page phone = browsing.keeper(390, 844);

@@ -22,6 +22,7 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.upkeep.Occupancy;
 import keel.core.Findings;
 import keel.core.profile.OneAtATime;
 import keel.core.profile.ProfileSettings;
@@ -41,14 +42,16 @@ public class Profiles {
     private final ProfileRecords records;
     private final ProfileVersions versions;
     private final Fleet fleet;
+    private final Occupancy occupancy;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Profiles(ProfileRecords records, ProfileVersions versions, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Profiles(ProfileRecords records, ProfileVersions versions, Fleet fleet, Occupancy occupancy, Logbook logbook, JdbcClient jdbc, Clock clock) {
         this.records = records;
         this.versions = versions;
         this.fleet = fleet;
+        this.occupancy = occupancy;
         this.logbook = logbook;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -150,6 +153,7 @@ public class Profiles {
         boolean known = List.of("MAKER", "CALIBRATE").contains(String.valueOf(school));
         findings.when(!known, "school", "Choose how you come to the settings.");
         Refused.unless(findings);
+        occupancy.lock(machine.id());
         if (records.findByMachineIdAndResinId(machine.id(), resin.id()).isPresent()) {
             throw new Conflict("resin", resin.name() + " has a profile on " + machine.name() + " already. Change that one.");
         }
@@ -171,6 +175,7 @@ public class Profiles {
     public int change(String machineCode, String resinCode, Map<Setting, Double> typed, String why, int after) {
         Actor keeper = Actor.require(Role.KEEPER);
         MachineRef machine = fleet.machineOfEntry(machineCode);
+        occupancy.lock(machine.id());
         ProfileView now = of(machineCode, resinCode);
         if (now.current().number() != after) {
             throw new Conflict("Somebody made version " + now.current().number() + " meanwhile. What is in force now is shown; yours is not written yet.");
@@ -191,6 +196,7 @@ public class Profiles {
     public int backTo(String machineCode, String resinCode, int number, String why) {
         Actor keeper = Actor.require(Role.KEEPER);
         MachineRef machine = fleet.machineOfEntry(machineCode);
+        occupancy.lock(machine.id());
         ProfileView now = of(machineCode, resinCode);
         ProfileView.Version old = now.version(number).orElseThrow(() -> new NotThere("There is no version " + number + "."));
         if (now.current().settings().equals(old.settings())) {

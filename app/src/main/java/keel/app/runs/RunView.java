@@ -12,7 +12,7 @@ import keel.core.run.Outcome;
  */
 public record RunView(long id, String machine, String machineName, String job, Instant startedAt, Instant endedAt, int layers,
                       double layerExposureS, double resinMl, Outcome outcome, Integer reachedLayer, Double hours, Double uvHours,
-                      boolean withdrawn, int version, Integer profileVersion, Long profileVersionId) {
+                      boolean withdrawn, int version, Integer profileVersion) {
 
     public boolean open() {
         return endedAt == null;

@@ -45,7 +45,7 @@ public class Runs {
 
     private static final String VIEW = """
             select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml, r.outcome,
-              r.reached_layer, r.withdrawn, r.version, v.number, v.id
+              r.reached_layer, r.withdrawn, r.version, v.number
             from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
             """;
 
@@ -319,8 +319,7 @@ public class Runs {
                 row.getDouble(9), outcome, row.getObject(11, Integer.class));
         return new RunView(row.getLong(1), row.getString(2), row.getString(3), facts.job(), started, facts.endedAt(), facts.layers(),
                 facts.layerExposureS(), facts.resinMl(), outcome, facts.reachedLayer(), facts.open() ? null : facts.hours(),
-                facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13), row.getObject(14, Integer.class),
-                row.getObject(15, Long.class));
+                facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13), row.getObject(14, Integer.class));
     }
 
     private static OffsetDateTime time(Instant instant) {

@@ -26,7 +26,9 @@ public class SinceFailure {
         }
         boolean changed = jdbc.sql("""
                 select count(*) from service where machine_id = ? and at >= ? and not withdrawn and kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED',
-                  'SCREEN_CHANGE', 'LEVELLING', 'PLATE_WORK', 'LUBRICATION', 'STANCE_CHECKED', 'FIRMWARE')""").params(machineId, failed).query(Integer.class).single() > 0;
+                  'SCREEN_CHANGE', 'LEVELLING', 'PLATE_WORK', 'LUBRICATION', 'STANCE_CHECKED', 'FIRMWARE')""").params(machineId, failed).query(Integer.class).single() > 0
+                || jdbc.sql("select count(*) from profile_version v join profile p on p.id = v.profile_id where p.machine_id = ? and v.made_at >= ?")
+                .params(machineId, failed).query(Integer.class).single() > 0;
         return new Now(true, changed);
     }
 

@@ -54,6 +54,20 @@ class WatchController {
     /** How it ended, as it was typed. */
     record EndForm(String outcome, String endedAt, String reachedLayer, String resinMl) {}
 
+    /** The reminder at the top of every page: runs that somebody should look at by now. */
+    @GetMapping("/looks-due")
+    String due(Model model) {
+        model.addAttribute("due", lookIns.due(clock.instant()));
+        return "watching/due :: due";
+    }
+
+    /** The run that is going on on a machine, or the machine where there is none. */
+    @GetMapping("/machines/{code}/run")
+    String onMachine(@PathVariable String code) {
+        MachineNow m = standings.of(code);
+        return "redirect:" + (m.run() == null ? "/machines/" + m.code() : "/runs/" + m.run().id() + "/now");
+    }
+
     @GetMapping("/runs/{id}/now")
     String now(@PathVariable long id, @RequestParam(required = false) String outcome, Model model) {
         RunView run = runs.one(id);

@@ -10,14 +10,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import keel.app.failures.FailureEntry;
+import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.logbook.LogFilter;
 import keel.app.logbook.Logbook;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
+import keel.app.starting.Gates;
 import keel.app.stores.Resins;
 import keel.app.support.PageTest;
+import keel.app.support.TestShop;
 import keel.core.profile.Setting;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -42,6 +46,10 @@ class ProfilesTest extends PageTest {
     private Fleet fleet;
     @Autowired
     private Logbook logbook;
+    @Autowired
+    private Failures failures;
+    @Autowired
+    private Gates gates;
     @Autowired
     private JdbcClient jdbc;
 
@@ -154,6 +162,24 @@ class ProfilesTest extends PageTest {
             long run = printed(m, hoursAgo - 2 * i, outcomes.get(i));
             jdbc.sql("update run set profile_version_id = ? where id = ?").params(version, run).update();
         }
+    }
+
+    @Test
+    void aChangedSettingCountsAsAChangeSinceTheFailure() {
+        String resin = shop.resin("Silt");
+        String m = machine(resin);
+        madeDaysAgo(m, resin, 1, 6);
+        failures.log(new FailureEntry(m, null, Instant.now().minusSeconds(60), List.of("layer-split"), null, null, null));
+        shop.service(m, "CLEAN_UP", now(), "way", "FULL");
+        assertThat(gates.of(m, 1000, 84.0)).anyMatch(i -> i.code().equals("nothing-changed"));
+        profiles.change(m, resin, amounts(2.6), null, 1);
+        assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().equals("nothing-changed"))
+                .anySatisfy(i -> assertThat(i.text()).isEqualTo("Profile 2 for " + resin.replace('-', ' ') + ", the first print with it."));
+    }
+
+    /** Hours since the shop's first day. */
+    private static double now() {
+        return (Instant.now().getEpochSecond() - TestShop.SINCE.getEpochSecond()) / 3600.0;
     }
 
     @Test
