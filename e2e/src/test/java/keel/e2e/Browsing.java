@@ -68,7 +68,8 @@ final class Browsing implements AutoCloseable {
     }
 
     private static void none(AxeBuilder axe, Page page) {
-        List<String> found = axe.analyze().getViolations().stream()
+        // in one go: pages have no frames, and looking through frames opens a page of its own each time
+        List<String> found = axe.setLegacyMode(true).analyze().getViolations().stream()
                 .map(rule -> rule.getId() + ": " + rule.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()).toList();
         assertThat(found).as("axe on %s", page.url()).isEmpty();
     }

@@ -6,6 +6,8 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -60,7 +62,26 @@ final class KeelProcess implements AutoCloseable {
         return line;
     }
 
-    static Path jar() {
+    /** The application, unpacked once: so it starts several seconds sooner than from one jar. */
+    private static synchronized Path jar() {
+        Path unpacked = Path.of("target", "run").toAbsolutePath();
+        Path start = unpacked.resolve("keel-app-run.jar");
+        try {
+            if (!Files.exists(start) || Files.getLastModifiedTime(start).compareTo(Files.getLastModifiedTime(packed())) < 0) {
+                new ProcessBuilder(java("-Djarmode=tools", "-jar", packed().toString(), "extract", "--force", "--destination", unpacked.toString()))
+                        .inheritIO().start().waitFor();
+                Files.setLastModifiedTime(start, FileTime.from(Instant.now()));
+            }
+            return start;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static Path packed() {
         Path jar = Path.of("..", "app", "target", "keel-app-run.jar").toAbsolutePath().normalize();
         if (!Files.exists(jar)) {
             throw new IllegalStateException("The application is not built: " + jar.getFileName() + " is missing.");

@@ -3,7 +3,9 @@ package keel.app.upkeep;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.core.failure.FixHeld;
@@ -42,12 +44,28 @@ public class Rebuild {
     private final EntityManager entities;
     private final Fleet fleet;
     private final HoldRules holdRules;
+    private final ThreadLocal<Set<Long>> waiting = new ThreadLocal<>();
 
     Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, Knowledge knowledge) {
         this.jdbc = jdbc;
         this.entities = entities;
         this.fleet = fleet;
         this.holdRules = new HoldRules(knowledge);
+    }
+
+    /**
+     * Does many entries and rebuilds once after them, instead of after each. Between them meters, holds and vats are not to be
+     * asked for.
+     */
+    public void onceAfter(Runnable entries) {
+        Set<Long> machines = new LinkedHashSet<>();
+        waiting.set(machines);
+        try {
+            entries.run();
+        } finally {
+            waiting.remove();
+        }
+        machines.forEach(this::machine);
     }
 
     /** Everything about one machine and the parts that were ever on it. */
@@ -57,6 +75,10 @@ public class Rebuild {
 
     /** The same where only parts fitted at or after {@code since} can have changed. */
     public void machine(long machineId, Instant since) {
+        if (waiting.get() != null) {
+            waiting.get().add(machineId);
+            return;
+        }
         entities.flush();
         meters(machineId, since);
         standing(fleet.machine(machineId));

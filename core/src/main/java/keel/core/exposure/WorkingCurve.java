@@ -2,6 +2,7 @@ package keel.core.exposure;
 
 import java.util.List;
 import org.hipparchus.stat.regression.SimpleRegression;
+import org.hipparchus.util.FastMath;
 
 /**
  * How deep a resin cures: C_d = D_p·ln(E/E_c). D_p is the penetration depth, E_c the exposure below which nothing sets. The
@@ -40,6 +41,11 @@ public record WorkingCurve(double dpMm, double ec) {
     public double exposureFor(double depthMm) {
         require(depthMm > 0 && depthMm <= 50, "The wanted thickness must be more than 0 and at most 50 mm.");
         return ec * Math.exp(depthMm / dpMm);
+    }
+
+    /** How deep an exposure cures, mm; nothing below the critical one. */
+    public double depthAt(double exposure) {
+        return exposure <= ec ? 0 : dpMm * FastMath.log(exposure / ec);
     }
 
     private static void require(boolean sound, String otherwise) {

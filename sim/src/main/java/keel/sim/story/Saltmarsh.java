@@ -1,6 +1,9 @@
 package keel.sim.story;
 
 import java.util.List;
+import java.util.Locale;
+import keel.core.standing.MachineKind;
+import keel.sim.world.Site;
 
 /** What stands in Saltmarsh Pattern Works. Everything here is invented. */
 public final class Saltmarsh {
@@ -22,11 +25,11 @@ public final class Saltmarsh {
     /**
      * A machine with how it is used.
      *
-     * @param filmHoursAtEnd hours its film shall have at the end of the story, less those printed on a film fitted within it
+     * @param filmHours      hours of its film when the records begin; of screen, light and counter too
      * @param runsADay       runs on a working day, as a mean
      * @param sieves         whether its resin is sieved after every print
      */
-    public record MachineSpec(String code, String name, String model, String room, String school, double filmHoursAtEnd, double screenUvHours,
+    public record MachineSpec(String code, String name, String model, String room, String school, double filmHours, double screenUvHours,
                               double lightHours, double counterHours, String resin, double runsADay, boolean sieves) {}
 
     public record ResinSpec(String name, double density) {}
@@ -53,13 +56,13 @@ public final class Saltmarsh {
                     new FrameSpec(null, null, null, null, null, null), new VatSpec(null, null, null)));
 
     public static final List<MachineSpec> MACHINES = List.of(
-            new MachineSpec("avocet", "Avocet", "tern-144", "long-room", "PAPER", 131, 410, 2100, 2260, "reed-grey", 1.3, false),
-            new MachineSpec("bittern", "Bittern", "tern-144", "long-room", "PAPER", 388, 655, 2400, 2510, "reed-grey", 1.3, false),
-            new MachineSpec("curlew", "Curlew", "tern-144", "long-room", "ON_FILM", 421, 980, 2900, 3040, "reed-grey", 1.2, false),
-            new MachineSpec("dunlin", "Dunlin", "tern-208-tilting", "long-room", "SELF", 214, 505, 1500, 1610, "mussel-blue", 1.0, true),
-            new MachineSpec("egret", "Egret", "tern-208-tilting", "annexe", "SELF", 176, 720, 1900, 1985, "mussel-blue", 1.0, true),
-            new MachineSpec("fulmar", "Fulmar", "lantern-176", "annexe", "PAPER", 248, 0, 3900, 4120, "cast-amber", 0.9, false),
-            new MachineSpec("godwit", "Godwit", "needle-115", "annexe", "ON_FILM", 139, 0, 1200, 1290, "cast-amber", 0.8, false));
+            new MachineSpec("avocet", "Avocet", "tern-144", "long-room", "PAPER", 40, 60, 900, 980, "reed-grey", 1.12, false),
+            new MachineSpec("bittern", "Bittern", "tern-144", "long-room", "PAPER", 210, 330, 1300, 1400, "reed-grey", 1.12, false),
+            new MachineSpec("curlew", "Curlew", "tern-144", "long-room", "ON_FILM", 120, 610, 1900, 2010, "reed-grey", 1.03, false),
+            new MachineSpec("dunlin", "Dunlin", "tern-208-tilting", "long-room", "SELF", 30, 90, 400, 460, "mussel-blue", 0.86, true),
+            new MachineSpec("egret", "Egret", "tern-208-tilting", "annexe", "SELF", 150, 260, 800, 870, "mussel-blue", 0.86, true),
+            new MachineSpec("fulmar", "Fulmar", "lantern-176", "annexe", "PAPER", 90, 0, 2700, 2840, "cast-amber", 0.77, false),
+            new MachineSpec("godwit", "Godwit", "needle-115", "annexe", "ON_FILM", 35, 0, 500, 560, "cast-amber", 0.69, false));
 
     public static final List<ResinSpec> RESINS = List.of(new ResinSpec("Reed grey", 1.11), new ResinSpec("Mussel blue", 1.12),
             new ResinSpec("Cast amber", 1.08), new ResinSpec("Silt tough", 1.10));
@@ -72,4 +75,17 @@ public final class Saltmarsh {
             new ItemSpec("Cast amber resin", "bottles", 3, 8), new ItemSpec("Nitrile gloves", "pairs", 100, 420),
             new ItemSpec("Isopropyl alcohol", "litres", 10, 34), new ItemSpec("Paper filters", "pieces", 30, 160),
             new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5));
+
+    /** The machines as the simulation takes them. */
+    public static List<Site> sites() {
+        return MACHINES.stream().map(Saltmarsh::site).toList();
+    }
+
+    private static Site site(MachineSpec m) {
+        ModelSpec model = MODELS.stream().filter(s -> m.model().equals(s.name().toLowerCase(Locale.ROOT).replace(' ', '-'))).findFirst().orElseThrow();
+        double fullMl = model.fillLineMl() == null ? 300 : model.fillLineMl();
+        return new Site(m.code(), MachineKind.valueOf(model.kind()), model.widthMm(), model.depthMm(), model.heightMm(), model.selfLevelling(), model.selfFilling(),
+                m.room(), m.school(), m.sieves(), m.resin(), fullMl, m.runsADay(), new Site.Before(m.filmHours(), m.screenUvHours(), m.lightHours()),
+                Sheets.of(m.code()));
+    }
 }

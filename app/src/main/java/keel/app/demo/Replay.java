@@ -1,0 +1,158 @@
+package keel.app.demo;
+
+import jakarta.persistence.EntityManager;
+import java.time.temporal.ChronoUnit;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import keel.app.air.Air;
+import keel.app.bench.Bench;
+import keel.app.bench.ServiceEntry;
+import keel.app.failures.FailureEntry;
+import keel.app.failures.Failures;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.Parts;
+import keel.app.ops.ShopClock;
+import keel.app.people.Actor;
+import keel.app.profiles.Calibrations;
+import keel.app.profiles.ProfileView;
+import keel.app.profiles.Profiles;
+import keel.app.runs.LookIns;
+import keel.app.runs.RunEntry;
+import keel.app.runs.Runs;
+import keel.app.starting.GateQuestions;
+import keel.app.stores.Resins;
+import keel.app.stores.Stock;
+import keel.app.upkeep.Rebuild;
+import keel.core.exposure.WorkingCurve;
+import keel.core.profile.Setting;
+import keel.sim.shop.Happening;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Enters what happened in a simulated shop through the application's own services, each at its time and by whoever did it. */
+@Component
+class Replay {
+
+    private final Runs runs;
+    private final Failures failures;
+    private final Bench bench;
+    private final Resins resins;
+    private final Stock stock;
+    private final Parts parts;
+    private final Fleet fleet;
+    private final Air air;
+    private final Profiles profiles;
+    private final Calibrations calibrations;
+    private final LookIns lookIns;
+    private final GateQuestions questions;
+    private final ShopClock clock;
+    private final Rebuild rebuild;
+    private final EntityManager entities;
+    private final Map<String, Long> runIds = new HashMap<>();
+    private final Map<String, Long> failureIds = new HashMap<>();
+
+    Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles, Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+        this.runs = runs;
+        this.failures = failures;
+        this.bench = bench;
+        this.resins = resins;
+        this.stock = stock;
+        this.parts = parts;
+        this.fleet = fleet;
+        this.air = air;
+        this.profiles = profiles;
+        this.calibrations = calibrations;
+        this.lookIns = lookIns;
+        this.questions = questions;
+        this.clock = clock;
+        this.rebuild = rebuild;
+        this.entities = entities;
+    }
+
+    /**
+     * Enters all of it; afterwards the clock shows the real time again, and nobody is signed in.
+     *
+     * @param happenings in order of time
+     * @param actors     sign-in to person
+     */
+    @Transactional
+    public void enter(List<Happening> happenings, Map<String, Actor> actors) {
+        int last = firstOfTheEnd(happenings);
+        try {
+            rebuild.onceAfter(() -> happenings.subList(0, last).forEach(h -> enter(h, actors)));
+            happenings.subList(last, happenings.size()).forEach(h -> enter(h, actors));
+        } finally {
+            clock.tell(null);
+            SecurityContextHolder.clearContext();
+        }
+    }
+
+    /** A run that is still going on is started as in the shop, through the holds, and so needs what is derived up to then. */
+    private static int firstOfTheEnd(List<Happening> happenings) {
+        for (int i = 0; i < happenings.size(); i++) {
+            if (happenings.get(i) instanceof Happening.RunGoing) {
+                return i;
+            }
+        }
+        return happenings.size();
+    }
+
+    private void enter(Happening happening, Map<String, Actor> actors) {
+        clock.tell(happening.at().plus(2, ChronoUnit.MINUTES));
+        as(actors.get(happening.who()));
+        if (happening instanceof Happening.RunDone r) {
+            runIds.put(r.key(), runs.enter(new RunEntry(r.machine(), r.job(), r.startedAt(), r.at(), r.layers(), r.layerExposureS(), r.resinMl(),
+                    r.outcome(), r.reachedLayer(), null)).id());
+        } else if (happening instanceof Happening.RunGoing r) {
+            runs.enter(new RunEntry(r.machine(), r.job(), r.at(), null, r.layers(), r.layerExposureS(), r.resinMl(), null, null, null));
+        } else if (happening instanceof Happening.FailureSeen f) {
+            failureIds.put(f.key(), failures.log(new FailureEntry(f.machine(), runIds.get(f.runKey()), f.at(), f.symptoms(), f.absent(), f.zones(),
+                    f.note())).id());
+        } else if (happening instanceof Happening.CheckDone c) {
+            failures.check(failureIds.get(c.failureKey()), c.check(), c.found());
+        } else if (happening instanceof Happening.CauseNamed c) {
+            failures.nameCause(failureIds.get(c.failureKey()), c.cause(), c.certainty(), c.note());
+        } else if (happening instanceof Happening.ServiceDone s) {
+            bench.record(new ServiceEntry(s.machine(), s.kind(), s.at(), s.note(), s.values()));
+        } else if (happening instanceof Happening.ResinPoured p) {
+            resins.pour(parts.vatOn(fleet.machine(p.machine()).id()).code(), p.resin(), p.ml(), p.at());
+        } else if (happening instanceof Happening.ProfileBegun b) {
+            profiles.begin(b.machine(), b.resin(), b.settings(), b.school());
+        } else if (happening instanceof Happening.ProfileChanged c) {
+            changeProfile(c);
+        } else if (happening instanceof Happening.ThicknessMeasured t) {
+            List<WorkingCurve.Point> points = t.depthMm().entrySet().stream().map(e -> new WorkingCurve.Point(e.getKey(), e.getValue())).toList();
+            calibrations.keep(profiles.of(t.machine(), t.resin()), points, WorkingCurve.fit(points));
+        } else if (happening instanceof Happening.LookedIn l) {
+            lookIns.look(runs.last(l.machine()).orElseThrow(), l.seen(), false);
+        } else if (happening instanceof Happening.GateAsks q) {
+            questions.add(q.text(), q.part(), Set.copyOf(q.kinds()));
+        } else if (happening instanceof Happening.RoomRead r) {
+            air.read(r.room(), r.temperatureC(), r.humidityPercent());
+        } else if (happening instanceof Happening.StockMoved m) {
+            stock.move(m.item(), m.quantity(), m.reason());
+        }
+        entities.flush();
+        entities.clear();
+    }
+
+    private void changeProfile(Happening.ProfileChanged c) {
+        if (c.backTo() != null) {
+            profiles.backTo(c.machine(), c.resin(), c.backTo(), c.why());
+            return;
+        }
+        ProfileView now = profiles.of(c.machine(), c.resin());
+        Map<Setting, Double> settings = new EnumMap<>(now.current().settings().values());
+        settings.putAll(c.changes());
+        profiles.change(c.machine(), c.resin(), settings, c.why(), now.current().number());
+    }
+
+    static void as(Actor actor) {
+        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(actor, null, List.of()));
+    }
+}

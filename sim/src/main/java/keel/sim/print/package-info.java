@@ -1,0 +1,2 @@
+/** What becomes of a print: forces and doses decide whether it holds, and leave signs behind. */
+package keel.sim.print;
