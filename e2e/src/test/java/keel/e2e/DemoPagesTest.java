@@ -21,7 +21,7 @@ class DemoPagesTest {
             "/machines/dunlin/guides/commissioning", "/machines/dunlin/run", "/machines/egret/after", "/machines/curlew/stance", "/machines/fulmar/level?by=drag&side=5",
             "/machines/egret/tilt?length=110&height=26", "/machines/bittern/profiles", "/machines/bittern/profiles/reed-grey",
             "/machines/egret/profiles/new?resin=silt-tough", "/machines/fulmar/profiles/cast-amber/curve", "/machines/fulmar/profiles/cast-amber/scale", "/setup/gate",
-            "/how-a-layer-is-made");
+            "/how-a-layer-is-made", "/instruments/curlew", "/machines/curlew/level?take=all");
 
     private final KeelProcess keel = Demo.keel();
     private final Browsing browsing = Demo.browsing();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -112,5 +113,30 @@ class StartWalkTest {
         assertThat(page.locator(".verdict-line")).containsText("0.8 mm under the front right foot.");
         Browsing.accessible(page);
         page.navigate(guide);
+    }
+
+    /** Where a person would type what an instrument shows, the demo's own takes the reading. */
+    @Test
+    void readingsAreTakenWithTheDemosInstruments() {
+        Page page = browsing.keeper(1280, 800);
+        page.navigate("/machines/fulmar/level");
+        page.click("text=Take the readings");
+        assertThat(page.locator(".readings input").first()).hasValue(Pattern.compile("-?0(\\.\\d+)?"));
+        page.click("button:has-text('Judge it')");
+        assertThat(page.locator(".verdict-line")).isVisible();
+        page.navigate("/machines/fulmar/profiles/cast-amber/curve");
+        page.click("text=Cure and measure four patches");
+        page.click("button:has-text('Fit it')");
+        assertThat(page.locator(".verdict-line")).containsText("s cure 0.12 mm");
+        page.navigate("/instruments/curlew");
+        page.click("button:has-text('Write it down')");
+        page.waitForURL("**/instruments/curlew?kept");
+        assertThat(page.locator(".airs")).containsText("Long Room");
+        for (String file : List.of("/instruments/curlew/centre.wav", "/instruments/curlew/white.png", "/instruments/rooms/annexe.csv")) {
+            var answer = page.request().get(file);
+            assertThat(answer.status()).as(file).isEqualTo(200);
+            assertThat(answer.body().length).as(file).isGreaterThan(10_000);
+        }
+        assertThat(page.request().get("/instruments/godwit/centre.wav").status()).isEqualTo(404);
     }
 }

@@ -38,6 +38,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Replay {
 
+    /** Entries after which the session is emptied: a long one is slow to check for changes, an empty one reads all anew. */
+    private static final int BATCH = 10;
+
     private final Runs runs;
     private final Failures failures;
     private final Bench bench;
@@ -55,6 +58,7 @@ class Replay {
     private final EntityManager entities;
     private final Map<String, Long> runIds = new HashMap<>();
     private final Map<String, Long> failureIds = new HashMap<>();
+    private int entered;
 
     Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles, Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
@@ -138,7 +142,9 @@ class Replay {
             stock.move(m.item(), m.quantity(), m.reason());
         }
         entities.flush();
-        entities.clear();
+        if (++entered % BATCH == 0) {
+            entities.clear();
+        }
     }
 
     private void changeProfile(Happening.ProfileChanged c) {

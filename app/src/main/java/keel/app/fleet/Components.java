@@ -7,6 +7,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface Components extends JpaRepository<Component, Long> {
 
+    @Query("select x from Component x where x.code = ?1 and not x.withdrawn")
     Optional<Component> findByCodeAndWithdrawnFalse(String code);
 
     List<Component> findByMadeBy(long serviceId);

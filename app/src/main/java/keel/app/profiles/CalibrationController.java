@@ -2,8 +2,10 @@ package keel.app.profiles;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.instruments.Instruments;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
@@ -25,18 +27,23 @@ import org.springframework.web.bind.annotation.RequestParam;
 class CalibrationController {
 
     private static final int ROWS = 6;
+    private static final double[] TIMES = {0.5, 1, 2, 4};
+    private static final double SHORT_MM = 15;
+    private static final double LONG_MM = 60;
 
     private final Profiles profiles;
     private final Calibrations calibrations;
+    private final Instruments instruments;
 
-    CalibrationController(Profiles profiles, Calibrations calibrations) {
+    CalibrationController(Profiles profiles, Calibrations calibrations, Instruments instruments) {
         this.profiles = profiles;
         this.calibrations = calibrations;
+        this.instruments = instruments;
     }
 
     @GetMapping("/curve")
-    String askCurve(@PathVariable String code, @PathVariable String resin, Model model) {
-        return show("profiles/curve", code, resin, Map.of(), model);
+    String askCurve(@PathVariable String code, @PathVariable String resin, @RequestParam(required = false) String take, Model model) {
+        return show("profiles/curve", code, resin, take == null ? Map.of() : thicknesses(code, resin), model);
     }
 
     /** Fits the working curve; with {@code keep} writes it down. */
@@ -64,8 +71,34 @@ class CalibrationController {
     }
 
     @GetMapping("/scale")
-    String askScale(@PathVariable String code, @PathVariable String resin, Model model) {
-        return show("profiles/scale", code, resin, Map.of(), model);
+    String askScale(@PathVariable String code, @PathVariable String resin, @RequestParam(required = false) String take, Model model) {
+        return show("profiles/scale", code, resin, take == null ? Map.of() : lengths(code), model);
+    }
+
+    /** Half, once, twice and four times the layer exposure, under the demo's micrometer. */
+    private Map<String, String> thicknesses(String code, String resin) {
+        Map<String, String> typed = new HashMap<>();
+        instruments.at(code).ifPresent(tools -> {
+            for (int i = 0; i < TIMES.length; i++) {
+                double exposure = Math.round(100 * TIMES[i] * tools.exposureS(code, resin)) / 100.0;
+                typed.put("exposure" + i, Instruments.typed(exposure));
+                typed.put("depth" + i, Instruments.typed(tools.thickness(code, resin, exposure, instruments.now())));
+            }
+        });
+        return typed;
+    }
+
+    /** Two lengths, each three times, under the demo's calipers. */
+    private Map<String, String> lengths(String code) {
+        Map<String, String> typed = new HashMap<>();
+        instruments.at(code).ifPresent(tools -> {
+            for (int i = 0; i < ROWS; i++) {
+                double nominal = i < ROWS / 2 ? SHORT_MM : LONG_MM;
+                typed.put("nominal" + i, Instruments.typed(nominal));
+                typed.put("measured" + i, Instruments.typed(tools.calipers(code, nominal, i, instruments.now())));
+            }
+        });
+        return typed;
     }
 
     /** Works the scale out; with {@code keep} writes it down. */

@@ -2,10 +2,12 @@ package keel.app.starting;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.instruments.Instruments;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
@@ -31,10 +33,12 @@ class LevelController {
 
     private final Levels levels;
     private final Fleet fleet;
+    private final Instruments instruments;
 
-    LevelController(Levels levels, Fleet fleet) {
+    LevelController(Levels levels, Fleet fleet, Instruments instruments) {
         this.levels = levels;
         this.fleet = fleet;
+        this.instruments = instruments;
     }
 
     /** A place where a reading may be taken: mm on the plate, and its field. */
@@ -42,7 +46,17 @@ class LevelController {
 
     @GetMapping("/machines/{code}/level")
     String ask(@PathVariable String code, @RequestParam Map<String, String> asked, Model model) {
-        return show(fleet.machine(code), asked, model);
+        MachineRef machine = fleet.machine(code);
+        return show(machine, asked.containsKey("take") ? taken(machine, asked) : asked, model);
+    }
+
+    /** The form with what the demo's gauge, or its paper, shows at each place. */
+    private Map<String, String> taken(MachineRef machine, Map<String, String> asked) {
+        Map<String, String> typed = new LinkedHashMap<>(asked);
+        instruments.at(machine.code()).ifPresent(tools -> places(machine, side(asked)).forEach(p -> typed.put(p.field(), byDrag(asked)
+                ? tools.drag(machine.code(), p.xMm(), p.yMm(), instruments.now()).name()
+                : Instruments.typed(tools.gauge(machine.code(), p.xMm(), p.yMm(), instruments.now())))));
+        return typed;
     }
 
     /** Judges the readings; with {@code keep} writes the levelling down. */

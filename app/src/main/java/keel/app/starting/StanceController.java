@@ -4,10 +4,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.instruments.Instruments;
 import keel.app.logbook.LogFilter;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
@@ -17,6 +19,7 @@ import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.core.Findings;
 import keel.core.plate.Stance;
+import keel.sim.instrument.BenchTools;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,11 +38,13 @@ class StanceController {
     private final Bench bench;
     private final Fleet fleet;
     private final Logbook logbook;
+    private final Instruments instruments;
 
-    StanceController(Bench bench, Fleet fleet, Logbook logbook) {
+    StanceController(Bench bench, Fleet fleet, Logbook logbook, Instruments instruments) {
         this.bench = bench;
         this.fleet = fleet;
         this.logbook = logbook;
+        this.instruments = instruments;
     }
 
     /** What was measured: by rocking, one corner and its gap; by a level, slopes and the spans of the feet. */
@@ -52,8 +57,13 @@ class StanceController {
     }
 
     @GetMapping("/machines/{code}/stance")
-    String ask(@PathVariable String code, StanceForm form, Model model) {
+    String ask(@PathVariable String code, @RequestParam(required = false) String take, StanceForm form, Model model) {
         MachineRef machine = fleet.machine(code);
+        Optional<BenchTools.Slopes> slopes = take == null ? Optional.empty() : instruments.at(code).map(tools -> tools.level(code, instruments.now()));
+        if (slopes.isPresent()) {
+            return show(machine, new StanceForm("level", null, "", "mm/m", Instruments.typed(slopes.get().acrossMmPerM()), Instruments.typed(slopes.get().alongMmPerM()),
+                    whole(machine.plateWidthMm() + BESIDE_PLATE_MM), whole(machine.plateDepthMm() + BESIDE_PLATE_MM)), model);
+        }
         return show(machine, form.spanXMm() == null ? new StanceForm(form.by(), null, "", form.unit(), "", "", whole(machine.plateWidthMm() + BESIDE_PLATE_MM),
                 whole(machine.plateDepthMm() + BESIDE_PLATE_MM)) : form, model);
     }
@@ -76,7 +86,7 @@ class StanceController {
     @PostMapping("/machines/{code}/stance/kept")
     String keep(@PathVariable String code, @RequestParam(required = false) String note, Model model, HttpServletResponse response) {
         return PageErrors.tried(() -> bench.record(new ServiceEntry(code, "STANCE_CHECKED", null, note, new LinkedHashMap<>())), "/machines/" + code + "/stance?kept",
-                model, response, () -> ask(code, new StanceForm(null, null, null, null, null, null, null, null), model));
+                model, response, () -> ask(code, null, new StanceForm(null, null, null, null, null, null, null, null), model));
     }
 
     private static StanceDrawing rocking(StanceForm form) {

@@ -8,6 +8,7 @@ import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
+import keel.app.instruments.Instruments;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
@@ -30,13 +31,15 @@ class AfterController {
     private final Fleet fleet;
     private final Standings standings;
     private final ShopSettings settings;
+    private final Instruments instruments;
 
-    AfterController(Runs runs, Bench bench, Fleet fleet, Standings standings, ShopSettings settings) {
+    AfterController(Runs runs, Bench bench, Fleet fleet, Standings standings, ShopSettings settings, Instruments instruments) {
         this.runs = runs;
         this.bench = bench;
         this.fleet = fleet;
         this.standings = standings;
         this.settings = settings;
+        this.instruments = instruments;
     }
 
     /** After the last run of a machine; the plain form of a cleared plate where it has printed nothing. */
@@ -47,9 +50,14 @@ class AfterController {
     }
 
     @GetMapping("/runs/{id}/after")
-    String after(@PathVariable long id, Model model) {
+    String after(@PathVariable long id, @RequestParam(required = false) String take, Model model) {
         RunView run = runs.one(id);
-        return run.open() ? "redirect:/runs/" + id + "/now" : show(run, Map.of(), model);
+        return run.open() ? "redirect:/runs/" + id + "/now" : show(run, take == null ? Map.of() : weighed(run.machine()), model);
+    }
+
+    /** What the demo's scale shows of the resin in the vat. */
+    private Map<String, String> weighed(String machine) {
+        return instruments.at(machine).map(tools -> Map.of("resinLeftMl", Long.toString(Math.round(tools.scale(machine, 1, instruments.now()))))).orElse(Map.of());
     }
 
     /** Writes down that the plate is clear, with what else was seen to; a burr leads on to the plate. */

@@ -27,6 +27,11 @@ public abstract class PageTest extends AppTest {
         return shown.html();
     }
 
+    /** Only how a page answers. */
+    protected int status(String path) {
+        return send(MockMvcRequestBuilders.get(path)).status();
+    }
+
     /** Sends a form; fields come in pairs: name, value. */
     protected Shown form(String path, String... fields) {
         MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path).with(csrf());

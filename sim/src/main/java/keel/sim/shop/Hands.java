@@ -16,6 +16,8 @@ import keel.sim.world.Parameters;
 final class Hands {
 
     private static final double GAUGE_SD_MM = 0.01;
+    private static final double GOOD_RISE_MM = 0.05;
+    private static final int PATIENCE = 3;
     private static final String KEEPER = "keeper";
 
     private final Machine machine;
@@ -36,6 +38,9 @@ final class Hands {
     Instant level(Instant at, boolean readings) {
         boolean carelessly = !readings && chance.happens(parameters.people().levelsCarelessly());
         machine.plate().level(machine.site().selfLevelling(), carelessly);
+        for (int again = 0; readings && again < PATIENCE && machine.plate().riseMm() > GOOD_RISE_MM; again++) {
+            machine.plate().level(machine.site().selfLevelling(), false);
+        }
         Map<String, Object> values = new LinkedHashMap<>(Map.of("school", machine.site().school()));
         if (readings) {
             values.put("readings", gauge());

@@ -241,7 +241,7 @@ final class MachineLife {
         boolean misjudged = chance.happens(parameters.people().pourShort());
         double missing = wanted - machine.vat().ml();
         if (missing > 0 && !misjudged) {
-            double pour = Math.round(Math.min(machine.site().fillMl() - machine.vat().ml(), missing + 40));
+            double pour = Math.round(machine.site().fillMl() - machine.vat().ml());
             hands.pour(start.minus(Duration.ofMinutes(12)), operatorAt(start), machine.vat().resin(), pour);
         }
         if (chance.happens(parameters.people().wrongBottle())) {

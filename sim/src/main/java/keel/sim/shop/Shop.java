@@ -1,10 +1,12 @@
 package keel.sim.shop;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,9 +24,13 @@ import keel.sim.world.Site;
  */
 public final class Shop {
 
+    /** The rooms' weather goes on after the end, for whoever reads a thermometer then. */
+    private static final Duration BEYOND = Duration.ofDays(60);
+
     private final Parameters parameters;
     private final Chance chance;
     private final ZoneId zone;
+    private final Map<List<Instant>, Rooms> weather = new HashMap<>();
 
     public Shop(Parameters parameters, long seed, ZoneId zone) {
         this.parameters = parameters;
@@ -40,14 +46,14 @@ public final class Shop {
      * @param sums       what the simulator itself added up, by machine
      */
     public record History(Instant start, Instant end, List<Happening> happenings, List<Truth> truths, Map<String, Machine> machines, Rooms rooms,
-                          Map<String, Sums> sums) {}
+                          Map<String, Sums> sums, Parameters parameters) {}
 
     /** Usage since the records began, of the machine, and of the film and the screen that it has now since they were fitted. */
     public record Sums(Usage machine, Usage film, Usage screen) {}
 
     /** @param plots what a story wants of each machine */
     public History run(List<Site> sites, Instant start, Instant end, Function<Site, Plot> plots) {
-        Rooms rooms = new Rooms(parameters, chance.stream("rooms"), start, end);
+        Rooms rooms = weather.computeIfAbsent(List.of(start, end), span -> new Rooms(parameters, chance.stream("rooms"), start, end.plus(BEYOND)));
         List<Happening> happenings = new ArrayList<>();
         List<Truth> truths = new ArrayList<>();
         Map<String, Machine> machines = new LinkedHashMap<>();
@@ -64,6 +70,6 @@ public final class Shop {
         }
         happenings.sort(Comparator.comparing(Happening::at));
         truths.sort(Comparator.comparing(Truth::at));
-        return new History(start, end, List.copyOf(happenings), List.copyOf(truths), machines, rooms, sums);
+        return new History(start, end, List.copyOf(happenings), List.copyOf(truths), machines, rooms, sums, parameters);
     }
 }

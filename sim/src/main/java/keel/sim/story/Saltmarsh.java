@@ -2,6 +2,7 @@ package keel.sim.story;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import keel.core.standing.MachineKind;
 import keel.sim.world.Site;
 
@@ -9,6 +10,9 @@ import keel.sim.world.Site;
 public final class Saltmarsh {
 
     public static final String NAME = "Saltmarsh Pattern Works";
+
+    /** Thickness of the shop's film, mm. */
+    public static final double FILM_MM = 0.127;
 
     private Saltmarsh() {}
 
@@ -76,13 +80,23 @@ public final class Saltmarsh {
             new ItemSpec("Isopropyl alcohol", "litres", 10, 34), new ItemSpec("Paper filters", "pieces", 30, 160),
             new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5));
 
+    /** Free opening of the film frame of a machine, mm by mm; empty for one whose film has no frame. */
+    public static Optional<double[]> filmWindow(String machine) {
+        return MACHINES.stream().filter(m -> m.code().equals(machine)).map(m -> modelOf(m).frame()).filter(f -> f.windowLengthMm() != null)
+                .map(f -> new double[] {f.windowLengthMm(), f.windowWidthMm()}).findFirst();
+    }
+
     /** The machines as the simulation takes them. */
     public static List<Site> sites() {
         return MACHINES.stream().map(Saltmarsh::site).toList();
     }
 
+    private static ModelSpec modelOf(MachineSpec m) {
+        return MODELS.stream().filter(s -> m.model().equals(s.name().toLowerCase(Locale.ROOT).replace(' ', '-'))).findFirst().orElseThrow();
+    }
+
     private static Site site(MachineSpec m) {
-        ModelSpec model = MODELS.stream().filter(s -> m.model().equals(s.name().toLowerCase(Locale.ROOT).replace(' ', '-'))).findFirst().orElseThrow();
+        ModelSpec model = modelOf(m);
         double fullMl = model.fillLineMl() == null ? 300 : model.fillLineMl();
         return new Site(m.code(), MachineKind.valueOf(model.kind()), model.widthMm(), model.depthMm(), model.heightMm(), model.selfLevelling(), model.selfFilling(),
                 m.room(), m.school(), m.sieves(), m.resin(), fullMl, m.runsADay(), new Site.Before(m.filmHours(), m.screenUvHours(), m.lightHours()),

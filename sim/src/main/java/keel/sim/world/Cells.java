@@ -40,6 +40,11 @@ public final class Cells {
         return deep * MM;
     }
 
+    /** The cell at a place; at the rim the nearest. */
+    public int at(double xMm, double yMm) {
+        return clamp((int) (yMm / MM), deep) * across + clamp((int) (xMm / MM), across);
+    }
+
     /** The cells that a rectangle touches. */
     public int[] under(double x, double y, double width, double depth) {
         int left = clamp((int) (x / MM), across);

@@ -12,6 +12,8 @@ import org.hipparchus.util.FastMath;
 /** One machine with everything that is true of it. */
 public final class Machine {
 
+    private static final double LEANS_PER_ROCK = 4;
+
     private final Site site;
     private final Parameters parameters;
     private final Cells cells;
@@ -29,6 +31,8 @@ public final class Machine {
     private double dryAtHours;
     private double hoursSinceGreased;
     private double rockingMm;
+    private double leansAcross;
+    private double leansAlong;
     private double stickCopies;
     private double stickFailsAt;
     private double printHours;
@@ -141,11 +145,15 @@ public final class Machine {
         vat.rest(days);
         if (day.happens(days / parameters.stance().slipsInDays())) {
             rockingMm = FastMath.abs(day.normal(0, parameters.stance().rockingSdMm()));
+            leansAcross = day.normal(0, LEANS_PER_ROCK * rockingMm);
+            leansAlong = day.normal(0, LEANS_PER_ROCK * rockingMm);
         }
     }
 
     public void standFirm() {
         rockingMm = 0;
+        leansAcross = 0;
+        leansAlong = 0;
     }
 
     public void set(String resin, Map<Setting, Double> changes) {
@@ -197,6 +205,16 @@ public final class Machine {
 
     public boolean stickWorn() {
         return stickCopies > stickFailsAt;
+    }
+
+    /** Rise of the base to the right, mm per metre. */
+    public double leansAcrossMmPerM() {
+        return leansAcross;
+    }
+
+    /** Rise of the base to the back, mm per metre. */
+    public double leansAlongMmPerM() {
+        return leansAlong;
     }
 
     public double rockingMm() {
