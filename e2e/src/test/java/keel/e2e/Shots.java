@@ -29,10 +29,10 @@ class Shots {
         views.put("after-a-print", "/machines/egret/after");
         views.put("profile", "/machines/bittern/profiles/reed-grey");
         views.put("how-a-layer-is-made", "/how-a-layer-is-made");
+        views.put("instruments", "/instruments/avocet");
         views.put("bench", "/bench");
         views.put("stores", "/stores");
         views.put("logbook", "/logbook");
-        views.put("setup", "/setup");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
@@ -89,7 +89,7 @@ class Shots {
     }
 
     private static void picture(Page page, String name) {
-        page.evaluate("document.fonts.ready");
+        page.evaluate("Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done => i.onload = done))])");
         page.screenshot(new Page.ScreenshotOptions().setPath(TO.resolve(name + ".png")));
     }
 }

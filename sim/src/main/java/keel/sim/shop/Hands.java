@@ -3,6 +3,7 @@ package keel.sim.shop;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -165,13 +166,22 @@ final class Hands {
         }
     }
 
-    void set(Instant at, Map<Setting, Double> changes, String why) {
+    /** What differs from the settings in force is changed; where nothing does, nothing is written. */
+    void set(Instant at, Map<Setting, Double> wanted, String why) {
+        Map<Setting, Double> changes = new EnumMap<>(wanted);
+        changes.entrySet().removeIf(c -> c.getValue().equals(machine.settings().get(c.getKey())));
+        if (changes.isEmpty()) {
+            return;
+        }
         machine.set(machine.vat().resin(), changes);
         records.add(new Happening.ProfileChanged(at, KEEPER, machine.site().code(), machine.vat().resin(), changes, null, why));
     }
 
     /** Back to the settings of a maker's sheet, which are version 1. */
     void backToTheSheet(Instant at, String why) {
+        if (machine.settings().equals(machine.sheet(machine.vat().resin()))) {
+            return;
+        }
         machine.set(machine.vat().resin(), machine.sheet(machine.vat().resin()));
         records.add(new Happening.ProfileChanged(at, KEEPER, machine.site().code(), machine.vat().resin(), Map.of(), 1, why));
     }

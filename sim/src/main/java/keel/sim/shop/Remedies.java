@@ -174,9 +174,7 @@ final class Remedies {
     }
 
     private void change(Instant at, Setting setting, double value, String why) {
-        if (value != machine.settings().get(setting)) {
-            hands.set(at, Map.of(setting, value), why);
-        }
+        hands.set(at, Map.of(setting, value), why);
     }
 
     private Instant scale(Instant at) {

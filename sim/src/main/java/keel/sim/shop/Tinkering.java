@@ -32,14 +32,10 @@ final class Tinkering {
         double sheet = machine.sheet(machine.vat().resin()).get(setting);
         double value = Math.round(sheet * factor / step) * step;
         double tidy = Math.round(value * 1000) / 1000.0;
-        if (tidy != machine.settings().get(setting)) {
-            hands.set(at, Map.of(setting, tidy), why);
-        }
+        hands.set(at, Map.of(setting, tidy), why);
     }
 
     private void off(Instant at) {
-        if (machine.settings().get(Setting.SMOOTHING) > 0) {
-            hands.set(at, Map.of(Setting.SMOOTHING, 0.0), "To see whether it is crisper without.");
-        }
+        hands.set(at, Map.of(Setting.SMOOTHING, 0.0), "To see whether it is crisper without.");
     }
 }

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import keel.sim.chance.Chance;
 import keel.sim.shop.Happening;
 
@@ -57,6 +58,11 @@ final class StoresStory {
                 poured(p);
             }
         }
+        new TreeMap<>(ordered).forEach((item, due) -> {
+            if (due.isBefore(end)) {
+                deliver(item, due);
+            }
+        });
         return all.stream().filter(h -> h.at().isBefore(end)).toList();
     }
 
@@ -94,7 +100,7 @@ final class StoresStory {
             deliver(item, at.minus(Duration.ofHours(3)));
         }
         stock.merge(item, -quantity, Double::sum);
-        if (stock.get(item) < lowAt.get(item) && !ordered.containsKey(item)) {
+        if (stock.get(item) <= lowAt.get(item) && !ordered.containsKey(item)) {
             ordered.put(item, at.plus(Duration.ofHours(60 + chance.below(160))));
         }
     }

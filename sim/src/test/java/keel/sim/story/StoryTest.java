@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.KnowledgeFiles;
+import keel.core.profile.Setting;
 import keel.core.run.Outcome;
 import keel.core.standing.ServiceKind;
 import keel.sim.shop.Happening;
@@ -61,6 +62,27 @@ class StoryTest {
             } else if (happening instanceof RunDone r) {
                 assertThat(Outcome.valueOf(r.outcome())).isNotNull();
                 assertThat(r.layers() * r.layerExposureS()).as("UV time within the run").isLessThan(86_400);
+            }
+        }
+    }
+
+    /** A change of settings changes something, from a version that is there, within what each setting may be. */
+    @ParameterizedTest
+    @ValueSource(strings = {"2026-03-12T14:20:00Z", "2026-11-25T08:00:00Z", "2026-07-01T04:00:00Z", "2025-12-31T23:59:59Z", "2026-05-17T18:00:00Z"})
+    void everyChangeOfSettingsChangesSomething(String end) {
+        Map<String, Map<Setting, Double>> first = new HashMap<>();
+        Map<String, Map<Setting, Double>> inForce = new HashMap<>();
+        for (Happening h : upTo(end).happenings()) {
+            if (h instanceof Happening.ProfileBegun b) {
+                first.put(b.machine() + b.resin(), b.settings());
+                inForce.put(b.machine() + b.resin(), new HashMap<>(b.settings()));
+            } else if (h instanceof Happening.ProfileChanged c) {
+                Map<Setting, Double> before = inForce.get(c.machine() + c.resin());
+                Map<Setting, Double> after = new HashMap<>(c.backTo() == null ? before : first.get(c.machine() + c.resin()));
+                after.putAll(c.changes());
+                assertThat(after).as("%s", c).isNotEqualTo(before);
+                assertThat(after).allSatisfy((setting, value) -> assertThat(value).isBetween(setting.low(), setting.high()));
+                inForce.put(c.machine() + c.resin(), after);
             }
         }
     }
