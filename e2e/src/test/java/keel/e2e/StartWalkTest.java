@@ -129,7 +129,7 @@ class StartWalkTest {
         page.click("button:has-text('Fit it')");
         assertThat(page.locator(".verdict-line")).containsText("s cure 0.12 mm");
         page.navigate("/instruments/curlew");
-        page.click("button:has-text('Write it down')");
+        page.click("main button:has-text('Write it down')");
         page.waitForURL("**/instruments/curlew?kept");
         assertThat(page.locator(".airs")).containsText("Long Room");
         for (String file : List.of("/instruments/curlew/centre.wav", "/instruments/curlew/white.png", "/instruments/rooms/annexe.csv")) {

@@ -75,14 +75,17 @@ class CalibrationController {
         return show("profiles/scale", code, resin, take == null ? Map.of() : lengths(code), model);
     }
 
-    /** Half, once, twice and four times the layer exposure, under the demo's micrometer. */
+    /** Half, once, twice and four times the layer exposure, under the demo's micrometer; what did not set cannot be measured. */
     private Map<String, String> thicknesses(String code, String resin) {
         Map<String, String> typed = new HashMap<>();
         instruments.at(code).ifPresent(tools -> {
             for (int i = 0; i < TIMES.length; i++) {
                 double exposure = Math.round(100 * TIMES[i] * tools.exposureS(code, resin)) / 100.0;
-                typed.put("exposure" + i, Instruments.typed(exposure));
-                typed.put("depth" + i, Instruments.typed(tools.thickness(code, resin, exposure, instruments.now())));
+                double depth = tools.thickness(code, resin, exposure, instruments.now());
+                if (depth > 0) {
+                    typed.put("exposure" + i, Instruments.typed(exposure));
+                    typed.put("depth" + i, Instruments.typed(depth));
+                }
             }
         });
         return typed;
