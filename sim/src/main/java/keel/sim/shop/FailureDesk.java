@@ -127,9 +127,4 @@ final class FailureDesk {
             }
         }
     }
-
-    /** Signs that stand beside a good print, a wet underside for one, and that somebody may meet. */
-    boolean noticed(PrintEnd end, Chance chance) {
-        return !end.signs().isEmpty() && chance.happens(parameters.people().looksUnder());
-    }
 }

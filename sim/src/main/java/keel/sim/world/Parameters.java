@@ -76,11 +76,10 @@ public record Parameters(long seed, Climate climate, Map<String, RoomKind> rooms
     /**
      * What people forget and get wrong, as chances; the person who does it has a factor of their own.
      *
-     * @param looksUnder   chance that the vat's underside is looked at after a print
      * @param rightCheck   chance that after a failure the next thing tried follows from what is seen, not from habit
      */
     public record Habits(double leavesPrintOn, double forgetsSieve, double forgetsStir, double skipsFileCheck, double levelsCarelessly, double pourShort,
-                         double washShort, double driesShort, double curesLong, double scrapesHard, double stopsOnAHunch, double looksIn, double looksUnder,
+                         double washShort, double driesShort, double curesLong, double scrapesHard, double stopsOnAHunch, double looksIn,
                          double rightCheck, double changesSettings, double cleanWell, double settingsSlip, double namesNothing, double wrongBottle) {}
 
     /** Design margins (natural logarithms) of what must hold, and how much two prints of the same kind differ. */

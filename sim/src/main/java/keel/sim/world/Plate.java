@@ -64,12 +64,6 @@ public final class Plate {
         burr = false;
     }
 
-    public void replace() {
-        hoursSinceAbrading = 0;
-        burr = false;
-        hollowMm = 0.02;
-    }
-
     public void tightenBolts() {
         boltsLoose = false;
     }

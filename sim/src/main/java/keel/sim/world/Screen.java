@@ -111,10 +111,6 @@ public final class Screen {
         return cured.get(cell);
     }
 
-    public boolean patchAt(int cell) {
-        return patch.get(cell);
-    }
-
     /** Whether any resin is on it, wet or cured. */
     public boolean resinAnywhere() {
         return !wet.isEmpty() || !cured.isEmpty();
