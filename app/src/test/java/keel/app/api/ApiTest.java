@@ -307,6 +307,47 @@ class ApiTest extends AppTest {
         assertThat(post("/api/v1/quick", "{\"line\":\"%s start 900layers 2s 40ml latch\",\"commit\":true}".formatted(m)).status()).isEqualTo(409);
     }
 
+    @Test
+    void aFailureIsDiagnosedFromWhatIsSentOrFromWhatIsRecorded() throws Exception {
+        JsonNode sent = post("/api/v1/diagnosis", "{\"symptoms\":[\"wet-under-vat\",\"region-bare\"],\"absent\":[\"film-cloudy\"],"
+                + "\"checks\":[{\"check\":\"look-under-vat\",\"found\":[\"film-pierced\",\"resin-on-screen\"]}],\"history\":[\"film-old\"]}").body();
+        assertThat(sent.at("/causes/0/code").asText()).isEqualTo("film-pierced");
+        assertThat(sent.at("/pairs/0/causes/1").asText()).isEqualTo("resin-on-screen");
+        assertThat(sent.get("enough").isBoolean()).isTrue();
+        assertThat(sent.at("/nextChecks/0").has("bitsPerMinute")).isTrue();
+        double sum = 0;
+        for (JsonNode cause : sent.get("causes")) {
+            sum += cause.get("probability").asDouble();
+        }
+        assertThat(sum).isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+        String m = shop.maskMachine();
+        long id = shop.failure(m, 4, "grinding", "z-lines").id();
+        JsonNode recorded = get("/api/v1/failures/" + id + "/diagnosis").body();
+        assertThat(recorded.at("/causes/0/code").asText()).isEqualTo("z-dry");
+        shop.run(m, 10, 240);
+        JsonNode overdue = get("/api/v1/failures/" + id + "/diagnosis").body();
+        assertThat(overdue.at("/causes/0/probability").asDouble()).as("lubrication is overdue by now").isGreaterThan(recorded.at("/causes/0/probability").asDouble());
+        assertThat(overdue.at("/causes/0/evidence").toString()).contains("history:z-unlubricated");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "{\"symptoms\":[\"crunch\"],\"absent\":[\"crunch\"]} | absent", "{\"symptoms\":[\"nonsense\"]} | symptoms", "{\"symptoms\":[null]} | symptoms",
+        "{\"checks\":[{\"check\":\"guess\",\"found\":[]}]} | checks", "{\"checks\":[null]} | checks", "{\"checks\":[{\"check\":\"feel-vat\",\"found\":[null]}]} | checks",
+        "{\"checks\":[{\"check\":\"known-good\",\"found\":[\"film-pierced\"]}]} | checks", "{\"history\":[\"full-moon\"]} | history", "{\"machine\":\"nobody\"} | machine"})
+    void evidenceThatCannotBeIsRefusedByField(String body, String field) throws Exception {
+        Answer refused = post("/api/v1/diagnosis", body);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().at("/errors/0/field").asText()).isEqualTo(field);
+    }
+
+    @Test
+    void withoutAnyEvidenceItSaysWhatToLookForFirst() throws Exception {
+        JsonNode nothing = post("/api/v1/diagnosis", "{}").body();
+        assertThat(nothing.get("advice").asText()).contains("Look at the plate");
+        assertThat(nothing.get("causes")).hasSizeGreaterThan(40);
+    }
+
     private static final String LEVEL = "{\"points\":[[5,5,%s],[139,5,%s],[5,76,%s],[139,76,%s]],\"plateMm\":[144,81],\"bottomLayerMm\":0.05%s}";
 
     private static String level(double frontLeft, double frontRight, double backLeft, double backRight, String more) {

@@ -1,0 +1,192 @@
+package keel.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import keel.core.knowledge.Cause;
+import keel.core.knowledge.Check;
+import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.Symptom;
+
+/**
+ * Names the cause of a failure: Bayes' rule over single causes and the listed pairs, facts taken as independent given the
+ * cause. Symptoms that were seen, that were looked for and absent, and, more weakly, that nobody mentioned; checks with what they
+ * miss and imagine; facts of the machine's history as hazard ratios; starting odds mixed with the shop's own closed failures.
+ */
+public final class Diagnostician {
+
+    private static final double LEADS_CLEARLY = 0.8;
+    private static final double LEADS = 0.6;
+    private static final double HARDLY_WORTH_IT_BITS = 0.12;
+    private static final Set<String> BEFORE_PRINTING = Set.of("look-under-vat", "feel-vat");
+
+    private final Knowledge knowledge;
+    private final Odds odds;
+    private final Likelihoods likelihoods;
+    private final List<Cause> causes;
+    private final double[] starting;
+    private final List<CheckTable> usual;
+    private final List<CheckTable> afterCrush;
+
+    /** With the starting odds alone. */
+    public Diagnostician(Knowledge knowledge, Odds odds) {
+        this(knowledge, odds, Map.of());
+    }
+
+    /**
+     * With what the shop has learned.
+     *
+     * @param closed cause code to how many of the shop's own failures closed with it; presumed ones may count less than 1
+     */
+    public Diagnostician(Knowledge knowledge, Odds odds, Map<String, Double> closed) {
+        this.knowledge = knowledge;
+        this.odds = odds;
+        this.likelihoods = new Likelihoods(odds);
+        this.causes = knowledge.causes();
+        double[] weights = Bayes.normalised(causes.stream().mapToDouble(Cause::weight).toArray());
+        this.starting = Bayes.normalised(IntStream.range(0, weights.length)
+                .mapToDouble(i -> odds.learnedFrom() * weights[i] + closed.getOrDefault(causes.get(i).code(), 0.0)).toArray());
+        this.usual = knowledge.checks().stream().map(c -> CheckTable.of(c, causes, likelihoods, false)).toList();
+        this.afterCrush = knowledge.checks().stream().map(c -> CheckTable.of(c, causes, likelihoods, true)).toList();
+    }
+
+    public Diagnosis diagnose(Evidence evidence) {
+        double[] posterior = posterior(evidence);
+        List<Diagnosis.NextCheck> next = nextChecks(evidence, posterior);
+        boolean enough = enough(posterior, next);
+        return new Diagnosis(suspects(evidence, posterior), pairs(evidence), next, enough, advice(evidence, posterior, next, enough));
+    }
+
+    /** Probability of each single cause, in the order of the knowledge. */
+    double[] posterior(Evidence evidence) {
+        return Bayes.normalised(IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).toArray());
+    }
+
+    private double likelihood(Evidence evidence, List<Cause> hypothesis) {
+        double product = likelihoods.history(evidence.history(), hypothesis);
+        for (Symptom s : knowledge.symptoms()) {
+            product *= symptom(evidence, s.code(), hypothesis);
+        }
+        boolean crushed = crushed(evidence);
+        for (Evidence.Done done : evidence.checks()) {
+            product *= likelihoods.check(knowledge.check(done.check()).orElseThrow(), done.found(), hypothesis, crushed);
+        }
+        return product;
+    }
+
+    private double symptom(Evidence evidence, String code, List<Cause> hypothesis) {
+        if (evidence.symptoms().contains(code)) {
+            return likelihoods.symptom(code, hypothesis);
+        }
+        if (evidence.absent().contains(code)) {
+            return 1 - likelihoods.symptom(code, hypothesis);
+        }
+        return evidence.symptoms().isEmpty() ? 1 : likelihoods.unmentioned(code, hypothesis);
+    }
+
+    private static boolean crushed(Evidence evidence) {
+        return evidence.symptoms().contains("crunch") || evidence.history().contains("print-not-cleared") || evidence.history().contains("plate-dropped")
+                || evidence.history().contains("crunch-not-inspected");
+    }
+
+    // ---- what speaks for and against
+
+    private List<Diagnosis.Suspect> suspects(Evidence evidence, double[] posterior) {
+        List<Fact> facts = facts(evidence);
+        return IntStream.range(0, causes.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> posterior[i]).reversed())
+                .map(i -> new Diagnosis.Suspect(causes.get(i).code(), causes.get(i).name(), posterior[i], facts.stream().map(f -> f.weighed(i, starting))
+                        .sorted(Comparator.comparingDouble((Diagnosis.Weighed w) -> Math.abs(w.decibans())).reversed()).toList())).toList();
+    }
+
+    /** A piece of evidence and how likely it is under each cause. */
+    private record Fact(String fact, String words, double[] likely, double mean) {
+
+        /** Against all other causes together, each by its starting odds. */
+        Diagnosis.Weighed weighed(int cause, double[] starting) {
+            double others = (mean - starting[cause] * likely[cause]) / (1 - starting[cause]);
+            return new Diagnosis.Weighed(fact, words, Bayes.decibans(likely[cause], others));
+        }
+    }
+
+    private List<Fact> facts(Evidence evidence) {
+        List<Fact> all = new ArrayList<>();
+        evidence.symptoms().forEach(s -> all.add(fact("symptom:" + s, name(s), h -> likelihoods.symptom(s, h))));
+        evidence.absent().forEach(s -> all.add(fact("symptom:" + s, "no " + name(s).toLowerCase(Locale.ROOT), h -> 1 - likelihoods.symptom(s, h))));
+        boolean crushed = crushed(evidence);
+        for (Evidence.Done done : evidence.checks()) {
+            Check check = knowledge.check(done.check()).orElseThrow();
+            all.add(fact("check:" + done.check(), words(check, done.found()), h -> likelihoods.check(check, done.found(), h, crushed)));
+        }
+        evidence.history().forEach(f -> all.add(fact("history:" + f, odds.fact(f).orElseThrow().words(), h -> likelihoods.history(f, h))));
+        return all;
+    }
+
+    private Fact fact(String code, String words, ToDoubleFunction<List<Cause>> likelihood) {
+        double[] likely = causes.stream().mapToDouble(c -> likelihood.applyAsDouble(List.of(c))).toArray();
+        double mean = IntStream.range(0, likely.length).mapToDouble(i -> starting[i] * likely[i]).sum();
+        return new Fact(code, words, likely, mean);
+    }
+
+    private String name(String symptom) {
+        return knowledge.symptom(symptom).map(Symptom::name).orElse(symptom);
+    }
+
+    private String words(Check check, List<String> found) {
+        return check.name() + ": " + (found.isEmpty() ? "nothing found" : found.stream().map(c -> knowledge.cause(c).map(Cause::name).orElse(c))
+                .collect(Collectors.joining(", ")));
+    }
+
+    // ---- pairs
+
+    private List<Diagnosis.Pair> pairs(Evidence evidence) {
+        double singles = IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).sum();
+        List<List<String>> listed = knowledge.pairs();
+        double[] weights = listed.stream().mapToDouble(pair -> odds.pairShare() * starting[index(pair.get(0))] * likelihood(evidence, both(pair))).toArray();
+        double all = singles + IntStream.range(0, weights.length).mapToDouble(i -> weights[i]).sum();
+        return IntStream.range(0, weights.length).mapToObj(i -> new Diagnosis.Pair(listed.get(i), weights[i] / all))
+                .sorted(Comparator.comparingDouble(Diagnosis.Pair::probability).reversed()).toList();
+    }
+
+    private List<Cause> both(List<String> pair) {
+        return pair.stream().map(c -> knowledge.cause(c).orElseThrow()).toList();
+    }
+
+    private int index(String cause) {
+        return IntStream.range(0, causes.size()).filter(i -> causes.get(i).code().equals(cause)).findFirst().orElseThrow();
+    }
+
+    // ---- what to do next
+
+    private List<Diagnosis.NextCheck> nextChecks(Evidence evidence, double[] posterior) {
+        boolean maySafelyPrint = BEFORE_PRINTING.stream().allMatch(evidence::clean);
+        boolean crushed = crushed(evidence);
+        return (crushed ? afterCrush : usual).stream().filter(t -> !evidence.has(t.check().code()) && (!t.check().risky() || maySafelyPrint))
+                .map(t -> t.next(posterior)).sorted(Comparator.comparingDouble(Diagnosis.NextCheck::bitsPerMinute).reversed()).toList();
+    }
+
+    private static boolean enough(double[] posterior, List<Diagnosis.NextCheck> next) {
+        double top = IntStream.range(0, posterior.length).mapToDouble(i -> posterior[i]).max().orElse(0);
+        double most = next.stream().mapToDouble(Diagnosis.NextCheck::bits).max().orElse(0);
+        return top >= LEADS_CLEARLY || top >= LEADS && most < HARDLY_WORTH_IT_BITS;
+    }
+
+    private String advice(Evidence evidence, double[] posterior, List<Diagnosis.NextCheck> next, boolean enough) {
+        if (evidence.symptoms().isEmpty() && evidence.checks().isEmpty()) {
+            return "Nothing has been said yet. Look at the plate and into the vat first, and say what you see; until then these are only the usual odds.";
+        }
+        if (evidence.symptoms().size() > knowledge.symptoms().size() / 2) {
+            return "So many symptoms at once tell little. Keep those that you are sure of; feel the vat floor first.";
+        }
+        int best = IntStream.range(0, posterior.length).reduce((a, b) -> posterior[b] > posterior[a] ? b : a).orElse(0);
+        if (enough) {
+            return causes.get(best).name() + " leads clearly: act on it, and let the next good print confirm it.";
+        }
+        return next.isEmpty() ? "Every check has been done; act on what leads." : next.get(0).name() + " next: it tells most for its time.";
+    }
+}

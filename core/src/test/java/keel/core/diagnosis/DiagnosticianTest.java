@@ -1,0 +1,167 @@
+package keel.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import keel.core.CheckedYaml;
+import keel.core.Findings;
+import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.KnowledgeFiles;
+import keel.core.knowledge.Symptom;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.api.Test;
+
+/** What a good diagnostician never forgets. Facts of the trade are common practice, no source. */
+class DiagnosticianTest {
+
+    private static final Knowledge KNOWLEDGE = KnowledgeFiles.shipped();
+    private static final Odds ODDS = Odds.shipped(KNOWLEDGE);
+    private static final Diagnostician DIAGNOSTICIAN = new Diagnostician(KNOWLEDGE, ODDS);
+
+    @Test
+    void theObviousIsFoundFirst() {
+        assertThat(first(seen("vat-rides-up", "part-missing"))).isEqualTo("vat-bolts-loose");
+        assertThat(first(seen("supports-fused"))).isEqualTo("supports-too-close");
+        assertThat(first(seen("white-bloom"))).isEqualTo("dried-short");
+        assertThat(first(seen("grinding", "z-lines"))).isEqualTo("z-dry");
+        assertThat(first(seen("thin-columns"))).isEqualTo("screen-lit-pixels");
+    }
+
+    /** Bits in the vat point to debris; two careful looks that find none must say otherwise. */
+    @Test
+    void aClearedCheckOverturnsAStrongSymptom() {
+        Evidence bits = seen("bits-in-vat", "part-missing");
+        assertThat(first(bits)).isEqualTo("debris-on-film");
+        Evidence cleared = bits.and(new Evidence.Done("feel-vat", List.of())).and(new Evidence.Done("stir-look", List.of()));
+        assertThat(p(cleared, "debris-on-film")).isLessThan(p(bits, "debris-on-film") / 4);
+        assertThat(first(cleared)).isNotEqualTo("debris-on-film");
+    }
+
+    @Test
+    void anAbsentSymptomThatACauseAlmostAlwaysShowsCountsAgainstIt() {
+        Evidence without = new Evidence(Set.of("part-missing", "layer-split"), Set.of("vat-rides-up"), List.of(), Set.of());
+        assertThat(p(without, "vat-bolts-loose")).isLessThan(p(seen("part-missing", "layer-split"), "vat-bolts-loose"));
+        assertThat(weight(without, "vat-bolts-loose", "symptom:vat-rides-up")).isLessThan(-5);
+        assertThat(weight(without, "supports-weak", "symptom:vat-rides-up")).isBetween(0.0, 1.0);
+    }
+
+    @Test
+    void theMachinesHistoryChangesTheOdds() {
+        Evidence plain = seen("layer-split", "part-missing");
+        Evidence cold = new Evidence(plain.symptoms(), Set.of(), List.of(), Set.of("resin-cold"));
+        assertThat(first(cold)).isEqualTo("resin-cold");
+        assertThat(p(cold, "resin-cold")).isGreaterThan(3 * p(plain, "resin-cold"));
+        assertThat(weight(cold, "resin-cold", "history:resin-cold")).isBetween(8.0, 9.1);
+    }
+
+    @Test
+    void aCheckThatFindsTheCauseSettlesIt() {
+        Diagnosis d = DIAGNOSTICIAN.diagnose(seen("wet-under-vat", "region-bare").and(new Evidence.Done("leak-check", List.of("film-pierced"))));
+        assertThat(d.causes().get(0).code()).isEqualTo("film-pierced");
+        assertThat(d.causes().get(0).evidence().get(0).fact()).isIn("check:leak-check", "symptom:wet-under-vat");
+        assertThat(d.pairs().get(0).causes()).containsExactly("film-pierced", "resin-on-screen");
+    }
+
+    /** After a crush a screen test clears the screen less than otherwise. */
+    @Test
+    void aScreenTestAfterACrunchClearsLess() {
+        Evidence.Done fine = new Evidence.Done("screen-test", List.of());
+        double usual = weight(seen("hole-through").and(fine), "screen-dark-pixels", "check:screen-test");
+        double crushed = weight(seen("hole-through", "crunch").and(fine), "screen-dark-pixels", "check:screen-test");
+        assertThat(usual).isLessThan(-9);
+        assertThat(crushed).isBetween(-7.0, -3.0);
+    }
+
+    @Test
+    void nothingIsPrintedBeforeTheVatIsKnownToBeClean() {
+        Evidence seen = seen("part-missing");
+        assertThat(codes(seen)).doesNotContain("known-good", "move-job", "axis-piece").contains("feel-vat");
+        Evidence felt = seen.and(new Evidence.Done("feel-vat", List.of()));
+        assertThat(codes(felt)).doesNotContain("known-good", "feel-vat");
+        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of("spill"))))).as("not clean").doesNotContain("known-good");
+        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of())))).contains("known-good", "move-job");
+    }
+
+    @Test
+    void theKnownGoodPieceTellsMachineFromJob() {
+        Evidence seen = seen("model-torn-off", "part-missing");
+        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("JOB"))), "supports-weak")).isGreaterThan(p(seen, "supports-weak"));
+        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("MACHINE"))), "supports-weak")).isLessThan(0.3 * p(seen, "supports-weak"));
+    }
+
+    @Test
+    void theShopsOwnClosedFailuresMoveTheOdds() {
+        Diagnostician learned = new Diagnostician(KNOWLEDGE, ODDS, Map.of("machine-rocks", 40.0));
+        double before = p(seen("part-missing"), "machine-rocks");
+        double after = learned.diagnose(seen("part-missing")).causes().stream().filter(c -> c.code().equals("machine-rocks")).findFirst().orElseThrow().probability();
+        assertThat(after).isGreaterThan(3 * before);
+    }
+
+    @Test
+    void allAtOnceAndNothingAtAllAreAnsweredWithWhatToLookForFirst() {
+        Diagnosis nothing = DIAGNOSTICIAN.diagnose(Evidence.NONE);
+        assertThat(nothing.advice()).contains("Look at the plate");
+        assertThat(nothing.enough()).isFalse();
+        Evidence all = new Evidence(Set.copyOf(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList()), Set.of(), List.of(), Set.of());
+        assertThat(DIAGNOSTICIAN.diagnose(all).advice()).contains("feel the vat floor");
+    }
+
+    @Test
+    void whatContradictsItselfOrIsUnknownIsNamed() {
+        Findings findings = new Findings();
+        new Evidence(Set.of("crunch", "nonsense"), Set.of("crunch"), List.of(new Evidence.Done("feel-vat", List.of("MACHINE")), new Evidence.Done("guess", List.of())),
+                Set.of("full-moon")).check(KNOWLEDGE, ODDS, findings);
+        assertThat(findings.list()).extracting(f -> f.field()).containsExactlyInAnyOrder("symptoms", "absent", "checks", "checks", "history");
+    }
+
+    @Test
+    void aFileThatNamesWhatIsNotThereIsRefused() {
+        ObjectNode file = CheckedYaml.shipped("knowledge/odds").deepCopy();
+        ((ObjectNode) file.get("findsOf")).put("gremlins", 0.1);
+        assertThatThrownBy(() -> Odds.of(file, KNOWLEDGE)).hasMessageContaining("gremlins");
+    }
+
+    @Property(tries = 200)
+    void probabilitiesSumToOneAndPairsShareWithThem(@ForAll("symptoms") Set<String> symptoms) {
+        Diagnosis d = DIAGNOSTICIAN.diagnose(new Evidence(symptoms, Set.of(), List.of(), Set.of()));
+        assertThat(d.causes().stream().mapToDouble(Diagnosis.Suspect::probability).sum()).isCloseTo(1, within(1e-9));
+        assertThat(d.causes()).isSortedAccordingTo((a, b) -> Double.compare(b.probability(), a.probability())).hasSize(KNOWLEDGE.causes().size());
+        assertThat(d.pairs()).allSatisfy(p -> assertThat(p.probability()).isBetween(0.0, 1.0));
+        assertThat(d.nextChecks()).allSatisfy(n -> assertThat(n.bits()).isBetween(0.0, 6.0)).isSortedAccordingTo((a, b) -> Double.compare(b.bitsPerMinute(), a.bitsPerMinute()));
+    }
+
+    @Provide
+    Arbitrary<Set<String>> symptoms() {
+        return Arbitraries.of(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList()).set().ofMaxSize(8);
+    }
+
+    private static Evidence seen(String... symptoms) {
+        return new Evidence(Set.of(symptoms), Set.of(), List.of(), Set.of());
+    }
+
+    private static String first(Evidence evidence) {
+        return DIAGNOSTICIAN.diagnose(evidence).causes().get(0).code();
+    }
+
+    private static double p(Evidence evidence, String cause) {
+        return DIAGNOSTICIAN.diagnose(evidence).causes().stream().filter(c -> c.code().equals(cause)).findFirst().orElseThrow().probability();
+    }
+
+    private static double weight(Evidence evidence, String cause, String fact) {
+        return DIAGNOSTICIAN.diagnose(evidence).causes().stream().filter(c -> c.code().equals(cause)).findFirst().orElseThrow().evidence().stream()
+                .filter(w -> w.fact().equals(fact)).findFirst().orElseThrow().decibans();
+    }
+
+    private static List<String> codes(Evidence evidence) {
+        return DIAGNOSTICIAN.diagnose(evidence).nextChecks().stream().map(Diagnosis.NextCheck::code).toList();
+    }
+}
