@@ -126,6 +126,7 @@ class StartWalkTest {
         assertThat(page.locator(".verdict-line")).isVisible();
         page.navigate("/machines/fulmar/profiles/cast-amber/curve");
         page.click("text=Cure and measure four patches");
+        assertThat(page.locator("[name=depth3]")).hasValue(Pattern.compile("0\\.\\d+"));
         page.click("button:has-text('Fit it')");
         assertThat(page.locator(".verdict-line")).containsText("s cure 0.12 mm");
         page.navigate("/instruments/curlew");
