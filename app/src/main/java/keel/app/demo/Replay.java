@@ -60,7 +60,8 @@ class Replay {
     private final Map<String, Long> failureIds = new HashMap<>();
     private int entered;
 
-    Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles, Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+    Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
+           Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;

@@ -10,7 +10,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,7 +30,6 @@ import keel.app.runs.Runs;
 import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
 import keel.core.Findings;
-import keel.core.failure.CauseFit;
 import keel.core.failure.Certainty;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
@@ -253,12 +251,6 @@ public class Failures {
     public List<Instant> seenSince(long machineId, Instant from) {
         return jdbc.sql("select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order by seen_at")
                 .params(machineId, from.atOffset(ZoneOffset.UTC)).query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
-    }
-
-    /** The causes ordered by how well they fit what was seen. */
-    @Transactional(readOnly = true)
-    public List<CauseFit.Fit> causesFor(FailureView failure) {
-        return new CauseFit(knowledge).order(new HashSet<>(failure.symptoms()), new HashSet<>(failure.absent()));
     }
 
     private void check(FailureEntry entry, MachineRef machine) {

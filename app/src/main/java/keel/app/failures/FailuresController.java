@@ -35,12 +35,14 @@ class FailuresController {
     private static final int ON_A_PAGE = 50;
 
     private final Failures failures;
+    private final Diagnoses diagnoses;
     private final Fleet fleet;
     private final Knowledge knowledge;
     private final Logbook logbook;
     private final ShopTime times;
 
-    FailuresController(Failures failures, Fleet fleet, Knowledge knowledge, Logbook logbook, ShopTime times) {
+    FailuresController(Failures failures, Fleet fleet, Knowledge knowledge, Logbook logbook, ShopTime times, Diagnoses diagnoses) {
+        this.diagnoses = diagnoses;
         this.failures = failures;
         this.fleet = fleet;
         this.knowledge = knowledge;
@@ -166,7 +168,7 @@ class FailuresController {
         model.addAttribute("f", failure);
         model.addAttribute("knowledge", knowledge);
         model.addAttribute("looks", Symptom.Place.values());
-        model.addAttribute("fits", failures.causesFor(failure));
+        model.addAttribute("diagnosis", diagnoses.of(failure));
         model.addAttribute("checks", failures.checks(failure.id()));
         model.addAttribute("photos", failures.photos(failure.id()));
         model.addAttribute("certainties", Certainty.values());

@@ -14,7 +14,7 @@ import keel.app.problems.NotThere;
 import keel.core.standing.MachineKind;
 import keel.sim.instrument.AirSensor;
 import keel.sim.instrument.Camera;
-import keel.sim.instrument.ToolBox;
+import keel.sim.story.ToolBox;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.http.CacheControl;
@@ -71,7 +71,7 @@ class InstrumentsController {
         model.addAttribute("taps", machine.traits().kind() != MachineKind.LASER_TANK);
         model.addAttribute("room", fleet.roomOf(machine.id()));
         model.addAttribute("air", box.room(fleet.roomOf(machine.id()), instruments.now()).orElse(null));
-        model.addAttribute("grams", box.scale(code, 1, instruments.now()));
+        model.addAttribute("resinMl", box.resinMl(code, instruments.now()));
         return "instruments/shelf";
     }
 
@@ -79,7 +79,7 @@ class InstrumentsController {
     @PostMapping("/instruments/{code}/room")
     String keepRoom(@PathVariable String code) {
         String room = fleet.roomOf(fleet.machine(code).id());
-        AirSensor.Minute reading = box(code).room(room, instruments.now()).orElseThrow(() -> new NotThere("No thermometer hangs in that room."));
+        ToolBox.RoomReading reading = box(code).room(room, instruments.now()).orElseThrow(() -> new NotThere("No thermometer hangs in that room."));
         air.read(room, reading.temperatureC(), reading.humidityPercent());
         return "redirect:/instruments/" + code + "?kept";
     }

@@ -57,7 +57,7 @@ class AfterController {
 
     /** What the demo's scale shows of the resin in the vat. */
     private Map<String, String> weighed(String machine) {
-        return instruments.at(machine).map(tools -> Map.of("resinLeftMl", Long.toString(Math.round(tools.scale(machine, 1, instruments.now()))))).orElse(Map.of());
+        return instruments.at(machine).map(tools -> Map.of("resinLeftMl", Long.toString(Math.round(tools.resinMl(machine, instruments.now()))))).orElse(Map.of());
     }
 
     /** Writes down that the plate is clear, with what else was seen to; a burr leads on to the plate. */

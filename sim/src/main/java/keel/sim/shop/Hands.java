@@ -10,13 +10,13 @@ import java.util.Map;
 import keel.core.profile.Setting;
 import keel.core.standing.MachineKind;
 import keel.sim.chance.Chance;
+import keel.sim.instrument.BenchTools;
 import keel.sim.world.Machine;
 import keel.sim.world.Parameters;
 
 /** What is done to a machine at the bench: it changes what is true, and is written down. */
 final class Hands {
 
-    private static final double GAUGE_SD_MM = 0.01;
     private static final double GOOD_RISE_MM = 0.05;
     private static final int PATIENCE = 3;
     private static final String KEEPER = "keeper";
@@ -45,7 +45,7 @@ final class Hands {
         Map<String, Object> values = new LinkedHashMap<>(Map.of("school", machine.site().school()));
         if (readings) {
             values.put("readings", gauge());
-            values.put("gaugeSdMm", GAUGE_SD_MM);
+            values.put("gaugeSdMm", BenchTools.GAUGE_SD_MM);
         }
         records.service(at, KEEPER, "LEVELLING", values, null);
         return at.plus(Duration.ofMinutes(8));
@@ -58,12 +58,12 @@ final class Hands {
         for (double[] p : places) {
             double x = p[0] * machine.site().widthMm();
             double y = p[1] * machine.site().depthMm();
-            readings.add(Map.of("xMm", hundredths(x), "yMm", hundredths(y), "zMm", hundredths(machine.plate().gapMm(x, y) + chance.normal(0, GAUGE_SD_MM))));
+            readings.add(Map.of("xMm", hundredths(x), "yMm", hundredths(y), "zMm", BenchTools.gauge(machine, x, y, chance)));
         }
         return readings;
     }
 
-    static double hundredths(double value) {
+    private static double hundredths(double value) {
         return Math.round(value * 100) / 100.0;
     }
 
@@ -119,8 +119,8 @@ final class Hands {
 
     Instant standFirm(Instant at) {
         machine.standFirm();
-        records.service(at, KEEPER, "STANCE_CHECKED", Map.of("acrossMmPerM", hundredths(chance.normal(0, 0.3)), "alongMmPerM", hundredths(chance.normal(0, 0.3))),
-                null);
+        BenchTools.Slopes left = BenchTools.level(machine, chance);
+        records.service(at, KEEPER, "STANCE_CHECKED", Map.of("acrossMmPerM", left.acrossMmPerM(), "alongMmPerM", left.alongMmPerM()), null);
         return at.plus(Duration.ofMinutes(6));
     }
 

@@ -91,8 +91,13 @@ public final class Saltmarsh {
         return MACHINES.stream().map(Saltmarsh::site).toList();
     }
 
+    /** What a thing is called in entries: its name in small letters, words joined. */
+    static String code(String name) {
+        return name.toLowerCase(Locale.ROOT).replace(' ', '-');
+    }
+
     private static ModelSpec modelOf(MachineSpec m) {
-        return MODELS.stream().filter(s -> m.model().equals(s.name().toLowerCase(Locale.ROOT).replace(' ', '-'))).findFirst().orElseThrow();
+        return MODELS.stream().filter(s -> m.model().equals(code(s.name()))).findFirst().orElseThrow();
     }
 
     private static Site site(MachineSpec m) {

@@ -16,7 +16,6 @@ import static keel.core.profile.Setting.WAIT_BEFORE_S;
 
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import keel.core.profile.Setting;
 
@@ -29,7 +28,7 @@ final class Sheets {
     static Map<String, Map<Setting, Double>> of(String machine) {
         Map<String, Map<Setting, Double>> sheets = new LinkedHashMap<>();
         Saltmarsh.RESINS.forEach(r -> {
-            String code = r.name().toLowerCase(Locale.ROOT).replace(' ', '-');
+            String code = Saltmarsh.code(r.name());
             sheets.put(code, sheet(machine, code));
         });
         return sheets;

@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import keel.sim.chance.Chance;
@@ -31,13 +30,9 @@ final class StoresStory {
     StoresStory(Chance chance) {
         this.chance = chance;
         Saltmarsh.ITEMS.forEach(i -> {
-            stock.put(code(i.name()), i.first());
-            lowAt.put(code(i.name()), i.lowAt());
+            stock.put(Saltmarsh.code(i.name()), i.first());
+            lowAt.put(Saltmarsh.code(i.name()), i.lowAt());
         });
-    }
-
-    private static String code(String name) {
-        return name.toLowerCase(Locale.ROOT).replace(' ', '-');
     }
 
     /** @param shop what happened at the machines, in order of time */

@@ -27,7 +27,7 @@ public final class Machine {
     private final Map<String, Double> exposureNeed = new HashMap<>();
     private final Map<String, Double> bottomNeed = new HashMap<>();
     private final Map<String, Integer> runsOfResin = new HashMap<>();
-    private final Map<String, Integer> films = new HashMap<>();
+    private final Map<String, Integer> fitted = new HashMap<>();
     private double dryAtHours;
     private double hoursSinceGreased;
     private double rockingMm;
@@ -68,16 +68,16 @@ public final class Machine {
     // ---- what is replaced
 
     private Film film(boolean slack, boolean dented) {
-        int number = films.merge("film", 1, Integer::sum);
+        int number = fitted.merge("film", 1, Integer::sum);
         return new Film(cells, parameters.film(), site.kind() == MachineKind.LASER_TANK, slack, dented, chance.stream("film", number));
     }
 
     private Screen freshScreen() {
-        return new Screen(cells, parameters.screen(), chance.stream("screen", films.merge("screen", 1, Integer::sum)));
+        return new Screen(cells, parameters.screen(), chance.stream("screen", fitted.merge("screen", 1, Integer::sum)));
     }
 
     public void changeFilm(boolean carelessly) {
-        Chance fitting = chance.stream("fitting", films.getOrDefault("film", 0));
+        Chance fitting = chance.stream("fitting", fitted.getOrDefault("film", 0));
         boolean slack = site.kind() != MachineKind.LASER_TANK && fitting.happens(parameters.film().fittedSlackChance() * (carelessly ? 3 : 1));
         vat.fit(film(slack, fitting.happens(parameters.film().dentedSheetChance())));
         vat.sieve(1);
@@ -86,7 +86,7 @@ public final class Machine {
 
     public void changeScreen() {
         screen = freshScreen();
-        screen.connect(!chance.stream("ribbon", films.get("screen")).happens(parameters.screen().ribbonSlips()));
+        screen.connect(!chance.stream("ribbon", fitted.get("screen")).happens(parameters.screen().ribbonSlips()));
         handleVat(1);
     }
 

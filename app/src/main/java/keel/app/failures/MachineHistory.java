@@ -1,4 +1,4 @@
-package keel.app.diagnosing;
+package keel.app.failures;
 
 import java.time.Duration;
 import java.time.Instant;

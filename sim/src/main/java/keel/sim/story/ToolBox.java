@@ -1,4 +1,4 @@
-package keel.sim.instrument;
+package keel.sim.story;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -9,9 +9,12 @@ import keel.core.exposure.WorkingCurve;
 import keel.core.plate.PaperDrag;
 import keel.core.profile.Setting;
 import keel.sim.chance.Chance;
+import keel.sim.instrument.AirSensor;
+import keel.sim.instrument.BenchTools;
+import keel.sim.instrument.Camera;
+import keel.sim.instrument.Microphone;
 import keel.sim.shop.Happening;
 import keel.sim.shop.Shop;
-import keel.sim.story.Saltmarsh;
 import keel.sim.world.Machine;
 import org.hipparchus.util.FastMath;
 
@@ -93,9 +96,10 @@ public final class ToolBox {
         return machine(machine).sheet(resin).get(Setting.EXPOSURE_S);
     }
 
-    /** Weight of what is in the vat, g. */
-    public synchronized double scale(String machine, double densityGPerMl, Instant at) {
-        return BenchTools.scale(machine(machine), densityGPerMl, at("scale " + machine, at));
+    /** What is in the vat, ml: weighed, over the density on the bottle. */
+    public synchronized double resinMl(String machine, Instant at) {
+        double density = Saltmarsh.RESINS.stream().filter(r -> Saltmarsh.code(r.name()).equals(machine(machine).vat().resin())).findFirst().orElseThrow().density();
+        return BenchTools.scale(machine(machine), density, at("scale " + machine, at)) / density;
     }
 
     /** UV meter at a place, mW/cm². */
@@ -114,14 +118,17 @@ public final class ToolBox {
         return Optional.ofNullable(Camera.photograph(machine(machine), picture, at("camera " + machine + picture, at)));
     }
 
-    /** Thermometer and hygrometer of a room; empty for a room that the shop does not have. */
-    public synchronized Optional<AirSensor.Minute> room(String room, Instant at) {
+    /** What thermometer and hygrometer of a room show. */
+    public record RoomReading(double temperatureC, double humidityPercent) {}
+
+    /** Empty for a room that the shop does not have. */
+    public synchronized Optional<RoomReading> room(String room, Instant at) {
         if (!history.rooms().codes().contains(room)) {
             return Optional.empty();
         }
         Chance reading = at("room " + room, at);
-        return Optional.of(new AirSensor.Minute(at, BenchTools.thermometer(history.rooms().at(room, at), reading),
-                BenchTools.hygrometer(history.rooms().at(room, at), reading), Double.NaN));
+        return Optional.of(new RoomReading(BenchTools.thermometer(history.rooms().at(room, at), reading),
+                BenchTools.hygrometer(history.rooms().at(room, at), reading)));
     }
 
     /** The last day of the sensor in a room, a minute a line; parts are washed when a print has ended. */
