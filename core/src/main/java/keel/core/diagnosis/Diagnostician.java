@@ -21,9 +21,9 @@ import keel.core.knowledge.Symptom;
  */
 public final class Diagnostician {
 
-    private static final double LEADS_CLEARLY = 0.8;
-    private static final double LEADS = 0.6;
-    private static final double HARDLY_WORTH_IT_BITS = 0.12;
+    private static final double LEADS_CLEARLY = 0.9;
+    private static final double LEADS = 0.75;
+    private static final double HARDLY_WORTH_IT_BITS = 0.1;
     private static final Set<String> BEFORE_PRINTING = Set.of("look-under-vat", "feel-vat");
 
     private final Knowledge knowledge;
@@ -31,8 +31,6 @@ public final class Diagnostician {
     private final Likelihoods likelihoods;
     private final List<Cause> causes;
     private final double[] starting;
-    private final List<CheckTable> usual;
-    private final List<CheckTable> afterCrush;
 
     /** With the starting odds alone. */
     public Diagnostician(Knowledge knowledge, Odds odds) {
@@ -52,8 +50,6 @@ public final class Diagnostician {
         double[] weights = Bayes.normalised(causes.stream().mapToDouble(Cause::weight).toArray());
         this.starting = Bayes.normalised(IntStream.range(0, weights.length)
                 .mapToDouble(i -> odds.learnedFrom() * weights[i] + closed.getOrDefault(causes.get(i).code(), 0.0)).toArray());
-        this.usual = knowledge.checks().stream().map(c -> CheckTable.of(c, causes, likelihoods, false)).toList();
-        this.afterCrush = knowledge.checks().stream().map(c -> CheckTable.of(c, causes, likelihoods, true)).toList();
     }
 
     public Diagnosis diagnose(Evidence evidence) {
@@ -71,23 +67,25 @@ public final class Diagnostician {
     private double likelihood(Evidence evidence, List<Cause> hypothesis) {
         double product = likelihoods.history(evidence.history(), hypothesis);
         for (Symptom s : knowledge.symptoms()) {
-            product *= symptom(evidence, s.code(), hypothesis);
+            product *= symptom(evidence, s, hypothesis);
         }
         boolean crushed = crushed(evidence);
+        FalseFinds falseFinds = FalseFinds.before(odds, evidence);
         for (Evidence.Done done : evidence.checks()) {
-            product *= likelihoods.check(knowledge.check(done.check()).orElseThrow(), done.found(), hypothesis, crushed);
+            product *= likelihoods.check(knowledge.check(done.check()).orElseThrow(), done.found(), hypothesis, crushed, falseFinds);
+            falseFinds = falseFinds.after(done.found());
         }
         return product;
     }
 
-    private double symptom(Evidence evidence, String code, List<Cause> hypothesis) {
-        if (evidence.symptoms().contains(code)) {
-            return likelihoods.symptom(code, hypothesis);
+    private double symptom(Evidence evidence, Symptom symptom, List<Cause> hypothesis) {
+        if (evidence.symptoms().contains(symptom.code())) {
+            return likelihoods.symptom(symptom.code(), hypothesis, evidence.symptoms());
         }
-        if (evidence.absent().contains(code)) {
-            return 1 - likelihoods.symptom(code, hypothesis);
+        if (evidence.absent().contains(symptom.code())) {
+            return 1 - likelihoods.symptom(symptom.code(), hypothesis, evidence.symptoms());
         }
-        return evidence.symptoms().isEmpty() ? 1 : likelihoods.unmentioned(code, hypothesis);
+        return evidence.symptoms().isEmpty() ? 1 : likelihoods.unmentioned(symptom, hypothesis, evidence.symptoms());
     }
 
     private static boolean crushed(Evidence evidence) {
@@ -116,12 +114,15 @@ public final class Diagnostician {
 
     private List<Fact> facts(Evidence evidence) {
         List<Fact> all = new ArrayList<>();
-        evidence.symptoms().forEach(s -> all.add(fact("symptom:" + s, name(s), h -> likelihoods.symptom(s, h))));
-        evidence.absent().forEach(s -> all.add(fact("symptom:" + s, "no " + name(s).toLowerCase(Locale.ROOT), h -> 1 - likelihoods.symptom(s, h))));
+        evidence.symptoms().forEach(s -> all.add(fact("symptom:" + s, name(s), h -> likelihoods.symptom(s, h, evidence.symptoms()))));
+        evidence.absent().forEach(s -> all.add(fact("symptom:" + s, "no " + name(s).toLowerCase(Locale.ROOT), h -> 1 - likelihoods.symptom(s, h, evidence.symptoms()))));
         boolean crushed = crushed(evidence);
+        FalseFinds before = FalseFinds.before(odds, evidence);
         for (Evidence.Done done : evidence.checks()) {
             Check check = knowledge.check(done.check()).orElseThrow();
-            all.add(fact("check:" + done.check(), words(check, done.found()), h -> likelihoods.check(check, done.found(), h, crushed)));
+            FalseFinds falseFinds = before;
+            all.add(fact("check:" + done.check(), words(check, done.found()), h -> likelihoods.check(check, done.found(), h, crushed, falseFinds)));
+            before = before.after(done.found());
         }
         evidence.history().forEach(f -> all.add(fact("history:" + f, odds.fact(f).orElseThrow().words(), h -> likelihoods.history(f, h))));
         return all;
@@ -166,8 +167,9 @@ public final class Diagnostician {
     private List<Diagnosis.NextCheck> nextChecks(Evidence evidence, double[] posterior) {
         boolean maySafelyPrint = BEFORE_PRINTING.stream().allMatch(evidence::clean);
         boolean crushed = crushed(evidence);
-        return (crushed ? afterCrush : usual).stream().filter(t -> !evidence.has(t.check().code()) && (!t.check().risky() || maySafelyPrint))
-                .map(t -> t.next(posterior)).sorted(Comparator.comparingDouble(Diagnosis.NextCheck::bitsPerMinute).reversed()).toList();
+        FalseFinds falseFinds = evidence.checks().stream().reduce(FalseFinds.before(odds, evidence), (f, done) -> f.after(done.found()), (a, b) -> b);
+        return knowledge.checks().stream().filter(c -> !evidence.has(c.code()) && (!c.risky() || maySafelyPrint))
+                .map(c -> CheckTable.of(c, causes, likelihoods, crushed, falseFinds).next(posterior)).sorted(Comparator.comparingDouble(Diagnosis.NextCheck::bitsPerMinute).reversed()).toList();
     }
 
     private static boolean enough(double[] posterior, List<Diagnosis.NextCheck> next) {

@@ -40,6 +40,12 @@ public record Evidence(Set<String> symptoms, Set<String> absent, List<Done> chec
         return new Evidence(symptoms, absent, more, history);
     }
 
+    /** Whether a fact with its kind, {@code symptom:} or {@code history:}, is among it. */
+    boolean shows(String fact) {
+        String code = fact.substring(fact.indexOf(':') + 1);
+        return fact.startsWith("symptom:") ? symptoms.contains(code) : history.contains(code);
+    }
+
     boolean has(String check) {
         return checks.stream().anyMatch(d -> d.check().equals(check));
     }

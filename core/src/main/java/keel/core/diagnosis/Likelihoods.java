@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
+import keel.core.knowledge.Symptom;
 
 /**
  * How likely each piece of evidence is if these causes are true. Several causes show a symptom independently (noisy or), and
@@ -22,9 +23,9 @@ final class Likelihoods {
         this.odds = odds;
     }
 
-    /** Chance that a symptom is there. */
-    double symptom(String symptom, List<Cause> causes) {
-        double without = 1 - odds.leak(symptom);
+    /** Chance that a symptom is there, beside the others that were seen. */
+    double symptom(String symptom, List<Cause> causes, Set<String> seen) {
+        double without = 1 - odds.leak(symptom, seen);
         for (Cause cause : causes) {
             without *= 1 - odds.shows()[cause.strength(symptom)];
         }
@@ -32,29 +33,43 @@ final class Likelihoods {
     }
 
     /** A symptom that nobody mentioned, by somebody who mentioned others. */
-    double unmentioned(String symptom, List<Cause> causes) {
-        return 1 - odds.mentions() * symptom(symptom, causes);
+    double unmentioned(Symptom symptom, List<Cause> causes, Set<String> seen) {
+        boolean ofThePrint = symptom.look() == Symptom.Place.PLATE || symptom.look() == Symptom.Place.PART;
+        return ofThePrint && odds.hidden(seen) ? 1 : 1 - odds.mentions() * symptom(symptom.code(), causes, seen);
     }
 
-    double check(Check check, List<String> found, List<Cause> causes, boolean crushed) {
+    /** @param falseFinds how often this check would name what is not at fault */
+    double check(Check check, List<String> found, List<Cause> causes, boolean crushed, FalseFinds falseFinds) {
         if (check.answers() == Check.Answer.SIDE) {
             return found.isEmpty() ? 1 : side(check, found.get(0), causes);
         }
         double likelihood = 1;
         for (String cause : check.separates()) {
-            double p = findsIt(check, cause, causes, crushed);
-            likelihood *= found.contains(cause) ? p : 1 - p;
+            likelihood *= found.contains(cause) ? findsIt(check, cause, causes, crushed, falseFinds) : passesIt(check, cause, causes, crushed, falseFinds);
         }
         for (String beyond : found) {
-            likelihood *= check.separates().contains(beyond) ? 1 : findsIt(check, beyond, causes, crushed);
+            likelihood *= check.separates().contains(beyond) ? 1 : findsIt(check, beyond, causes, crushed, falseFinds);
         }
         return likelihood;
     }
 
-    /** Chance that a check names a cause: seldom missed where it is there, sometimes imagined where it is not. */
-    double findsIt(Check check, String cause, List<Cause> causes, boolean crushed) {
-        boolean there = causes.stream().anyMatch(c -> c.code().equals(cause));
-        return there ? 1 - (crushed ? check.missesAfterCrush() : check.misses()) : odds.finds(cause);
+    /** Chance that a check names a cause: seldom missed where it is there, sometimes named where it is not. */
+    private double findsIt(Check check, String cause, List<Cause> causes, boolean crushed, FalseFinds falseFinds) {
+        return there(cause, causes) ? 1 - falseFinds.misses(check, cause, crushed) : falseFinds.of(cause);
+    }
+
+    /** Chance that it does not name it. What was thought to be known then was wrong, and is not held against the others. */
+    private double passesIt(Check check, String cause, List<Cause> causes, boolean crushed, FalseFinds falseFinds) {
+        return there(cause, causes) ? falseFinds.misses(check, cause, crushed) : 1 - odds.finds(cause);
+    }
+
+    private static boolean there(String cause, List<Cause> causes) {
+        return causes.stream().anyMatch(c -> c.code().equals(cause));
+    }
+
+    /** Chance of MACHINE as the answer of a check that only tells sides. */
+    double saysMachine(Check check, Cause cause) {
+        return side(check, "MACHINE", List.of(cause));
     }
 
     /** MACHINE or JOB, of a piece that is known to come out, or of the same job elsewhere on the plate. */

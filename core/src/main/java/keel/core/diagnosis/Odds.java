@@ -4,10 +4,12 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import keel.core.CheckedYaml;
 import keel.core.knowledge.Knowledge;
 
@@ -17,10 +19,15 @@ import keel.core.knowledge.Knowledge;
  * @param shows       chance that a cause shows a symptom, by strength 1, 2, 3 at those places
  * @param mentions    chance that somebody mentions, unasked, a symptom that is there
  * @param pairShare   prior of a listed pair against that of its first cause alone
+ * @param again       chance that a check names what an earlier one named already, though it is not at fault
+ * @param anyway      what makes checks name a cause that is not at fault
+ * @param hides       symptoms with which there is no print to look at
+ * @param follows     by symptom, what it comes with whatever the cause
  * @param learnedFrom closed failures that weigh as much as the starting odds
  */
 public record Odds(double[] shows, double leak, Map<String, Double> leakOf, double mentions, double finds, Map<String, Double> findsOf, double pairShare,
-                   double learnedFrom, Set<String> job, Set<String> placed, Map<String, HistoryFact> history) {
+                   double learnedFrom, Set<String> job, Set<String> placed, double again, List<Anyway> anyway, Set<String> hides,
+                   Map<String, Follows> follows, Map<String, HistoryFact> history) {
 
     /** Something in a machine's history: which causes it makes likelier, by what factor. */
     public record HistoryFact(String code, String words, Map<String, Double> raises) {
@@ -29,6 +36,17 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
             return raises.getOrDefault(cause, 1.0);
         }
     }
+
+    /**
+     * Checks name a cause where these facts show the same thing, whether it is at fault or not.
+     *
+     * @param given facts with their kind, any of which is enough
+     * @param anew  whether the check looks at the same thing more carefully, so that finding nothing takes the fact back
+     */
+    public record Anyway(String cause, Set<String> given, double finds, boolean anew) {}
+
+    /** A symptom is reported with that chance, whatever the cause, where one of the others was seen. */
+    public record Follows(Set<String> after, double leak) {}
 
     /** Those that ship with the product. */
     public static Odds shipped(Knowledge knowledge) {
@@ -46,9 +64,20 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
         Odds odds = new Odds(new double[] {0, shows.get("one").asDouble(), shows.get("two").asDouble(), shows.get("three").asDouble()}, file.get("leak").asDouble(),
                 chances(file.get("leakOf")), file.get("mentions").asDouble(), file.get("finds").asDouble(), chances(file.get("findsOf")),
                 file.get("pairShare").asDouble(), file.get("learnedFrom").asDouble(), new HashSet<>(CheckedYaml.strings(file.get("job"))),
-                new HashSet<>(CheckedYaml.strings(file.get("placed"))), history);
+                new HashSet<>(CheckedYaml.strings(file.get("placed"))), file.get("again").asDouble(), CheckedYaml.each(file.get("anyway"), Odds::anyway),
+                new HashSet<>(CheckedYaml.strings(file.get("hides"))), follows(file.get("follows")), history);
         odds.requireCodes(knowledge);
         return odds;
+    }
+
+    private static Anyway anyway(JsonNode n) {
+        return new Anyway(n.get("cause").asText(), Set.copyOf(CheckedYaml.strings(n.get("given"))), n.get("finds").asDouble(), n.path("anew").asBoolean());
+    }
+
+    private static Map<String, Follows> follows(JsonNode array) {
+        Map<String, Follows> all = new HashMap<>();
+        array.forEach(n -> all.put(n.get("symptom").asText(), new Follows(Set.copyOf(CheckedYaml.strings(n.get("after"))), n.get("leak").asDouble())));
+        return Map.copyOf(all);
     }
 
     private static Map<String, Double> chances(JsonNode object) {
@@ -59,18 +88,32 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
 
     private void requireCodes(Knowledge knowledge) {
         Set<String> causes = new TreeSet<>(findsOf.keySet());
+        anyway.forEach(a -> causes.add(a.cause()));
         causes.addAll(job);
         causes.addAll(placed);
         history.values().forEach(h -> causes.addAll(h.raises().keySet()));
         causes.removeIf(c -> knowledge.cause(c).isPresent());
-        leakOf.keySet().stream().filter(s -> knowledge.symptom(s).isEmpty()).forEach(causes::add);
+        anyway.stream().flatMap(a -> a.given().stream()).filter(g -> !defined(g, knowledge)).forEach(causes::add);
+        Stream.of(leakOf.keySet(), hides, follows.keySet()).flatMap(Set::stream).filter(s -> knowledge.symptom(s).isEmpty()).forEach(causes::add);
         if (!causes.isEmpty()) {
             throw new IllegalArgumentException("odds.yaml names what is not defined: " + String.join(", ", causes));
         }
     }
 
-    double leak(String symptom) {
-        return leakOf.getOrDefault(symptom, leak);
+    private boolean defined(String fact, Knowledge knowledge) {
+        String code = fact.substring(fact.indexOf(':') + 1);
+        return fact.startsWith("symptom:") ? knowledge.symptom(code).isPresent() : history.containsKey(code);
+    }
+
+    /** Chance that a symptom is reported without a cause that shows it, beside the others that were seen. */
+    double leak(String symptom, Set<String> seen) {
+        Follows f = follows.get(symptom);
+        return f != null && f.after().stream().anyMatch(seen::contains) ? f.leak() : leakOf.getOrDefault(symptom, leak);
+    }
+
+    /** Whether nothing could be seen of the print itself. */
+    boolean hidden(Set<String> seen) {
+        return seen.stream().anyMatch(hides::contains);
     }
 
     double finds(String cause) {

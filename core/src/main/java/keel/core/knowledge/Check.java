@@ -1,6 +1,7 @@
 package keel.core.knowledge;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * Something a keeper can do to tell causes apart.
@@ -11,12 +12,18 @@ import java.util.List;
  * @param minutes          how long it takes, common practice
  * @param misses           chance of overlooking a fault that is there, 0 to 1
  * @param missesAfterCrush the same after something was crushed into the screen
+ * @param missesOf         the same for causes that this check overlooks more easily than others, by cause code
  * @param risky            whether it prints something, and so waits until the vat is known to be clean
  * @param answers          whether it names causes or only a side
  * @param separates        causes that it can find
  */
 public record Check(String code, String name, String how, double minutes, double misses, double missesAfterCrush,
-                    boolean risky, Answer answers, List<String> separates) {
+                    Map<String, Double> missesOf, boolean risky, Answer answers, List<String> separates) {
+
+    /** Chance of overlooking this cause where it is there. */
+    public double misses(String cause, boolean afterCrush) {
+        return afterCrush && missesAfterCrush > misses ? missesAfterCrush : missesOf.getOrDefault(cause, misses);
+    }
 
     /** What a check answers: the causes it found, or only whether machine or job is at fault. */
     public enum Answer { CAUSES, SIDE }

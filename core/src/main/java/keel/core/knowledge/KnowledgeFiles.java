@@ -53,6 +53,7 @@ public final class KnowledgeFiles {
                     .forEach(s -> unknown.add("symptom " + s + " of cause " + cause.code()));
         }
         for (Check check : knowledge.checks()) {
+            check.missesOf().keySet().stream().filter(c -> !check.separates().contains(c)).forEach(c -> unknown.add("cause " + c + " in missesOf of check " + check.code()));
             check.separates().stream().filter(c -> knowledge.cause(c).isEmpty())
                     .forEach(c -> unknown.add("cause " + c + " of check " + check.code()));
         }
@@ -77,8 +78,10 @@ public final class KnowledgeFiles {
 
     private static Check check(JsonNode n) {
         double misses = n.get("misses").asDouble();
+        Map<String, Double> missesOf = new LinkedHashMap<>();
+        n.path("missesOf").properties().forEach(e -> missesOf.put(e.getKey(), e.getValue().asDouble()));
         return new Check(n.get("code").asText(), n.get("name").asText(), n.get("how").asText(),
-                n.get("minutes").asDouble(), misses, n.path("missesAfterCrush").asDouble(misses),
+                n.get("minutes").asDouble(), misses, n.path("missesAfterCrush").asDouble(misses), Map.copyOf(missesOf),
                 n.path("risky").asBoolean(),
                 "side".equals(n.path("answers").asText()) ? Check.Answer.SIDE : Check.Answer.CAUSES,
                 strings(n.get("separates")));

@@ -1,5 +1,6 @@
 package keel.sim.print;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -19,11 +20,28 @@ import java.util.List;
 public record Job(String name, List<Part> parts, int layers, double areaShare, Double supportStrength, double flatShare, Integer drainHoles, Double wallMm,
                   boolean supportsTooClose, boolean greyHeavy, boolean doubled, boolean islands, boolean facesToOneAxis) {
 
+    private static final double FLAT = 0.45;
+
     /** One part's rectangle on the plate, mm. */
     public record Part(double xMm, double yMm, double widthMm, double depthMm) {}
 
     public boolean hollow() {
         return drainHoles != null;
+    }
+
+    /** What whoever prints it knows of the part without looking, by the codes of facts of history. */
+    public List<String> toldOf() {
+        List<String> facts = new ArrayList<>();
+        if (hollow()) {
+            facts.add("heavy-or-hollow-part");
+        }
+        if (hollow() && drainHoles < 2) {
+            facts.add("one-drain-or-none");
+        }
+        if (flatShare > FLAT) {
+            facts.add("no-tilt");
+        }
+        return facts;
     }
 
     /** Resin in the finished parts, ml. */

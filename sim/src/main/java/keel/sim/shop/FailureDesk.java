@@ -51,6 +51,9 @@ final class FailureDesk {
         Eyes.Seen noted = eyes.look(end, machine.cells(), chance.between(0.85, 1.1), chance.stream("eyes"));
         records.add(new Happening.FailureSeen(seen, "operator", machine.site().code(), failure, runKey, noted.symptoms(), noted.absent(), noted.zones(),
                 Notes.of(scene, noted, chance.stream("note"))));
+        if (!scene.job().toldOf().isEmpty()) {
+            records.add(new Happening.FactsTold(seen.plusSeconds(60), "operator", failure, scene.job().toldOf()));
+        }
         records.add(new Truth(seen, machine.site().code(), runKey, failure, end.causes(), checks.all(scene, chance.stream("checks")), scene.around().resinC()));
         inARow++;
         Set<String> named = look(scene, noted, failure, seen.plus(Duration.ofMinutes(6)), chance);

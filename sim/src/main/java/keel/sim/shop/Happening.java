@@ -23,6 +23,9 @@ public sealed interface Happening {
     record FailureSeen(Instant at, String who, String machine, String key, String runKey, List<String> symptoms, List<String> absent,
                        List<String> zones, String note) implements Happening {}
 
+    /** What the one who printed it says of the part, by the codes of facts of history. */
+    record FactsTold(Instant at, String who, String failureKey, List<String> facts) implements Happening {}
+
     record CheckDone(Instant at, String who, String failureKey, String check, List<String> found) implements Happening {}
 
     record CauseNamed(Instant at, String who, String failureKey, String cause, String certainty, String note) implements Happening {}
