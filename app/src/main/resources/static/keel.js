@@ -15,7 +15,7 @@
     if (document.querySelector('dialog[open]') && e.key !== 'Escape') return;
     if (e.key === '?') { $('keys')?.showModal(); return; }
     if (e.key === '/') { e.preventDefault(); $('quick-line')?.focus(); return; }
-    if (guideKey(e)) return;
+    if (guideKey(e) || answerKey(e)) return;
     if (e.key === 'g') { wentG = Date.now(); return; }
     if (Date.now() - wentG < 1500) {
       wentG = 0;
@@ -35,6 +35,13 @@
     e.preventDefault();
     if (button.matches('details')) { button.open = true; button.querySelector('textarea, input:not([type=hidden])')?.focus(); } else button.click();
     return true;
+  };
+
+  // A number key gives the answer that stands behind it.
+  const answerKey = e => {
+    const button = /^[0-9]$/.test(e.key) && document.querySelector(`[data-answers] [data-key="${e.key}"]`);
+    if (button) button.click();
+    return !!button;
   };
 
   // ---- side sheet: a page's own content, slid in over the page one is on

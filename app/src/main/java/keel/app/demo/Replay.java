@@ -19,6 +19,7 @@ import keel.app.people.Actor;
 import keel.app.profiles.Calibrations;
 import keel.app.profiles.ProfileView;
 import keel.app.profiles.Profiles;
+import keel.app.quirks.Quirks;
 import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
@@ -53,6 +54,7 @@ class Replay {
     private final Calibrations calibrations;
     private final LookIns lookIns;
     private final GateQuestions questions;
+    private final Quirks quirks;
     private final ShopClock clock;
     private final Rebuild rebuild;
     private final EntityManager entities;
@@ -61,7 +63,7 @@ class Replay {
     private int entered;
 
     Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
-           Calibrations calibrations, LookIns lookIns, GateQuestions questions, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+           Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
@@ -74,6 +76,7 @@ class Replay {
         this.calibrations = calibrations;
         this.lookIns = lookIns;
         this.questions = questions;
+        this.quirks = quirks;
         this.clock = clock;
         this.rebuild = rebuild;
         this.entities = entities;
@@ -118,6 +121,10 @@ class Replay {
         } else if (happening instanceof Happening.FailureSeen f) {
             failureIds.put(f.key(), failures.log(new FailureEntry(f.machine(), runIds.get(f.runKey()), f.at(), f.symptoms(), f.absent(), f.zones(),
                     f.note())).id());
+        } else if (happening instanceof Happening.PrintedAgain a) {
+            runs.printsAgain(runIds.get(a.runKey()), runIds.get(a.ofRunKey()));
+        } else if (happening instanceof Happening.FactsTold t) {
+            failures.tell(failureIds.get(t.failureKey()), Set.copyOf(t.facts()));
         } else if (happening instanceof Happening.CheckDone c) {
             failures.check(failureIds.get(c.failureKey()), c.check(), c.found());
         } else if (happening instanceof Happening.CauseNamed c) {
@@ -137,6 +144,10 @@ class Replay {
             lookIns.look(runs.last(l.machine()).orElseThrow(), l.seen(), false);
         } else if (happening instanceof Happening.GateAsks q) {
             questions.add(q.text(), q.part(), Set.copyOf(q.kinds()));
+        } else if (happening instanceof Happening.QuirkNoted q) {
+            quirks.add("MACHINE", q.machine(), q.code(), q.text(), q.workaround());
+        } else if (happening instanceof Happening.Compared c) {
+            quirks.compare(c.piece(), c.first(), c.firstShows(), c.second(), c.secondShows(), true);
         } else if (happening instanceof Happening.RoomRead r) {
             air.read(r.room(), r.temperatureC(), r.humidityPercent());
         } else if (happening instanceof Happening.StockMoved m) {

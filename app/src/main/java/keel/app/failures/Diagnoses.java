@@ -2,69 +2,104 @@ package keel.app.failures;
 
 import java.time.Clock;
 import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
 import keel.app.problems.Refused;
-import keel.app.upkeep.Standings;
+import keel.app.quirks.Quirks;
 import keel.core.Findings;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
 import keel.core.diagnosis.Evidence;
 import keel.core.diagnosis.Odds;
+import keel.core.history.Past;
 import keel.core.knowledge.Knowledge;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What may have made a print fail: the same answer for the page and for programs. */
+/**
+ * What may have made a print fail: the same answer for the page and for programs, from the knowledge as the owner tuned it and the odds as
+ * the shop's own closed failures shift them.
+ */
 @Service
 @Transactional(readOnly = true)
 class Diagnoses {
 
-    private final Knowledge knowledge;
+    private final TunedKnowledge tuned;
     private final Odds odds;
-    private final Diagnostician diagnostician;
-    private final MachineHistory histories;
-    private final Standings standings;
+    private final MachineRecords records;
+    private final Quirks quirks;
+    private final ClosedFailures closed;
     private final Fleet fleet;
     private final Failures failures;
     private final Clock clock;
 
-    Diagnoses(Knowledge knowledge, MachineHistory histories, Standings standings, Fleet fleet, Failures failures, Clock clock) {
-        this.knowledge = knowledge;
+    Diagnoses(Knowledge knowledge, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Clock clock) {
         this.odds = Odds.shipped(knowledge);
-        this.diagnostician = new Diagnostician(knowledge, odds);
-        this.histories = histories;
-        this.standings = standings;
+        this.tuned = tuned;
+        this.records = records;
+        this.quirks = quirks;
+        this.closed = closed;
         this.fleet = fleet;
         this.failures = failures;
         this.clock = clock;
     }
 
-    /**
-     * Of a recorded failure with the checks that were done for it. The machine's history counts while the cause is open: how the
-     * machine stands now says nothing of a failure that was settled long ago.
-     */
+    /** Of a recorded failure: what was seen and told, the checks that were done for it, and the machine's records as they stood then. */
     Diagnosis of(FailureView failure) {
-        Set<String> history = failure.certainty() == null ? historyOf(failure.machine()) : Set.of();
-        return of(new Evidence(new LinkedHashSet<>(failure.symptoms()), new LinkedHashSet<>(failure.absent()),
-                failures.checks(failure.id()).stream().map(c -> new Evidence.Done(c.check(), c.found())).toList(), history));
+        return diagnostician(tuned.now()).diagnose(evidence(failure));
+    }
+
+    Evidence evidence(FailureView failure) {
+        MachineRef machine = fleet.machine(failure.machine());
+        Past.Failed seen = new Past.Failed(failure.seenAt(), Set.copyOf(failure.symptoms()), Set.copyOf(failure.zones()));
+        Set<String> history = new LinkedHashSet<>(records.facts(machine, failure.run(), seen, failure.id()));
+        history.addAll(quirks.facts(machine.code()));
+        history.addAll(failures.facts(failure.id()));
+        return new Evidence(new LinkedHashSet<>(failure.symptoms()), new LinkedHashSet<>(failure.absent()),
+                failures.checks(failure.id()).stream().map(c -> new Evidence.Done(c.check(), c.found())).toList(), history);
     }
 
     /** @throws Refused if a code is not known, or a symptom is both seen and absent */
     Diagnosis of(Evidence evidence) {
         Findings findings = new Findings();
+        Knowledge knowledge = tuned.now();
         evidence.check(knowledge, odds, findings);
         Refused.unless(findings);
-        return diagnostician.diagnose(evidence);
+        return diagnostician(knowledge).diagnose(evidence);
     }
 
-    /** Facts of a machine's own records, none once it has left the shop. */
-    Set<String> historyOf(String machine) {
-        return standings.all().stream().filter(m -> m.code().equals(machine)).findFirst().map(now -> histories.of(now, clock.instant())).orElse(Set.of());
+    /**
+     * Facts of a machine's own records as it stands now.
+     *
+     * @throws Refused if there is no such machine
+     */
+    Set<String> historyOfEntry(String machine, Set<String> symptoms, Set<String> zones) {
+        MachineRef ref = fleet.machineOfEntry(machine);
+        Findings findings = new Findings();
+        zones.stream().filter(z -> !z.matches("[A-F][1-4]")).forEach(z -> findings.add("zones", "There is no place " + z + " on the plate: A1 (front left) to F4 (back right)."));
+        Refused.unless(findings);
+        Set<String> facts = new LinkedHashSet<>(records.facts(ref, null, new Past.Failed(clock.instant(), symptoms, zones), null));
+        facts.addAll(quirks.facts(ref.code()));
+        return facts;
     }
 
-    /** @throws Refused if there is no such machine */
-    Set<String> historyOfEntry(String machine) {
-        return historyOf(fleet.machineOfEntry(machine).code());
+    /** With this knowledge and the odds as the shop's closed failures shift them. */
+    Diagnostician diagnostician(Knowledge knowledge) {
+        return new Diagnostician(knowledge, odds, closed.counts());
     }
+
+    /** What can be told of a print by whoever printed it, code to words. */
+    Map<String, String> tellable() {
+        Map<String, String> words = new java.util.LinkedHashMap<>();
+        for (String code : TELLABLE) {
+            odds.fact(code).ifPresent(f -> words.put(code, f.words()));
+        }
+        return words;
+    }
+
+    private static final List<String> TELLABLE = List.of("heavy-or-hollow-part", "one-drain-or-none", "no-tilt", "file-not-paged", "resin-not-stirred",
+            "wash-under-3-min", "dried-under-2-h", "scraper-used");
 }

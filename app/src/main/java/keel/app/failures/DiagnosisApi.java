@@ -2,7 +2,9 @@ package keel.app.failures;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Evidence;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,17 +34,17 @@ class DiagnosisApi {
         }
     }
 
-    record Question(List<String> symptoms, List<String> absent, List<Checked> checks, List<String> history, String machine) {}
+    record Question(List<String> symptoms, List<String> absent, List<Checked> checks, List<String> history, String machine, List<String> zones) {}
 
     /**
      * Lists that are left out are empty; {@code found: []} is a check that found nothing. With a machine, what its own records say
-     * adds to the history.
+     * adds to the history; {@code zones} are places on its plate, A1 (front left) to F4 (back right).
      */
     @PostMapping("/diagnosis")
     Diagnosis diagnose(@RequestBody Question q) {
         Set<String> history = new LinkedHashSet<>(orNone(q.history()));
         if (q.machine() != null) {
-            history.addAll(diagnoses.historyOfEntry(q.machine()));
+            history.addAll(diagnoses.historyOfEntry(q.machine(), known(q.symptoms()), known(q.zones())));
         }
         List<Evidence.Done> checks = orNone(q.checks()).stream().map(c -> c == null ? new Evidence.Done(null, List.of()) : c.done()).toList();
         return diagnoses.of(new Evidence(new LinkedHashSet<>(orNone(q.symptoms())), new LinkedHashSet<>(orNone(q.absent())), checks, history));
@@ -52,6 +54,10 @@ class DiagnosisApi {
     @GetMapping("/failures/{id}/diagnosis")
     Diagnosis ofFailure(@PathVariable long id) {
         return diagnoses.of(failures.one(id));
+    }
+
+    private static Set<String> known(List<String> codes) {
+        return orNone(codes).stream().filter(Objects::nonNull).collect(Collectors.toSet());
     }
 
     private static <T> List<T> orNone(List<T> list) {

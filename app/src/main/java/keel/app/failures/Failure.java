@@ -34,6 +34,8 @@ class Failure {
     @Enumerated(EnumType.STRING)
     Certainty certainty;
     Instant causeAt;
+    Integer partsPrinted;
+    Integer partsLost;
     boolean withdrawn;
     @Version
     int version;
@@ -44,6 +46,18 @@ class Failure {
     @MapKeyColumn(name = "symptom")
     @Column(name = "present")
     Map<String, Boolean> symptoms = new HashMap<>();
+
+    /** What was said of the print, by codes of facts of history. */
+    @ElementCollection
+    @CollectionTable(name = "failure_fact", joinColumns = @JoinColumn(name = "failure_id"))
+    @Column(name = "fact")
+    Set<String> facts = new HashSet<>();
+
+    /** Checks that could not be done. */
+    @ElementCollection
+    @CollectionTable(name = "failure_skip", joinColumns = @JoinColumn(name = "failure_id"))
+    @Column(name = "check_code")
+    Set<String> skipped = new HashSet<>();
 
     @ElementCollection
     @CollectionTable(name = "failure_zone", joinColumns = @JoinColumn(name = "failure_id"))

@@ -30,7 +30,9 @@ import keel.app.runs.Runs;
 import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
 import keel.core.Findings;
+import keel.core.diagnosis.Odds;
 import keel.core.failure.Certainty;
+import keel.core.failure.FixHeld;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
 import keel.core.run.RunRules;
@@ -44,7 +46,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Failures {
 
     private static final String VIEW = """
-            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.certainty, f.cause_at, f.withdrawn, f.version,
+            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.cause_at, f.withdrawn, f.version, f.parts_printed, f.parts_lost, r.reached_layer,
+              case when f.certainty = 'PRESUMED' and not exists (select 1 from open_cause o where o.failure_id = f.id) then 'FOUND' else f.certainty end as certainty,
               (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and s.present) as seen,
               (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and not s.present) as absent,
               (select listagg(z.zone, ',') within group (order by z.zone) from failure_zone z where z.failure_id = f.id) as zones,
@@ -62,6 +65,7 @@ public class Failures {
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
+    private final Odds odds;
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -77,6 +81,7 @@ public class Failures {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
+        this.odds = Odds.shipped(knowledge);
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -122,7 +127,8 @@ public class Failures {
     }
 
     /**
-     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out.
+     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED until a good print
+     * since the failure has got past the point where it failed; from then on it is found by itself.
      */
     public FailureView nameCause(long id, String cause, String certainty, String note) {
         Actor actor = Actor.current();
@@ -136,16 +142,114 @@ public class Failures {
         Refused.unless(findings);
         occupancy.lock(failure.machineId);
         failure.cause = named ? cause : null;
-        failure.certainty = sure;
+        failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
         failure.causeAt = clock.instant();
         records.saveAndFlush(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = one(id);
-        String words = sure == Certainty.UNKNOWN ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
-                : sure.words() + " cause: " + causeName(cause).toLowerCase();
+        String words = view.certainty() == Certainty.UNKNOWN ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
+                : view.certainty().words() + " cause: " + causeName(cause).toLowerCase();
         logbook.write(LogDraft.of(LogKind.CAUSE_NAMED, failure.machineId, "FAILURE", id, failure.causeAt, view.machineName() + ": " + words + ".",
                 view, actor).noting(note).superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
         return view;
+    }
+
+    /** Whether a good print since the failure got past the point where it failed. */
+    private boolean held(Failure failure) {
+        Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
+        List<FixHeld.GoodRun> good = jdbc.sql("select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not withdrawn and started_at >= ?")
+                .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> new FixHeld.GoodRun(row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2))).list();
+        return FixHeld.by(good, layer, failure.seenAt);
+    }
+
+    /** Takes the verdict back: the cause is open again. */
+    public FailureView reopen(long id, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "Why it is opened again");
+        Refused.unless(findings);
+        Failure failure = record(id);
+        if (failure.certainty == null) {
+            throw new Conflict("reason", "The cause is open already.");
+        }
+        occupancy.lock(failure.machineId);
+        failure.cause = null;
+        failure.certainty = null;
+        failure.causeAt = null;
+        records.saveAndFlush(failure);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        FailureView view = one(id);
+        logbook.write(LogDraft.of(LogKind.CAUSE_REOPENED, failure.machineId, "FAILURE", id, clock.instant(), view.machineName() + ": the cause is open again.", view, actor)
+                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), reason.strip()));
+        return view;
+    }
+
+    /** Writes down what was said of the print, in place of what was said before; codes of facts of history. */
+    public void tell(long id, Set<String> facts) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        Set<String> known = facts == null ? Set.of() : facts;
+        Findings findings = new Findings();
+        known.stream().filter(f -> odds.fact(f).isEmpty()).forEach(f -> findings.add("facts", "There is no fact of history " + f + "."));
+        Refused.unless(findings);
+        failure.facts.clear();
+        failure.facts.addAll(known);
+        records.saveAndFlush(failure);
+        String words = known.isEmpty() ? "nothing special" : new TreeSet<>(known).stream().map(f -> odds.fact(f).orElseThrow().words()).collect(Collectors.joining("; "));
+        logbook.write(LogDraft.of(LogKind.FACTS_TOLD, failure.machineId, "FAILURE", id, clock.instant(), fleet.machine(failure.machineId).name() + ", of the print: " + words + ".",
+                Map.of("facts", known), actor));
+    }
+
+    @Transactional(readOnly = true)
+    public Set<String> facts(long id) {
+        return new TreeSet<>(jdbc.sql("select fact from failure_fact where failure_id = ?").param(id).query(String.class).list());
+    }
+
+    /** A check that cannot be done here or now: another one is offered. {@code again} offers it again. */
+    public void skip(long id, String check, boolean again) {
+        Actor.current();
+        Failure failure = record(id);
+        if (knowledge.check(check == null ? "" : check).isEmpty()) {
+            throw new Refused("check", "There is no check " + check + ".");
+        }
+        if (again ? failure.skipped.remove(check) : failure.skipped.add(check)) {
+            records.saveAndFlush(failure);
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public Set<String> skipped(long id) {
+        return Set.copyOf(jdbc.sql("select check_code from failure_skip where failure_id = ?").param(id).query(String.class).list());
+    }
+
+    /** How many parts the run held and how many of them were lost, so that only those are printed again. */
+    public void count(long id, Integer printed, Integer lost) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        Findings findings = new Findings();
+        findings.when(printed == null || printed < 1 || printed > 10_000, "partsPrinted", "How many parts the run held: 1 to 10000.");
+        findings.when(lost == null || lost < 0 || printed != null && lost > printed, "partsLost", "How many of them were lost: 0 to all of them.");
+        Refused.unless(findings);
+        failure.partsPrinted = printed;
+        failure.partsLost = lost;
+        records.saveAndFlush(failure);
+        logbook.write(LogDraft.of(LogKind.FACTS_TOLD, failure.machineId, "FAILURE", id, clock.instant(), fleet.machine(failure.machineId).name() + ": " + lost + " of " + printed + " parts lost.",
+                Map.of("partsPrinted", printed, "partsLost", lost), actor));
+    }
+
+    /** Takes a check back that was written down by mistake. */
+    public void withdrawCheck(long id, long checkId) {
+        Actor actor = Actor.current();
+        Failure failure = record(id);
+        FailureCheck check = checks.findById(checkId).filter(c -> c.failureId == id && !c.withdrawn).orElseThrow(() -> new NotThere("There is no such check."));
+        occupancy.lock(failure.machineId);
+        check.withdrawn = true;
+        checks.saveAndFlush(check);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        logbook.write(LogDraft.of(LogKind.CHECK_WITHDRAWN, failure.machineId, "CHECK", checkId, clock.instant(), fleet.machine(failure.machineId).name() + ", taken back: "
+                + knowledge.check(check.checkCode).orElseThrow().name().toLowerCase() + ".", Map.of("check", check.checkCode), actor)
+                .superseding(logbook.latest("CHECK", checkId, LogKind.CHECK_DONE), "taken back"));
     }
 
     /** Records a check: the causes it found (none found counts against all it could have found), or MACHINE or JOB. */
@@ -233,6 +337,13 @@ public class Failures {
         }
         return jdbc.sql(VIEW + " where " + String.join(" and ", where) + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
                 .param("machine", machine).param("skip", paging.skip()).param("size", paging.size()).query(Failures::row).list();
+    }
+
+    /** The latest that were closed with a cause. */
+    @Transactional(readOnly = true)
+    List<FailureView> closed(int most) {
+        return jdbc.sql(VIEW + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', 'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
+                .param("most", most).query(Failures::row).list();
     }
 
     /** Where on a machine's plate failures were seen since then: zone to how many. */
@@ -328,7 +439,8 @@ public class Failures {
                 row.getString("job"), row.getObject("seen_at", OffsetDateTime.class).toInstant(), codes(row.getString("seen")),
                 codes(row.getString("absent")), codes(row.getString("zones")), row.getString("note"), row.getString("cause"),
                 certainty == null ? null : Certainty.valueOf(certainty), causeAt == null ? null : causeAt.toInstant(),
-                row.getInt("photos"), row.getBoolean("withdrawn"), row.getInt("version"));
+                row.getInt("photos"), row.getBoolean("withdrawn"), row.getInt("version"), row.getObject("parts_printed", Integer.class),
+                row.getObject("parts_lost", Integer.class), row.getObject("reached_layer", Integer.class));
     }
 
     private static List<String> codes(String joined) {

@@ -7,6 +7,7 @@ public enum LogKind {
     SERVICE("Service"), SERVICE_WITHDRAWN("Service withdrawn"), HOLD_OVERRIDDEN("Hold overridden"),
     POURED("Resin poured"), POUR_WITHDRAWN("Pour withdrawn"), STOCK_MOVED("Stock"), PART_ENDED("Part condemned"), SET_UP("Set-up"),
     ROOM_READ("Room reading"), ROOM_READING_WITHDRAWN("Room reading withdrawn"), GUIDE_GIVEN_UP("Guide given up"), FIRST_LAYER_TEST("First-layer test"),
+    KNOWLEDGE_TUNED("Knowledge"), QUIRK_NOTED("Quirk"), FACTS_TOLD("Told"), CHECK_WITHDRAWN("Check withdrawn"), CAUSE_REOPENED("Reopened"),
     PROFILE_CHANGED("Profile"), CALIBRATED("Calibration"), LOOKED_IN("Look-in");
 
     private final String words;

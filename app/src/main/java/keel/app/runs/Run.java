@@ -31,6 +31,7 @@ class Run {
     Outcome outcome;
     Integer reachedLayer;
     Long profileVersionId;
+    Long againOf;
     boolean withdrawn;
     @Version
     int version;

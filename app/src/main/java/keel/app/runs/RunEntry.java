@@ -8,13 +8,19 @@ import java.time.Instant;
  *
  * @param outcome        GOOD, PARTIAL, FAILED, STOPPED or USABLE
  * @param overrideReason why a keeper starts it in spite of holds, null for not
+ * @param againOf        id of the run that it prints again what was lost of, null for none
  * @param lookInHours    how often somebody looks in while it runs, h; null for the shop's own figure
  */
 public record RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS,
-                       Double resinMl, String outcome, Integer reachedLayer, String overrideReason, Double lookInHours) {
+                       Double resinMl, String outcome, Integer reachedLayer, String overrideReason, Double lookInHours, Long againOf) {
 
     public RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS, Double resinMl, String outcome,
                     Integer reachedLayer, String overrideReason) {
-        this(machine, job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, overrideReason, null);
+        this(machine, job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, overrideReason, null, null);
+    }
+
+    public RunEntry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS, Double resinMl, String outcome,
+                    Integer reachedLayer, String overrideReason, Double lookInHours) {
+        this(machine, job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, overrideReason, lookInHours, null);
     }
 }

@@ -95,6 +95,7 @@ public class Runs {
         Run run = new Run();
         run.machineId = machine.id();
         run.profileVersionId = profileAt(machine, startedAt);
+        run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
         records.saveAndFlush(run);
         rebuild.machine(machine.id(), run.startedAt);
@@ -111,6 +112,21 @@ public class Runs {
         logbook.write(LogDraft.of(starts ? LogKind.RUN_STARTED : LogKind.RUN_LOGGED, machine.id(), "RUN", run.id,
                 starts ? run.startedAt : run.endedAt, headline(view), view, actor));
         return view;
+    }
+
+    /** @throws Refused if there is no such run, or it began later */
+    private Long earlier(long id, Instant startedAt) {
+        Run first = records.findById(id).filter(r -> !r.withdrawn && r.startedAt.isBefore(startedAt))
+                .orElseThrow(() -> new Refused("againOf", "There is no earlier run " + id + " to print again."));
+        return first.id;
+    }
+
+    /** Says after the fact that a run printed again what another one lost. */
+    public void printsAgain(long id, long of) {
+        Actor.current();
+        Run run = record(id);
+        run.againOf = earlier(of, run.startedAt);
+        records.saveAndFlush(run);
     }
 
     /** Ends a run that is going on. */

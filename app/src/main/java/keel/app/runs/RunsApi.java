@@ -27,7 +27,7 @@ class RunsApi {
     record Override(String reason) {}
 
     record Entry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS, Double resinMl,
-                 String outcome, Integer reachedLayer, @JsonProperty("override") Override override) {}
+                 String outcome, Integer reachedLayer, @JsonProperty("override") Override override, Long againOf) {}
 
     record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl) {}
 
@@ -40,7 +40,7 @@ class RunsApi {
     RunView enter(@RequestBody Entry entry) {
         return runs.enter(new RunEntry(entry.machine(), entry.job(), entry.startedAt(), entry.endedAt(), entry.layers(),
                 entry.layerExposureS(), entry.resinMl(), entry.outcome(), entry.reachedLayer(),
-                entry.override() == null ? null : entry.override().reason()));
+                entry.override() == null ? null : entry.override().reason(), null, entry.againOf()));
     }
 
     @PostMapping("/{id}/finish")

@@ -48,14 +48,14 @@ class GateController {
     }
 
     /** The job as it stands in the form. */
-    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked) {
+    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked, Long againOf) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
         }
 
         static JobForm after(RunView last) {
-            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null);
+            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null, null);
         }
 
         private static String plain(double number) {
@@ -67,7 +67,7 @@ class GateController {
     @GetMapping("/machines/{code}/start")
     String gate(@PathVariable String code, JobForm typed, Model model) {
         JobForm form = typed.job() != null || typed.layers() != null ? typed
-                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null));
+                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null, null));
         return show(code, form, model);
     }
 
@@ -77,7 +77,7 @@ class GateController {
             Findings findings = new Findings();
             RunEntry entry = new RunEntry(code, form.job(), null, null, Typed.whole(form.layers(), "layers", findings),
                     Typed.number(form.layerExposureS(), "layerExposureS", findings), Typed.number(form.resinMl(), "resinMl", findings), null, null,
-                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings));
+                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings), form.againOf());
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
         } catch (HoldsOpen e) {

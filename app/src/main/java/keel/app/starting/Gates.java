@@ -17,6 +17,7 @@ import keel.app.people.Actor;
 import keel.app.problems.Refused;
 import keel.app.profiles.InForce;
 import keel.app.profiles.Profiles;
+import keel.app.quirks.Quirks;
 import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
@@ -51,11 +52,12 @@ public class Gates {
     private final Runs runs;
     private final Profiles profiles;
     private final GateQuestions questions;
+    private final Quirks quirks;
     private final Logbook logbook;
     private final Clock clock;
 
     Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
-          GateQuestions questions, Logbook logbook, Clock clock) {
+          GateQuestions questions, Quirks quirks, Logbook logbook, Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
@@ -64,6 +66,7 @@ public class Gates {
         this.runs = runs;
         this.profiles = profiles;
         this.questions = questions;
+        this.quirks = quirks;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -146,7 +149,16 @@ public class Gates {
                 ref.selfFilling(), room.temperatureC(), readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(),
                 m.holdNextPartToLight(),
                 profile == null ? null : new GateFacts.Profile(profile.number(), profile.settings().value(Setting.EXPOSURE_S), fared.runs(), fared.good()), exposureS,
-                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), questions.items(m.kind()));
+                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), besides(m, since));
+    }
+
+    /** What is odd about the machine, what several failures call for, and what the shop asks itself. */
+    private List<GateItem> besides(MachineNow m, SinceFailure.Now since) {
+        List<GateItem> items = new ArrayList<>();
+        StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
+        quirks.of(m.code()).forEach(q -> items.add(StartGate.quirk(q.id(), q.text(), q.workaround())));
+        items.addAll(questions.items(m.kind()));
+        return items;
     }
 
     /** By the profile or the pace of this machine's own layers; a typical job where the layers are not known. */

@@ -2,6 +2,7 @@ package keel.app.upkeep;
 
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.KnowledgeFiles;
+import keel.core.knowledge.Recoveries;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -11,5 +12,10 @@ class KnowledgeBeans {
     @Bean
     Knowledge knowledge() {
         return KnowledgeFiles.shipped();
+    }
+
+    @Bean
+    Recoveries recoveries(Knowledge knowledge) {
+        return Recoveries.shipped(knowledge);
     }
 }

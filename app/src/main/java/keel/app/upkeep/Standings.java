@@ -16,6 +16,8 @@ import java.util.stream.Collectors;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.NotThere;
+import keel.app.quirks.Quirk;
+import keel.app.quirks.Quirks;
 import keel.core.exposure.PrintTime;
 import keel.core.knowledge.Knowledge;
 import keel.core.profile.ProfileSettings;
@@ -41,12 +43,14 @@ public class Standings {
     private static final Duration FORECAST_FROM = Duration.ofDays(28);
 
     private final JdbcClient jdbc;
+    private final Quirks quirks;
     private final PartsReading parts;
     private final ShopSettings settings;
     private final Knowledge knowledge;
     private final Clock clock;
 
-    Standings(JdbcClient jdbc, PartsReading parts, ShopSettings settings, Knowledge knowledge, Clock clock) {
+    Standings(JdbcClient jdbc, PartsReading parts, ShopSettings settings, Knowledge knowledge, Clock clock, Quirks quirks) {
+        this.quirks = quirks;
         this.jdbc = jdbc;
         this.parts = parts;
         this.settings = settings;
@@ -82,22 +86,23 @@ public class Standings {
         Map<Long, List<PartView>> fitted = parts.fitted(only);
         Map<Long, List<Hold>> holds = holdsOf(only);
         Map<Long, List<String>> causes = causesOf(only);
+        Map<String, List<Quirk>> odd = quirks.byMachine(code);
         Map<String, Usage> meters = meters(only);
         Map<Long, Double> pace = pace(only);
         Map<Long, MachineNow.OpenRun> runs = openRuns(only);
         StateRules rules = new StateRules(settings.defaults());
         return rows.stream().map(row -> now(row, fitted.getOrDefault(row.id(), List.of()), holds.getOrDefault(row.id(), List.of()),
-                causes.getOrDefault(row.id(), List.of()), meters, pace.getOrDefault(row.id(), 0.0), runs.get(row.id()), rules)).toList();
+                causes.getOrDefault(row.id(), List.of()), odd.getOrDefault(row.code(), List.of()), meters, pace.getOrDefault(row.id(), 0.0), runs.get(row.id()), rules)).toList();
     }
 
-    private MachineNow now(Row row, List<PartView> fitted, List<Hold> holds, List<String> causes, Map<String, Usage> meters,
+    private MachineNow now(Row row, List<PartView> fitted, List<Hold> holds, List<String> causes, List<Quirk> odd, Map<String, Usage> meters,
                            double hoursPerDay, MachineNow.OpenRun run, StateRules rules) {
         Map<ComponentKind, PartView> part = fitted.stream().collect(Collectors.toMap(PartView::kind, Function.identity(), (a, b) -> a));
         Function<String, Usage> meter = scope -> meters.getOrDefault(scope + row.id(), Usage.NONE);
         Usage total = meter.apply("MACHINE").plus(new Usage(row.baseline(), 0, 0, 0, 0));
         Standing standing = rules.of(new Circumstances(row.offSince() != null, run != null, holds, uses(row.kind(), part),
                 meter.apply("LUBRICATED").hours(), meter.apply("ABRADED").hours(), hoursPerDay,
-                meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share")), causes));
+                meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share")), causes, odd.stream().map(Quirk::text).toList()));
         return new MachineNow(row.id(), row.code(), row.name(), row.kind(), row.model(), row.room(), row.roomName(), row.width(), row.depth(),
                 row.heightMm(), row.fillLine(), row.since(), standing, holds, part.get(ComponentKind.VAT), part.get(ComponentKind.FILM),
                 row.kind().hasScreen() ? part.get(ComponentKind.SCREEN) : null, part.get(ComponentKind.PLATE), part.get(ComponentKind.LIGHT),

@@ -325,9 +325,13 @@ class ApiTest extends AppTest {
         JsonNode recorded = get("/api/v1/failures/" + id + "/diagnosis").body();
         assertThat(recorded.at("/causes/0/code").asText()).isEqualTo("z-dry");
         shop.run(m, 10, 240);
-        JsonNode overdue = get("/api/v1/failures/" + id + "/diagnosis").body();
+        long later = shop.failure(m, 251, "grinding", "z-lines").id();
+        JsonNode overdue = get("/api/v1/failures/" + later + "/diagnosis").body();
         assertThat(overdue.at("/causes/0/probability").asDouble()).as("lubrication is overdue by now").isGreaterThan(recorded.at("/causes/0/probability").asDouble());
         assertThat(overdue.at("/causes/0/evidence").toString()).contains("history:z-unlubricated");
+        assertThat(get("/api/v1/failures/" + id + "/diagnosis").body()).as("what came later says nothing of the first").isEqualTo(recorded);
+        JsonNode live = post("/api/v1/diagnosis", "{\"symptoms\":[\"grinding\"],\"machine\":\"" + m + "\",\"zones\":[\"B2\"]}").body();
+        assertThat(live.at("/causes/0/evidence").toString()).contains("history:z-unlubricated", "history:one-place");
     }
 
     @ParameterizedTest

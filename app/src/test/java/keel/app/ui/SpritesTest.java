@@ -26,9 +26,10 @@ class SpritesTest {
     }
 
     @Test
-    void everyStepHasItsDrawingAndNoDrawingIsLeftOver() throws IOException {
+    void everyStepAndCheckHasItsDrawingAndNoDrawingIsLeftOver() throws IOException {
         Set<String> drawn = Procedures.shipped().all().stream().flatMap(p -> p.steps().stream()).map(Step::drawing)
                 .filter(d -> !d.startsWith("clamp-") && !d.startsWith("frame-")).collect(Collectors.toCollection(TreeSet::new));
+        KnowledgeFiles.shipped().checks().forEach(c -> drawn.add(c.draw()));
         assertThat(sprite("steps")).isEqualTo(drawn);
     }
 

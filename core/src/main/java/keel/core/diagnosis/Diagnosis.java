@@ -19,7 +19,8 @@ public record Diagnosis(List<Suspect> causes, List<Pair> pairs, List<NextCheck> 
     /**
      * One piece of evidence.
      *
-     * @param fact     with its kind: {@code symptom:}, seen or looked for and absent, {@code history:}, {@code check:}
+     * @param fact     with its kind: {@code symptom:}, seen or looked for and absent, {@code history:}, {@code check:}, {@code shop:} for what
+     *                 the shop has learned
      * @param words    the same to read, which says whether it was seen or absent
      * @param decibans weight of evidence for the cause
      */

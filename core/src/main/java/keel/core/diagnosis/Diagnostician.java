@@ -5,10 +5,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
@@ -21,6 +23,7 @@ import keel.core.knowledge.Symptom;
  */
 public final class Diagnostician {
 
+    private static final double WORTH_SAYING_DECIBANS = 1;
     private static final double LEADS_CLEARLY = 0.9;
     private static final double LEADS = 0.75;
     private static final double HARDLY_WORTH_IT_BITS = 0.1;
@@ -30,6 +33,7 @@ public final class Diagnostician {
     private final Odds odds;
     private final Likelihoods likelihoods;
     private final List<Cause> causes;
+    private final double[] shipped;
     private final double[] starting;
 
     /** With the starting odds alone. */
@@ -48,6 +52,7 @@ public final class Diagnostician {
         this.likelihoods = new Likelihoods(odds);
         this.causes = knowledge.causes();
         double[] weights = Bayes.normalised(causes.stream().mapToDouble(Cause::weight).toArray());
+        this.shipped = weights;
         this.starting = Bayes.normalised(IntStream.range(0, weights.length)
                 .mapToDouble(i -> odds.learnedFrom() * weights[i] + closed.getOrDefault(causes.get(i).code(), 0.0)).toArray());
     }
@@ -98,7 +103,7 @@ public final class Diagnostician {
     private List<Diagnosis.Suspect> suspects(Evidence evidence, double[] posterior) {
         List<Fact> facts = facts(evidence);
         return IntStream.range(0, causes.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> posterior[i]).reversed())
-                .map(i -> new Diagnosis.Suspect(causes.get(i).code(), causes.get(i).name(), posterior[i], facts.stream().map(f -> f.weighed(i, starting))
+                .map(i -> new Diagnosis.Suspect(causes.get(i).code(), causes.get(i).name(), posterior[i], Stream.concat(facts.stream().map(f -> f.weighed(i, starting)), here(i).stream())
                         .sorted(Comparator.comparingDouble((Diagnosis.Weighed w) -> Math.abs(w.decibans())).reversed()).toList())).toList();
     }
 
@@ -112,9 +117,16 @@ public final class Diagnostician {
         }
     }
 
+    /** How far this shop's own closed failures have moved the odds of a cause, where that is worth saying. */
+    private Optional<Diagnosis.Weighed> here(int cause) {
+        double moved = Bayes.decibans(starting[cause] / (1 - starting[cause]), shipped[cause] / (1 - shipped[cause]));
+        return Math.abs(moved) < WORTH_SAYING_DECIBANS ? Optional.empty()
+                : Optional.of(new Diagnosis.Weighed("shop:closed-failures", moved > 0 ? "often the cause in this shop" : "seldom the cause in this shop", moved));
+    }
+
     private List<Fact> facts(Evidence evidence) {
         List<Fact> all = new ArrayList<>();
-        evidence.symptoms().forEach(s -> all.add(fact("symptom:" + s, name(s), h -> likelihoods.symptom(s, h, evidence.symptoms()))));
+        evidence.symptoms().forEach(s -> all.add(fact("symptom:" + s, name(s).toLowerCase(Locale.ROOT), h -> likelihoods.symptom(s, h, evidence.symptoms()))));
         evidence.absent().forEach(s -> all.add(fact("symptom:" + s, "no " + name(s).toLowerCase(Locale.ROOT), h -> 1 - likelihoods.symptom(s, h, evidence.symptoms()))));
         boolean crushed = crushed(evidence);
         FalseFinds before = FalseFinds.before(odds, evidence);

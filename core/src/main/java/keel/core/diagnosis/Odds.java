@@ -120,7 +120,8 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
         return findsOf.getOrDefault(cause, finds);
     }
 
-    Optional<HistoryFact> fact(String code) {
+    /** A fact of history by its code. */
+    public Optional<HistoryFact> fact(String code) {
         return Optional.ofNullable(history.get(code));
     }
 }

@@ -8,6 +8,7 @@ import static keel.core.gate.GateItem.State.WARN;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import keel.core.gate.GateItem.Part;
 import keel.core.resin.VatFill;
 import keel.core.standing.Defaults;
@@ -22,6 +23,7 @@ public final class StartGate {
 
     private static final double STALE_HOURS = 12;
     private static final double SAME_EXPOSURE_S = 0.005;
+    private static final int SEVERAL = 3;
 
     private final Defaults defaults;
 
@@ -32,6 +34,17 @@ public final class StartGate {
     /** Whether nothing forbids a start. */
     public static boolean mayStart(List<GateItem> items) {
         return items.stream().noneMatch(i -> i.state() == HOLD);
+    }
+
+    /** Said after several prints in a row went wrong: a piece that always came out tells the machine's faults from the job's. */
+    public static Optional<GateItem> knownGoodFirst(int wentWrongInARow) {
+        return wentWrongInARow < SEVERAL ? Optional.empty() : Optional.of(new GateItem("known-good-first", Part.JOB, WARN, wentWrongInARow
+                + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
+    }
+
+    /** What is odd about a machine, with what to do about it. */
+    public static GateItem quirk(long id, String text, String workaround) {
+        return new GateItem("quirk-" + id, Part.JOB, WARN, text + (text.endsWith(".") ? " " : ". ") + workaround);
     }
 
     /** The questions, in the order in which the machine is stacked. */

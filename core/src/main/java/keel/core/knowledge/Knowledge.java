@@ -25,6 +25,11 @@ public final class Knowledge {
         this.pairs = pairs.stream().map(List::copyOf).toList();
     }
 
+    /** The same with other figures: codes, names and pairs stay. */
+    public Knowledge tuned(Tuning tuning) {
+        return new Knowledge(symptoms(), causes().stream().map(tuning::of).toList(), pairs, checks().stream().map(tuning::of).toList());
+    }
+
     public List<Symptom> symptoms() {
         return List.copyOf(symptoms.values());
     }

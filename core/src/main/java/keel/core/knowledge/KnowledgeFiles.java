@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import keel.core.CheckedYaml;
+import keel.core.standing.Caution;
 
 /**
  * Reads the knowledge from its YAML files, checks each against its JSON Schema, and checks that every code one file
@@ -54,6 +55,7 @@ public final class KnowledgeFiles {
         }
         for (Check check : knowledge.checks()) {
             check.missesOf().keySet().stream().filter(c -> !check.separates().contains(c)).forEach(c -> unknown.add("cause " + c + " in missesOf of check " + check.code()));
+            check.answersInOrder().stream().filter(a -> !check.says().containsKey(a)).forEach(a -> unknown.add("words for " + a + " of check " + check.code()));
             check.separates().stream().filter(c -> knowledge.cause(c).isEmpty())
                     .forEach(c -> unknown.add("cause " + c + " of check " + check.code()));
         }
@@ -72,7 +74,8 @@ public final class KnowledgeFiles {
     private static Cause cause(JsonNode n) {
         Map<String, Integer> shows = new LinkedHashMap<>();
         n.get("shows").properties().forEach(e -> shows.put(e.getKey(), e.getValue().asInt()));
-        return new Cause(n.get("code").asText(), n.get("name").asText(), n.get("weight").asDouble(),
+        return new Cause(n.get("code").asText(), n.get("name").asText(), Cause.Part.valueOf(n.get("part").asText().toUpperCase(Locale.ROOT)),
+                n.get("weight").asDouble(),
                 n.path("raisedBy").asText(), Map.copyOf(shows));
     }
 
@@ -80,8 +83,10 @@ public final class KnowledgeFiles {
         double misses = n.get("misses").asDouble();
         Map<String, Double> missesOf = new LinkedHashMap<>();
         n.path("missesOf").properties().forEach(e -> missesOf.put(e.getKey(), e.getValue().asDouble()));
-        return new Check(n.get("code").asText(), n.get("name").asText(), n.get("how").asText(),
-                n.get("minutes").asDouble(), misses, n.path("missesAfterCrush").asDouble(misses), Map.copyOf(missesOf),
+        Map<String, String> says = new LinkedHashMap<>();
+        n.get("says").properties().forEach(e -> says.put(e.getKey(), e.getValue().asText()));
+        return new Check(n.get("code").asText(), n.get("name").asText(), n.get("how").asText(), n.get("draw").asText(),
+                Caution.valueOf(n.path("caution").asText("NONE")), n.path("clear").asText(null), Map.copyOf(says), n.get("minutes").asDouble(), misses, n.path("missesAfterCrush").asDouble(misses), Map.copyOf(missesOf),
                 n.path("risky").asBoolean(),
                 "side".equals(n.path("answers").asText()) ? Check.Answer.SIDE : Check.Answer.CAUSES,
                 strings(n.get("separates")));

@@ -14,6 +14,7 @@ import java.util.List;
  * @param hoursPerDay          forecast of use, print hours a day
  * @param uvShare              UV hours in a print hour
  * @param openCauses           names of presumed causes that no later good run has confirmed
+ * @param openQuirks           what is odd about it and not mended
  */
 public record Circumstances(boolean off, boolean running, List<Hold> holds, List<PartUse> parts, double hoursSinceLubricated,
-                            double hoursSinceAbraded, double hoursPerDay, double uvShare, List<String> openCauses) {}
+                            double hoursSinceAbraded, double hoursPerDay, double uvShare, List<String> openCauses, List<String> openQuirks) {}

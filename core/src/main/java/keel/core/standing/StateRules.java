@@ -50,6 +50,9 @@ public final class StateRules {
             concerns.add(new Concern(WATCH, "cause",
                     "Presumed cause: " + cause.toLowerCase(Locale.ROOT) + ". No good run has confirmed it yet.", null));
         }
+        for (String quirk : c.openQuirks()) {
+            concerns.add(new Concern(WATCH, "quirk", "Quirk: " + quirk, null));
+        }
         concerns.sort(Comparator.comparing(Concern::level));
         return concerns;
     }

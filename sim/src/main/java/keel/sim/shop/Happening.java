@@ -23,6 +23,15 @@ public sealed interface Happening {
     record FailureSeen(Instant at, String who, String machine, String key, String runKey, List<String> symptoms, List<String> absent,
                        List<String> zones, String note) implements Happening {}
 
+    /** A run printed again what an earlier one lost. */
+    record PrintedAgain(Instant at, String who, String runKey, String ofRunKey) implements Happening {}
+
+    /** Somebody notes what is odd about a machine; {@code code} names the fact of history. */
+    record QuirkNoted(Instant at, String who, String machine, String code, String text, String workaround) implements Happening {}
+
+    /** One test piece was printed on two machines. */
+    record Compared(Instant at, String who, String piece, String first, String firstShows, String second, String secondShows) implements Happening {}
+
     /** What the one who printed it says of the part, by the codes of facts of history. */
     record FactsTold(Instant at, String who, String failureKey, List<String> facts) implements Happening {}
 

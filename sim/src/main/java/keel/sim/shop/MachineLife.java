@@ -49,6 +49,8 @@ final class MachineLife {
     private final Deque<Turn> turns;
     private Instant free;
     private Job again;
+    private String lostRun;
+    private String printsAgain;
 
     MachineLife(Machine machine, Parameters parameters, Rooms rooms, Chance chance, ZoneId zone, Instant start, Instant end, Plot plot) {
         this.machine = machine;
@@ -120,6 +122,7 @@ final class MachineLife {
             return;
         }
         Job job = again != null ? again : Jobs.next(machine, parameters.jobs(), 1, overnight, luck.stream("job"));
+        printsAgain = again == null ? null : lostRun;
         again = null;
         print(checked(job, luck.stream("file")), start, luck);
     }
@@ -183,6 +186,9 @@ final class MachineLife {
         Usage usage = Usage.ofRun(hours, layersDone, timing.exposureS(), ml);
         records.add(new Happening.RunDone(stop.at(), operatorAt(start), machine.site().code(), key, job.name(), start, job.layers(), timing.exposureS(), ml,
                 stop.outcome().name(), whole ? null : layersDone));
+        if (printsAgain != null) {
+            records.add(new Happening.PrintedAgain(stop.at(), operatorAt(start), key, printsAgain));
+        }
         records.used(usage);
         machine.vat().use(ml);
         machine.printed(hours, usage.uvHours(), layersDone, Print.covered(machine, job), scene.around().resinC());
@@ -208,6 +214,7 @@ final class MachineLife {
         }
         free = after.free();
         again = luck.stream("again").happens(0.75) ? after.again() : null;
+        lostRun = key;
     }
 
     private void good(Checks.Scene scene, Instant seen, Chance luck) {

@@ -65,6 +65,7 @@ public final class Story {
         List<Happening> all = new ArrayList<>(history.happenings());
         all.addAll(new StoresStory(chance.stream("stores")).happenings(history.happenings(), start, end));
         all.addAll(SettingsStory.happenings(start, days));
+        all.addAll(QuirksStory.happenings(history.machines(), days));
         all.addAll(readings(history.rooms(), start));
         all.sort(Comparator.comparing(Happening::at));
         return new Told(start, List.copyOf(all), history);

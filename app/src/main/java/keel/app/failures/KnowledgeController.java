@@ -1,0 +1,143 @@
+package keel.app.failures;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.core.Findings;
+import keel.core.knowledge.Cause;
+import keel.core.knowledge.Check;
+import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.Tuning;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The pages on which the owner tunes the knowledge of failures: the effect on the closed ones is shown before anything is saved. */
+@Controller
+class KnowledgeController {
+
+    private final TunedKnowledge tuned;
+    private final TuningEffect effect;
+    private final Knowledge shipped;
+    private final ClosedFailures closed;
+
+    KnowledgeController(TunedKnowledge tuned, TuningEffect effect, Knowledge shipped, ClosedFailures closed) {
+        this.tuned = tuned;
+        this.effect = effect;
+        this.shipped = shipped;
+        this.closed = closed;
+    }
+
+    @GetMapping("/knowledge")
+    String all(Model model) {
+        model.addAttribute("now", tuned.now());
+        model.addAttribute("shipped", shipped);
+        model.addAttribute("tuning", tuned.tuning());
+        model.addAttribute("changes", tuned.changes());
+        model.addAttribute("closed", closed.counts());
+        return "failures/knowledge";
+    }
+
+    @GetMapping("/knowledge/causes/{code}")
+    String cause(@PathVariable String code, Model model) {
+        return show(code, typed(tuned.now().cause(code).orElseThrow(() -> new keel.app.problems.NotThere("There is no cause " + code + "."))), "", model);
+    }
+
+    /** Tries the figures that were typed, or with {@code save} puts them in force. */
+    @PostMapping("/knowledge/causes/{code}")
+    String tune(@PathVariable String code, @RequestParam Map<String, String> form, Model model, HttpServletResponse response) {
+        Actor.require(Role.OWNER);
+        try {
+            Tuning tuning = read(code, form);
+            if (form.containsKey("save")) {
+                tuned.change(tuning, form.get("why"), Long.parseLong(form.getOrDefault("after", "0")));
+                return "redirect:/knowledge";
+            }
+            model.addAttribute("effect", effect.of(tuning));
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+        }
+        return show(code, form, form.get("why"), model);
+    }
+
+    /** Back to the figures that ship. */
+    @PostMapping("/knowledge/shipped")
+    String shipped() {
+        tuned.change(Tuning.NONE, "Back to the figures that ship.", tuned.latest());
+        return "redirect:/knowledge";
+    }
+
+    private Tuning read(String code, Map<String, String> form) {
+        Findings findings = new Findings();
+        Tuning now = tuned.tuning();
+        Map<String, Double> weights = new HashMap<>(now.weights());
+        Map<String, Map<String, Integer>> shows = new HashMap<>(now.shows());
+        Map<String, Double> minutes = new HashMap<>(now.minutes());
+        Map<String, Double> misses = new HashMap<>(now.misses());
+        put(weights, code, Typed.number(form.get("weight"), "weight", findings));
+        Map<String, Integer> strengths = new HashMap<>();
+        shipped.symptoms().forEach(s -> {
+            Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
+            if (strength != null && strength != shipped.cause(code).map(c -> c.strength(s.code())).orElse(0)) {
+                strengths.put(s.code(), strength);
+            }
+        });
+        shows.put(code, strengths);
+        for (Check check : shipped.checks()) {
+            if (form.containsKey("minutes." + check.code())) {
+                put(minutes, check.code(), Typed.number(form.get("minutes." + check.code()), "minutes." + check.code(), findings));
+                Double percent = Typed.number(form.get("misses." + check.code()), "misses." + check.code(), findings);
+                put(misses, check.code(), percent == null ? null : percent / 100);
+            }
+        }
+        Refused.unless(findings);
+        Tuning tuning = new Tuning(weights, shows, minutes, misses);
+        tuning.check(shipped, findings);
+        Refused.unless(findings);
+        return tuning;
+    }
+
+    private static void put(Map<String, Double> figures, String code, Double figure) {
+        if (figure != null) {
+            figures.put(code, figure);
+        }
+    }
+
+    private Map<String, String> typed(Cause cause) {
+        Map<String, String> form = new LinkedHashMap<>();
+        form.put("weight", plain(cause.weight()));
+        cause.shows().forEach((symptom, strength) -> form.put("shows." + symptom, Integer.toString(strength)));
+        tuned.now().checks().stream().filter(c -> c.separates().contains(cause.code())).forEach(c -> {
+            form.put("minutes." + c.code(), plain(c.minutes()));
+            form.put("misses." + c.code(), plain(Math.round(1000 * c.misses()) / 10.0));
+        });
+        return form;
+    }
+
+    private static String plain(double number) {
+        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+    }
+
+    private String show(String code, Map<String, String> form, String why, Model model) {
+        Knowledge now = tuned.now();
+        model.addAttribute("cause", now.cause(code).orElseThrow());
+        model.addAttribute("was", shipped.cause(code).orElseThrow());
+        model.addAttribute("checks", now.checks().stream().filter(c -> c.separates().contains(code)).toList());
+        model.addAttribute("symptoms", shipped.symptoms());
+        model.addAttribute("form", form);
+        model.addAttribute("why", why);
+        model.addAttribute("after", tuned.latest());
+        model.addAttribute("owner", Actor.current().role().atLeast(Role.OWNER));
+        return "failures/tune";
+    }
+}

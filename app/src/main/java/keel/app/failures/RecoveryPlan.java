@@ -1,0 +1,77 @@
+package keel.app.failures;
+
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.SinceFailure;
+import keel.core.gate.StartGate;
+import keel.core.knowledge.Recoveries;
+import keel.core.knowledge.Recovery;
+import keel.core.standing.HoldCode;
+import keel.core.standing.ServiceKind;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** The way from a failure back to a good print: clean, mend the cause, what follows from it, a piece that is known to come out, print again. */
+@Component
+class RecoveryPlan {
+
+    private final Recoveries recoveries;
+    private final SinceFailure sinceFailure;
+    private final JdbcClient jdbc;
+
+    RecoveryPlan(Recoveries recoveries, SinceFailure sinceFailure, JdbcClient jdbc) {
+        this.recoveries = recoveries;
+        this.sinceFailure = sinceFailure;
+        this.jdbc = jdbc;
+    }
+
+    /** @param cause what is to be mended, null while that is not known: then only what comes before it */
+    List<CasePage.Step> of(FailureView f, MachineNow machine, String cause) {
+        Map<ServiceKind, Instant> done = doneSince(machine.id(), f.seenAt());
+        List<CasePage.Step> steps = new ArrayList<>();
+        boolean held = machine.holds().stream().anyMatch(h -> h.code() == HoldCode.FAILURE_NOT_CLEANED);
+        if (held || done.containsKey(ServiceKind.CLEAN_UP)) {
+            steps.add(step(machine, ServiceKind.CLEAN_UP, List.of("Something cured may lie in the vat: the next print would press it into film and screen."), done));
+        }
+        if (cause == null) {
+            return steps;
+        }
+        Recovery recovery = recoveries.of(cause, machine.kind());
+        steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null, true));
+        recovery.work().stream().filter(w -> w != ServiceKind.CLEAN_UP || steps.isEmpty()).forEach(w -> steps.add(step(machine, w, List.of(), done)));
+        machine.holds().stream().filter(h -> h.code() != HoldCode.FAILURE_NOT_CLEANED && !recovery.work().contains(h.next()))
+                .forEach(h -> steps.add(step(machine, h.next(), List.of(h.text()), Map.of())));
+        StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow()).ifPresent(i -> steps.add(new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null, true)));
+        return steps;
+    }
+
+    Recovery recovery(String cause, MachineNow machine) {
+        return recoveries.of(cause, machine.kind());
+    }
+
+    private static CasePage.Step step(MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
+        return new CasePage.Step(kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind), true);
+    }
+
+    private static String page(MachineNow machine, Recovery recovery, FailureView f) {
+        return switch (recovery.page()) {
+            case PROFILE -> machine.resin() == null ? "/machines/" + machine.code() + "/profiles" : "/machines/" + machine.code() + "/profiles/" + machine.resin();
+            case SCALE -> "/machines/" + machine.code() + "/profiles";
+            case JOB -> f.run() == null ? null : "/runs/" + f.run();
+            case NONE -> null;
+        };
+    }
+
+    private Map<ServiceKind, Instant> doneSince(long machine, Instant from) {
+        Map<ServiceKind, Instant> done = new EnumMap<>(ServiceKind.class);
+        jdbc.sql("select kind, min(at) from service where machine_id = ? and at >= ? and not withdrawn group by kind").params(machine, from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> done.put(ServiceKind.valueOf(row.getString(1)), row.getObject(2, OffsetDateTime.class).toInstant())).list();
+        return done;
+    }
+}
