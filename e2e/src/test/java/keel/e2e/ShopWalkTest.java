@@ -103,9 +103,8 @@ class ShopWalkTest {
         page.click(".choice:has-text('Layers split')");
         page.click("main button:text-is('Log the failure')");
         page.waitForURL(Pattern.compile("/failures/\\d+$"));
-        assertThat(page.locator(".fits li").first()).containsText("Vat bolts not tight");
-        page.check(".fits input[value=vat-bolts-loose]");
-        page.click("button:text-is('Name the cause')");
+        assertThat(page.locator(".suspects li").first()).containsText("Vat bolts not tight");
+        page.click("main .answer-button:has-text('It is this: vat bolts not tight')");
         assertThat(page.locator("main")).containsText("Presumed: vat bolts not tight");
     }
 }

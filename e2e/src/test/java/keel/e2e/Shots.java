@@ -24,7 +24,6 @@ class Shots {
         views.put("fleet", "/fleet");
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
-        views.put("failure", "/failures/1");
         views.put("run", "/machines/dunlin/run");
         views.put("after-a-print", "/machines/egret/after");
         views.put("profile", "/machines/bittern/profiles/reed-grey");
@@ -45,6 +44,11 @@ class Shots {
             page.click("#sheet .choice:has-text('Egret')");
             page.click("#sheet .choice:has-text('Layers split')");
             picture(page, "failure-log");
+            page.fill("#sheet #note", "Three of eight came off, the rest split near the top.");
+            page.click("#sheet .choice:has-text('Parts missing')");
+            page.keyboard().press("Enter");
+            page.waitForURL(Pattern.compile("/failures/\\d+$"));
+            picture(page, "failure");
             page.navigate("/fleet");
             page.fill("#quick-line", "d failed bare layer-splt");
             page.waitForSelector(".near");
