@@ -1,5 +1,6 @@
 package keel.app.failures;
 
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -34,7 +35,7 @@ class AlikeFailures {
                 from failure_symptom s join failure f on f.id = s.failure_id and f.id <> :self and f.cause is not null and not f.withdrawn and f.seen_at < :seen
                 join machine m on m.id = f.machine_id where s.present and s.symptom in (:symptoms)
                 group by f.id, m.code, f.seen_at order by 3 desc, f.seen_at desc fetch first :most rows only""")
-                .param("self", failure.id()).param("seen", failure.seenAt().atOffset(java.time.ZoneOffset.UTC)).param("symptoms", failure.symptoms())
+                .param("self", failure.id()).param("seen", failure.seenAt().atOffset(ZoneOffset.UTC)).param("symptoms", failure.symptoms())
                 .param("most", CANDIDATES).query((row, i) -> new Candidate(row.getLong(1), row.getString(2), row.getInt(3), row.getInt(4))).list();
         List<CasePage.Alike> alike = new ArrayList<>();
         candidates.stream().sorted((a, b) -> Double.compare(likeness(b.shared(), b.total(), b.machine(), failure), likeness(a.shared(), a.total(), a.machine(), failure)))

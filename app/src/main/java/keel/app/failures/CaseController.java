@@ -140,7 +140,7 @@ class CaseController {
     private String show(FailureView f, String look, Model model) {
         Diagnosis diagnosis = diagnoses.of(f);
         Set<String> skipped = failures.skipped(f.id());
-        CasePage page = CasePage.of(diagnosis, knowledge, skipped, look);
+        CasePage page = CasePage.of(diagnosis, knowledge, skipped, look, f.cause() != null);
         String leading = f.cause() != null ? f.cause() : diagnosis.enough() ? page.bars().get(0).code() : null;
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());

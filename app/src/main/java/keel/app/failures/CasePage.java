@@ -3,11 +3,11 @@ package keel.app.failures;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import keel.app.runs.Attempt;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
@@ -48,11 +48,12 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     /**
      * @param wanted  code of a check that somebody would rather do, null for the best
      * @param skipped checks that cannot be done
+     * @param named   whether somebody has named the cause, so that nothing more is asked by itself
      */
-    static CasePage of(Diagnosis d, Knowledge knowledge, Set<String> skipped, String wanted) {
+    static CasePage of(Diagnosis d, Knowledge knowledge, Set<String> skipped, String wanted, boolean named) {
         List<Bar> bars = d.causes().stream().limit(BARS).filter(s -> s.probability() >= WORTH_A_BAR || s == d.causes().get(0)).map(CasePage::bar).toList();
         List<Diagnosis.NextCheck> left = d.nextChecks().stream().filter(n -> !skipped.contains(n.code())).toList();
-        Diagnosis.NextCheck first = left.stream().filter(n -> n.code().equals(wanted)).findFirst().orElse(left.isEmpty() || d.enough() ? null : left.get(0));
+        Diagnosis.NextCheck first = left.stream().filter(n -> n.code().equals(wanted)).findFirst().orElse(left.isEmpty() || d.enough() || named ? null : left.get(0));
         Look look = first == null ? null : look(knowledge.check(first.code()).orElseThrow(), first);
         List<Next> then = left.stream().filter(n -> n != first && n.bits() >= WORTH_A_LOOK_BITS).limit(4).map(n -> new Next(knowledge.check(n.code()).orElseThrow(), n)).toList();
         return new CasePage(bars, d.causes().subList(bars.size(), d.causes().size()), look, then, places(d, knowledge),
@@ -80,10 +81,7 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     }
 
     /** An earlier failure like this one. */
-    record Alike(FailureView failure, double likeness, Long photo) {
-
-        static final Comparator<Alike> BEST_FIRST = Comparator.comparingDouble(Alike::likeness).reversed();
-    }
+    record Alike(FailureView failure, double likeness, Long photo) {}
 
     /**
      * A step of the recovery.
@@ -91,13 +89,13 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
      * @param path where it is done, null if there is no page for it
      * @param done when it was done since the failure, null if it was not
      */
-    record Step(String what, List<String> how, String path, Instant done, boolean needed) {}
+    record Step(String what, List<String> how, String path, Instant done) {}
 
     /** What was lost over all attempts. */
     record Lost(int attempts, double resinMl, long minutes) {
 
-        static Lost of(List<keel.app.runs.Attempt> attempts) {
-            List<keel.app.runs.Attempt> lost = attempts.stream().filter(a -> a.run().outcome() != null && a.run().outcome().wentWrong()).toList();
+        static Lost of(List<Attempt> attempts) {
+            List<Attempt> lost = attempts.stream().filter(a -> a.run().outcome() != null && a.run().outcome().wentWrong()).toList();
             return new Lost(lost.size(), lost.stream().mapToDouble(a -> a.run().resinMl()).sum(),
                     lost.stream().mapToLong(a -> Duration.between(a.run().startedAt(), a.run().endedAt()).toMinutes()).sum());
         }

@@ -1,6 +1,7 @@
 package keel.app.failures;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +27,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional(readOnly = true)
 class Diagnoses {
+
+    private static final List<String> TELLABLE = List.of("heavy-or-hollow-part", "one-drain-or-none", "no-tilt", "file-not-paged", "resin-not-stirred",
+            "wash-under-3-min", "dried-under-2-h", "scraper-used");
 
     private final TunedKnowledge tuned;
     private final Odds odds;
@@ -93,13 +97,10 @@ class Diagnoses {
 
     /** What can be told of a print by whoever printed it, code to words. */
     Map<String, String> tellable() {
-        Map<String, String> words = new java.util.LinkedHashMap<>();
+        Map<String, String> words = new LinkedHashMap<>();
         for (String code : TELLABLE) {
             odds.fact(code).ifPresent(f -> words.put(code, f.words()));
         }
         return words;
     }
-
-    private static final List<String> TELLABLE = List.of("heavy-or-hollow-part", "one-drain-or-none", "no-tilt", "file-not-paged", "resin-not-stirred",
-            "wash-under-3-min", "dried-under-2-h", "scraper-used");
 }

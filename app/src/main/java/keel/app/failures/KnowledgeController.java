@@ -7,6 +7,7 @@ import java.util.Map;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
@@ -50,7 +51,7 @@ class KnowledgeController {
 
     @GetMapping("/knowledge/causes/{code}")
     String cause(@PathVariable String code, Model model) {
-        return show(code, typed(tuned.now().cause(code).orElseThrow(() -> new keel.app.problems.NotThere("There is no cause " + code + "."))), "", model);
+        return show(code, typed(tuned.now().cause(code).orElseThrow(() -> new NotThere("There is no cause " + code + "."))), "", model);
     }
 
     /** Tries the figures that were typed, or with {@code save} puts them in force. */

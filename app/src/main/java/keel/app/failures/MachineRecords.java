@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -149,7 +150,7 @@ class MachineRecords {
         Map<Long, Map<Setting, Double>> first = new HashMap<>();
         Map<Long, Map<Setting, Double>> amounts = new HashMap<>();
         record Version(long id, long profile, int number, String resin, Instant at) {}
-        Map<Long, Version> versions = new java.util.LinkedHashMap<>();
+        Map<Long, Version> versions = new LinkedHashMap<>();
         jdbc.sql("""
                 select v.id, v.profile_id, v.number, r.code, v.made_at, s.setting, s.amount from profile p join resin r on r.id = p.resin_id
                 join profile_version v on v.profile_id = p.id join profile_setting s on s.version_id = v.id

@@ -43,11 +43,11 @@ class RecoveryPlan {
             return steps;
         }
         Recovery recovery = recoveries.of(cause, machine.kind());
-        steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null, true));
+        steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null));
         recovery.work().stream().filter(w -> w != ServiceKind.CLEAN_UP || steps.isEmpty()).forEach(w -> steps.add(step(machine, w, List.of(), done)));
         machine.holds().stream().filter(h -> h.code() != HoldCode.FAILURE_NOT_CLEANED && !recovery.work().contains(h.next()))
                 .forEach(h -> steps.add(step(machine, h.next(), List.of(h.text()), Map.of())));
-        StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow()).ifPresent(i -> steps.add(new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null, true)));
+        StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow()).ifPresent(i -> steps.add(new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null)));
         return steps;
     }
 
@@ -56,7 +56,7 @@ class RecoveryPlan {
     }
 
     private static CasePage.Step step(MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
-        return new CasePage.Step(kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind), true);
+        return new CasePage.Step(kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind));
     }
 
     private static String page(MachineNow machine, Recovery recovery, FailureView f) {

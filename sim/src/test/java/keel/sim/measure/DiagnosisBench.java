@@ -3,12 +3,13 @@ package keel.sim.measure;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
 import java.util.function.Predicate;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
@@ -58,10 +59,10 @@ class DiagnosisBench {
         Reliability after = Reliability.of(cases, c -> look(fresh, c));
         System.out.printf("  diagnosis, no check                        %s%n", before);
         System.out.printf("  diagnosis, checks for 15 min at the most   %s%n", after);
-        Learner quick = new Learner();
-        Reliability learnedBefore = Reliability.of(cases, c -> quick.told(c, d -> new Reliability.Told(d.diagnose(c.evidence()), 0), look(quick.now, c)));
         Learner learner = new Learner();
-        Reliability learned = Reliability.of(cases, c -> learner.told(c, d -> look(d, c), null));
+        Reliability learned = Reliability.of(cases, learner::told);
+        Iterator<Reliability.Told> unlooked = learner.unlooked.iterator();
+        Reliability learnedBefore = Reliability.of(cases, c -> unlooked.next());
         System.out.printf("  the same, learning from what was closed    %s%n", learnedBefore);
         System.out.printf("                                             %s%n", learned);
         Files.writeString(Path.of("target", "reliability-" + shop + ".svg"), Reliability.svg(Map.of("before any check", learnedBefore, "after checks", learned)));
@@ -70,16 +71,17 @@ class DiagnosisBench {
     /** A shop that learns as it goes: what the desk names counts once a later good print has shown that it was right. */
     private static final class Learner {
         private final Map<String, Double> closed = new HashMap<>();
+        private final List<Reliability.Told> unlooked = new ArrayList<>();
         private Diagnostician now = new Diagnostician(KNOWLEDGE, ODDS);
-        private int cases;
 
-        Reliability.Told told(Cases.Case c, Function<Diagnostician, Reliability.Told> diagnosed, Reliability.Told named) {
-            Reliability.Told told = diagnosed.apply(now);
-            String top = (named == null ? told : named).diagnosis().causes().get(0).code();
+        Reliability.Told told(Cases.Case c) {
+            unlooked.add(new Reliability.Told(now.diagnose(c.evidence()), 0));
+            Reliability.Told told = look(now, c);
+            String top = told.diagnosis().causes().get(0).code();
             if (c.right(top)) {
                 closed.merge(top, 1.0, Double::sum);
             }
-            if (++cases % LEARNS_EVERY == 0) {
+            if (unlooked.size() % LEARNS_EVERY == 0) {
                 now = new Diagnostician(KNOWLEDGE, ODDS, closed);
             }
             return told;
