@@ -1,0 +1,71 @@
+package keel.core.film;
+
+import java.util.List;
+import org.hipparchus.util.FastMath;
+
+/**
+ * Tension of a release film from the tone that it gives when tapped, free on both sides.
+ *
+ * <p>Clamped rectangular membrane, source as {@link Membrane}: with f₁₁ the lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone
+ * (dry) or with the air it moves ({@link AirLoad}). Stress is that of the dry tension.
+ *
+ * @param dryNPerM     tension without the air's mass, N/m
+ * @param withAirNPerM with it, N/m
+ * @param stressMPa    of the dry tension, MPa
+ * @param evenness     tension along the length over that across it, from a second tone; null where it is not heard apart
+ */
+public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa, Double evenness) {
+
+    private static final double NEAR = 0.1;
+    private static final double APART = 0.04;
+
+    /**
+     * @param fundamentalHz lowest tone, Hz
+     * @param peaks         all tones that were heard
+     * @throws IllegalArgumentException unless all figures are positive and finite
+     */
+    public static FilmTension of(double fundamentalHz, List<TapTone.Peak> peaks, double lengthMm, double widthMm, double thicknessMm, double densityKgM3) {
+        if (!(fundamentalHz > 0) || Double.isInfinite(fundamentalHz)) {
+            throw new IllegalArgumentException("A tone must be more than 0 Hz.");
+        }
+        double mass = densityKgM3 * thicknessMm / 1000;
+        Membrane one = new Membrane(lengthMm, widthMm, mass, 1);
+        double dry = square(fundamentalHz / one.toneInVacuumHz(1, 1));
+        double withAir = square(fundamentalHz / one.toneHz(1, 1));
+        return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness(fundamentalHz, peaks, one));
+    }
+
+    /** From f₁₁ and f₂₁: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless a tone stands near where an even film would have it and no other mode is close. */
+    private static Double evenness(double f11, List<TapTone.Peak> peaks, Membrane one) {
+        double even21 = f11 * one.toneHz(2, 1) / one.toneHz(1, 1);
+        double even12 = f11 * one.toneHz(1, 2) / one.toneHz(1, 1);
+        if (FastMath.abs(even12 / even21 - 1) < 2 * NEAR) {
+            return null;
+        }
+        List<TapTone.Peak> near = peaks.stream().filter(p -> FastMath.abs(p.hz() / even21 - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART).toList();
+        if (near.size() != 1) {
+            return null;
+        }
+        double lx = one.lengthMm() / 1000;
+        double ly = one.widthMm() / 1000;
+        double a = 4 * moved(one, 1, 1) * square(f11);
+        double b = 4 * moved(one, 2, 1) * square(near.get(0).hz());
+        double along = (b - a) / 3;
+        double across = a - along;
+        return along > 0 && across > 0 ? Double.valueOf(along * lx * lx / (across * ly * ly)) : null;
+    }
+
+    /** Areal mass that moves in a mode: the film and the air on both sides. */
+    private static double moved(Membrane m, int x, int y) {
+        return m.massKgPerM2() + 2 * AirLoad.perSide(x, y, m.lengthMm() / 1000, m.widthMm() / 1000);
+    }
+
+    private static double square(double x) {
+        return x * x;
+    }
+
+    /** Cents from a reference tone: 1200·log₂(f/f_ref). */
+    public static double cents(double hz, double referenceHz) {
+        return 1200 * FastMath.log(hz / referenceHz) / FastMath.log(2);
+    }
+}

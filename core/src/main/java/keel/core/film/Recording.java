@@ -1,0 +1,77 @@
+package keel.core.film;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
+import javax.sound.sampled.UnsupportedAudioFileException;
+
+/**
+ * A recording in mono, −1 to 1: WAV with PCM of 8, 16, 24 or 32 bit or floats of 32 or 64, any rate, any number of channels (their
+ * mean), 0.2 to 30 s.
+ */
+public record Recording(double[] samples, double rateHz) {
+
+    private static final double SHORTEST_S = 0.2;
+    private static final double LONGEST_S = 30;
+    private static final float LOWEST_RATE_HZ = 4_000;
+    private static final float HIGHEST_RATE_HZ = 384_000;
+
+    /** @throws IllegalArgumentException if it is no such recording; the message says what is wrong with it */
+    public static Recording ofWav(byte[] file) {
+        try (AudioInputStream in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
+            AudioFormat format = in.getFormat();
+            require(format.getSampleRate() >= LOWEST_RATE_HZ && format.getSampleRate() <= HIGHEST_RATE_HZ, "Its rate of %.0f Hz cannot be used.".formatted(format.getSampleRate()));
+            require(format.getChannels() >= 1 && format.getFrameSize() > 0, "It names no channels.");
+            int most = (int) (LONGEST_S * format.getFrameRate()) * format.getFrameSize();
+            byte[] bytes = in.readNBytes(most + format.getFrameSize());
+            int frames = bytes.length / format.getFrameSize();
+            double seconds = frames / format.getFrameRate();
+            require(bytes.length <= most, "It is longer than 30 s.");
+            require(seconds >= SHORTEST_S, "It is shorter than 0.2 s, or was cut off.");
+            return new Recording(mono(bytes, frames, format), format.getSampleRate());
+        } catch (UnsupportedAudioFileException | IOException e) {
+            throw new IllegalArgumentException("This is no WAV recording that can be read.", e);
+        }
+    }
+
+    private static double[] mono(byte[] bytes, int frames, AudioFormat format) {
+        double[] samples = new double[frames];
+        int width = format.getFrameSize() / format.getChannels();
+        for (int i = 0; i < frames; i++) {
+            double sum = 0;
+            for (int channel = 0; channel < format.getChannels(); channel++) {
+                sum += sample(bytes, i * format.getFrameSize() + channel * width, width, format);
+            }
+            double value = sum / format.getChannels();
+            require(Double.isFinite(value), "It holds samples that are no numbers.");
+            samples[i] = value;
+        }
+        return samples;
+    }
+
+    private static double sample(byte[] bytes, int at, int width, AudioFormat format) {
+        long raw = 0;
+        for (int k = 0; k < width; k++) {
+            int index = format.isBigEndian() ? at + k : at + width - 1 - k;
+            raw = raw << 8 | bytes[index] & 0xff;
+        }
+        AudioFormat.Encoding encoding = format.getEncoding();
+        if (encoding.equals(AudioFormat.Encoding.PCM_FLOAT)) {
+            return width == 8 ? Double.longBitsToDouble(raw) : Float.intBitsToFloat((int) raw);
+        }
+        if (encoding.equals(AudioFormat.Encoding.PCM_UNSIGNED)) {
+            return raw / (double) (1L << 8 * width - 1) - 1;
+        }
+        require(encoding.equals(AudioFormat.Encoding.PCM_SIGNED), "Its encoding " + encoding + " cannot be read; PCM can.");
+        int shift = 64 - 8 * width;
+        return (raw << shift >> shift) / (double) (1L << 8 * width - 1);
+    }
+
+    private static void require(boolean sound, String otherwise) {
+        if (!sound) {
+            throw new IllegalArgumentException(otherwise);
+        }
+    }
+}
