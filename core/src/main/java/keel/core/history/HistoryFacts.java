@@ -44,6 +44,7 @@ public final class HistoryFacts {
     private static final Duration READ_NEAR = Duration.ofHours(8);
     private static final int MANY_FAILURES = 4;
     private static final int MANY_KINDS = 5;
+    private static final double OFTEN = 0.35;
     private static final Set<ServiceKind> VAT_TOUCHED = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED, ServiceKind.VAT_REMOVED,
             ServiceKind.CLEAN_UP);
     private static final Set<ServiceKind> FILM_NEW = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED);
@@ -290,7 +291,8 @@ public final class HistoryFacts {
         List<Past.Failed> failed = Reading.only(Past.Failed.class, r.before).filter(f -> f.at().isAfter(r.start.minus(LATELY))).toList();
         Set<String> kinds = new HashSet<>();
         failed.forEach(f -> kinds.addAll(f.symptoms()));
-        add(facts, "random-places", failed.size() >= MANY_FAILURES && kinds.size() >= MANY_KINDS);
+        long prints = r.prints.stream().filter(p -> p.at().isAfter(r.start.minus(LATELY))).count();
+        add(facts, "random-places", failed.size() >= MANY_FAILURES && kinds.size() >= MANY_KINDS && failed.size() >= OFTEN * prints);
         Instant from = r.start.minus(STICK_REMEMBERED);
         boolean signs = Reading.only(Past.Failed.class, r.before).anyMatch(f -> f.at().isAfter(from) && f.symptoms().stream().anyMatch(STICK_SIGNS::contains));
         boolean found = Reading.only(Past.Found.class, r.before).anyMatch(f -> f.at().isAfter(from) && f.causes().stream().anyMatch(STICK_CAUSES::contains));

@@ -155,6 +155,10 @@ class HistoryFactsTest {
             past.add(failure(seen));
         }
         assertThat(facts()).contains("random-places");
+        for (int i = 0; i < 15; i++) {
+            print(Outcome.GOOD);
+        }
+        assertThat(facts()).as("five of twenty is a busy machine, not a loose one").doesNotContain("random-places");
     }
 
     @Test
