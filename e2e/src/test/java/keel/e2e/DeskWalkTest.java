@@ -14,7 +14,7 @@ class DeskWalkTest {
     @Test
     void aCauseIsFoundWithNumberKeysAlone() {
         Page page = browsing.keeper(1280, 800);
-        log(page);
+        log(page, "Layers split", "Parts missing");
         assertThat(page.locator(".look-name")).isVisible();
         Browsing.accessible(page);
         String first = page.locator(".look-name").innerText();
@@ -31,7 +31,7 @@ class DeskWalkTest {
     @Test
     void theVatBoltsAreTriedAndTheWayBackIsShown() {
         Page page = browsing.keeper(1280, 800);
-        log(page);
+        log(page, "Layers split", "Parts missing", "Vat rides up");
         page.navigate(page.url().replaceAll("\\?.*$", "") + "?look=vat-bolts");
         assertThat(page.locator(".look-name")).hasText("Try the vat bolts");
         page.keyboard().press("1");
@@ -65,10 +65,11 @@ class DeskWalkTest {
         assertThat(page.locator("main")).containsText("Back to the figures that ship.");
     }
 
-    private static void log(Page page) {
+    private static void log(Page page, String... symptoms) {
         page.navigate("/failures/new?machine=curlew");
-        page.click(".choice:has-text('Layers split')");
-        page.click(".choice:has-text('Parts missing')");
+        for (String symptom : symptoms) {
+            page.click(".choice:has-text('" + symptom + "')");
+        }
         page.click("main button:text-is('Log the failure')");
         page.waitForURL(Pattern.compile("/failures/\\d+$"));
     }

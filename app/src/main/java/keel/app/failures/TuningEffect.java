@@ -2,7 +2,6 @@ package keel.app.failures;
 
 import java.util.ArrayList;
 import java.util.List;
-import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
 import keel.core.diagnosis.Evidence;
 import keel.core.knowledge.Knowledge;
@@ -13,7 +12,7 @@ import org.springframework.stereotype.Component;
 @Component
 class TuningEffect {
 
-    private static final int CASES = 150;
+    private static final int CASES = 80;
     private static final int SHOWN = 12;
 
     private final Failures failures;
@@ -41,7 +40,7 @@ class TuningEffect {
         List<Moved> all = new ArrayList<>();
         for (FailureView f : failures.closed(CASES)) {
             Evidence evidence = diagnoses.evidence(f);
-            all.add(new Moved(f, place(before.diagnose(evidence), f.cause()), place(after.diagnose(evidence), f.cause())));
+            all.add(new Moved(f, before.ranking(evidence).indexOf(f.cause()) + 1, after.ranking(evidence).indexOf(f.cause()) + 1));
         }
         return new Effect(all.size(), count(all, true, 1), count(all, false, 1), count(all, true, 3), count(all, false, 3),
                 all.stream().filter(m -> m.before() != m.after()).sorted((a, b) -> Math.abs(b.before() - b.after()) - Math.abs(a.before() - a.after())).limit(SHOWN).toList());
@@ -49,14 +48,5 @@ class TuningEffect {
 
     private static int count(List<Moved> all, boolean before, int within) {
         return (int) all.stream().filter(m -> (before ? m.before() : m.after()) <= within).count();
-    }
-
-    private static int place(Diagnosis d, String cause) {
-        for (int i = 0; i < d.causes().size(); i++) {
-            if (d.causes().get(i).code().equals(cause)) {
-                return i + 1;
-            }
-        }
-        return d.causes().size();
     }
 }

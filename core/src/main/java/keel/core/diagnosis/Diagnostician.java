@@ -64,6 +64,12 @@ public final class Diagnostician {
         return new Diagnosis(suspects(evidence, posterior), pairs(evidence), next, enough, advice(evidence, posterior, next, enough));
     }
 
+    /** Codes of all causes, the likeliest first: a diagnosis without its reasons, in a fraction of the time. */
+    public List<String> ranking(Evidence evidence) {
+        double[] posterior = posterior(evidence);
+        return IntStream.range(0, posterior.length).boxed().sorted(Comparator.comparingDouble((Integer i) -> posterior[i]).reversed()).map(i -> causes.get(i).code()).toList();
+    }
+
     /** Probability of each single cause, in the order of the knowledge. */
     double[] posterior(Evidence evidence) {
         return Bayes.normalised(IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).toArray());

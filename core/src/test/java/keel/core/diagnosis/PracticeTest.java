@@ -75,7 +75,9 @@ class PracticeTest {
     }
 
     private String first(String seen, String absent, String history, String checks) {
-        return diagnose(seen, absent, history, checks).causes().get(0).code();
+        Diagnosis d = diagnose(seen, absent, history, checks);
+        assertThat(diagnostician.ranking(evidence(seen, absent, history, checks))).containsExactlyElementsOf(d.causes().stream().map(Diagnosis.Suspect::code).toList());
+        return d.causes().get(0).code();
     }
 
     private double share(String seen, String absent, String cause) {
@@ -83,8 +85,12 @@ class PracticeTest {
     }
 
     private Diagnosis diagnose(String seen, String absent, String history, String checks) {
+        return diagnostician.diagnose(evidence(seen, absent, history, checks));
+    }
+
+    private static Evidence evidence(String seen, String absent, String history, String checks) {
         List<Evidence.Done> done = words(checks).stream().map(c -> c.split("=")).map(c -> new Evidence.Done(c[0], c.length > 1 ? List.of(c[1]) : List.of())).toList();
-        return diagnostician.diagnose(new Evidence(words(seen), words(absent), done, words(history)));
+        return new Evidence(words(seen), words(absent), done, words(history));
     }
 
     private static Set<String> words(String text) {
