@@ -40,8 +40,8 @@ class Diagnoses {
     private final Failures failures;
     private final Clock clock;
 
-    Diagnoses(Knowledge knowledge, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Clock clock) {
-        this.odds = Odds.shipped(knowledge);
+    Diagnoses(Odds odds, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Clock clock) {
+        this.odds = odds;
         this.tuned = tuned;
         this.records = records;
         this.quirks = quirks;

@@ -70,7 +70,7 @@ public class Failures {
     private final Clock clock;
 
     Failures(FailureRecords records, FailureChecks checks, Photos photos, PhotoStore store, Fleet fleet, Runs runs, Occupancy occupancy,
-             Rebuild rebuild, Logbook logbook, Knowledge knowledge, JdbcClient jdbc, Clock clock) {
+             Rebuild rebuild, Logbook logbook, Knowledge knowledge, Odds odds, JdbcClient jdbc, Clock clock) {
         this.records = records;
         this.checks = checks;
         this.photos = photos;
@@ -81,7 +81,7 @@ public class Failures {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
-        this.odds = Odds.shipped(knowledge);
+        this.odds = odds;
         this.jdbc = jdbc;
         this.clock = clock;
     }

@@ -27,6 +27,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class KnowledgeController {
 
+    private static final double SAME = 1e-9;
+
     private final TunedKnowledge tuned;
     private final TuningEffect effect;
     private final Knowledge shipped;
@@ -61,7 +63,7 @@ class KnowledgeController {
         try {
             Tuning tuning = read(code, form);
             if (form.containsKey("save")) {
-                tuned.change(tuning, form.get("why"), Long.parseLong(form.getOrDefault("after", "0")));
+                tuned.change(tuning, form.get("why"), after(form));
                 return "redirect:/knowledge";
             }
             model.addAttribute("effect", effect.of(tuning));
@@ -85,7 +87,7 @@ class KnowledgeController {
         Map<String, Map<String, Integer>> shows = new HashMap<>(now.shows());
         Map<String, Double> minutes = new HashMap<>(now.minutes());
         Map<String, Double> misses = new HashMap<>(now.misses());
-        put(weights, code, Typed.number(form.get("weight"), "weight", findings));
+        put(weights, code, Typed.number(form.get("weight"), "weight", findings), shipped.cause(code).map(Cause::weight).orElse(0.0));
         Map<String, Integer> strengths = new HashMap<>();
         shipped.symptoms().forEach(s -> {
             Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
@@ -96,9 +98,9 @@ class KnowledgeController {
         shows.put(code, strengths);
         for (Check check : shipped.checks()) {
             if (form.containsKey("minutes." + check.code())) {
-                put(minutes, check.code(), Typed.number(form.get("minutes." + check.code()), "minutes." + check.code(), findings));
+                put(minutes, check.code(), Typed.number(form.get("minutes." + check.code()), "minutes." + check.code(), findings), check.minutes());
                 Double percent = Typed.number(form.get("misses." + check.code()), "misses." + check.code(), findings);
-                put(misses, check.code(), percent == null ? null : percent / 100);
+                put(misses, check.code(), percent == null ? null : percent / 100, check.misses());
             }
         }
         Refused.unless(findings);
@@ -108,10 +110,19 @@ class KnowledgeController {
         return tuning;
     }
 
-    private static void put(Map<String, Double> figures, String code, Double figure) {
-        if (figure != null) {
+    /** Keeps a figure where it is another than what ships, so that a later edition's better figure is not held back. */
+    private static void put(Map<String, Double> figures, String code, Double figure, double ships) {
+        figures.remove(code);
+        if (figure != null && Math.abs(figure - ships) > SAME) {
             figures.put(code, figure);
         }
+    }
+
+    private static long after(Map<String, String> form) {
+        Findings findings = new Findings();
+        Integer after = Typed.whole(form.get("after"), "after", findings);
+        Refused.unless(findings);
+        return after == null ? 0 : after;
     }
 
     private Map<String, String> typed(Cause cause) {

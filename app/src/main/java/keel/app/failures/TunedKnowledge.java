@@ -79,6 +79,7 @@ class TunedKnowledge {
         tuning.check(shipped, findings);
         findings.when(why != null && why.length() > 400, "why", "The reason may have 400 characters at most.");
         Refused.unless(findings);
+        jdbc.sql("select id from shop where id = 1 for update").query(Integer.class).single();
         if (latest() != after) {
             throw new Conflict("Somebody changed the knowledge meanwhile. What counts now is shown; yours is not written yet.");
         }

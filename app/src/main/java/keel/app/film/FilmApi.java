@@ -25,8 +25,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/v1")
 class FilmApi {
 
-    private static final double GOOD_WITHIN_CENTS = 100;
-
     private final PartsReading parts;
 
     FilmApi(PartsReading parts) {
@@ -37,7 +35,7 @@ class FilmApi {
     record Tension(double dry, double withAir) {}
 
     /** How a film sounds; what follows from the tone is null where there is no clear one. */
-    record Tone(boolean clear, int taps, Double fundamentalHz, Double spreadHz, Tension tensionNPerM, Double stressMPa, Double evenness, Double centsFromReference, String verdict) {}
+    record Tone(boolean clear, int taps, Double fundamentalHz, Double spreadHz, Tension tensionNPerM, Double stressMPa, Double evenness, Double centsFromReference, FilmTension.Verdict verdict) {}
 
     /**
      * Tension from a recording of taps on an empty vat's film, free on both sides, held by its rim.
@@ -62,11 +60,12 @@ class FilmApi {
         Refused.unless(findings);
         TapTone tone = TapTone.of(read(file));
         if (!tone.clear()) {
-            return new Tone(false, tone.taps(), null, null, null, null, null, null, "NO_TONE");
+            return new Tone(false, tone.taps(), null, null, null, null, null, null, FilmTension.Verdict.NO_TONE);
         }
         FilmTension t = FilmTension.of(tone.fundamentalHz(), tone.peaks(), lengthMm, widthMm, thicknessMm, densityKgM3);
         Double cents = referenceHz == null ? null : Double.valueOf(FilmTension.cents(tone.fundamentalHz(), referenceHz));
-        return new Tone(true, tone.taps(), tone.fundamentalHz(), tone.spreadHz(), new Tension(t.dryNPerM(), t.withAirNPerM()), t.stressMPa(), t.evenness(), cents, verdict(cents));
+        return new Tone(true, tone.taps(), tone.fundamentalHz(), tone.spreadHz(), new Tension(t.dryNPerM(), t.withAirNPerM()), t.stressMPa(), t.evenness(), cents,
+                FilmTension.verdict(cents));
     }
 
     private static Recording read(MultipartFile file) throws IOException {
@@ -75,10 +74,6 @@ class FilmApi {
         } catch (IllegalArgumentException e) {
             throw new Refused("file", e.getMessage());
         }
-    }
-
-    private static String verdict(Double cents) {
-        return cents == null || Math.abs(cents) <= GOOD_WITHIN_CENTS ? "GOOD" : cents < 0 ? "SLACK" : "TIGHT";
     }
 
     record Clouding(Double exposureS, Double transmittanceAtCalibration, Double transmittanceNow) {}

@@ -22,6 +22,8 @@ import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -100,9 +102,10 @@ public class Quirks {
         }
         findings.when(code != null && !code.isBlank() && !CODES.containsKey(code), "code", "There is no such kind of quirk.");
         Refused.unless(findings);
+        KeyHolder key = new GeneratedKeyHolder();
         jdbc.sql("insert into quirk (scope, holder, code, text, workaround, noted_at, person_id) values (?, ?, ?, ?, ?, ?, ?)").params(scope, holder.strip(),
-                code == null || code.isBlank() ? null : code, text.strip(), workaround.strip(), clock.instant().atOffset(ZoneOffset.UTC), keeper.personId()).update();
-        long id = jdbc.sql("select max(id) from quirk").query(Long.class).single();
+                code == null || code.isBlank() ? null : code, text.strip(), workaround.strip(), clock.instant().atOffset(ZoneOffset.UTC), keeper.personId()).update(key, "id");
+        long id = key.getKeyAs(Long.class);
         note(machineId(scope, holder), id, "Quirk of " + Quirk.Scope.valueOf(scope).words() + " " + holder.strip() + ": " + text.strip(), keeper);
         return id;
     }

@@ -1,5 +1,6 @@
 package keel.app.upkeep;
 
+import keel.core.diagnosis.Odds;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.KnowledgeFiles;
 import keel.core.knowledge.Recoveries;
@@ -12,6 +13,11 @@ class KnowledgeBeans {
     @Bean
     Knowledge knowledge() {
         return KnowledgeFiles.shipped();
+    }
+
+    @Bean
+    Odds odds(Knowledge knowledge) {
+        return Odds.shipped(knowledge);
     }
 
     @Bean

@@ -56,6 +56,8 @@ class KnowledgePagesTest extends PageTest {
         assertThat(now.cause("vat-bolts-loose").orElseThrow().weight()).isEqualTo(7);
         assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("grinding")).isEqualTo(1);
         assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("vat-rides-up")).isEqualTo(3);
+        assertThat(tuned.tuning().weights()).containsOnlyKeys("vat-bolts-loose");
+        assertThat(tuned.tuning().minutes()).as("what is as it ships is not held").isEmpty();
         assertThat(now.cause("plate-tilted")).isEqualTo(shipped.cause("plate-tilted"));
         assertThat(page("/knowledge")).contains("Ours shake", "ships 1.5");
     }
@@ -73,6 +75,9 @@ class KnowledgePagesTest extends PageTest {
         shop.as("owner");
         refused(422, "The weight must be between 0.01 and 1000", "/knowledge/causes/film-worn", fields("film-worn", "-3"));
         refused(422, "errors", "/knowledge/causes/film-worn", fields("film-worn", "heavy"));
+        List<String> save = new ArrayList<>(List.of(fields("film-worn", "3")));
+        save.addAll(List.of("save", "yes", "after", "soon"));
+        refused(422, "This is no whole number: soon.", "/knowledge/causes/film-worn", save.toArray(String[]::new));
         assertThat(status("/knowledge/causes/bad-luck")).isEqualTo(404);
     }
 

@@ -1,6 +1,7 @@
 package keel.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -58,10 +59,11 @@ public final class Diagnostician {
     }
 
     public Diagnosis diagnose(Evidence evidence) {
-        double[] posterior = posterior(evidence);
+        double[] weighed = weighed(evidence);
+        double[] posterior = Bayes.normalised(weighed);
         List<Diagnosis.NextCheck> next = nextChecks(evidence, posterior);
         boolean enough = enough(posterior, next);
-        return new Diagnosis(suspects(evidence, posterior), pairs(evidence), next, enough, advice(evidence, posterior, next, enough));
+        return new Diagnosis(suspects(evidence, posterior), pairs(evidence, Arrays.stream(weighed).sum()), next, enough, advice(evidence, posterior, next, enough));
     }
 
     /** Codes of all causes, the likeliest first: a diagnosis without its reasons, in a fraction of the time. */
@@ -72,7 +74,12 @@ public final class Diagnostician {
 
     /** Probability of each single cause, in the order of the knowledge. */
     double[] posterior(Evidence evidence) {
-        return Bayes.normalised(IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).toArray());
+        return Bayes.normalised(weighed(evidence));
+    }
+
+    /** Starting odds times the likelihood of all that is known, of each single cause. */
+    private double[] weighed(Evidence evidence) {
+        return IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).toArray();
     }
 
     private double likelihood(Evidence evidence, List<Cause> hypothesis) {
@@ -163,8 +170,7 @@ public final class Diagnostician {
 
     // ---- pairs
 
-    private List<Diagnosis.Pair> pairs(Evidence evidence) {
-        double singles = IntStream.range(0, causes.size()).mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i)))).sum();
+    private List<Diagnosis.Pair> pairs(Evidence evidence, double singles) {
         List<List<String>> listed = knowledge.pairs();
         double[] weights = listed.stream().mapToDouble(pair -> odds.pairShare() * starting[index(pair.get(0))] * likelihood(evidence, both(pair))).toArray();
         double all = singles + IntStream.range(0, weights.length).mapToDouble(i -> weights[i]).sum();

@@ -17,6 +17,7 @@ import org.hipparchus.util.FastMath;
 public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa, Double evenness) {
 
     private static final double NEAR = 0.1;
+    private static final double GOOD_WITHIN_CENTS = 100;
     private static final double APART = 0.04;
 
     /**
@@ -62,6 +63,17 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
 
     private static double square(double x) {
         return x * x;
+    }
+
+    /** What a tone says of a film. */
+    public enum Verdict { GOOD, SLACK, TIGHT, NO_TONE }
+
+    /** By the distance from the reference; good where there is none to compare with. Within 100 cents is good, common practice. */
+    public static Verdict verdict(Double centsFromReference) {
+        if (centsFromReference == null || FastMath.abs(centsFromReference) <= GOOD_WITHIN_CENTS) {
+            return Verdict.GOOD;
+        }
+        return centsFromReference < 0 ? Verdict.SLACK : Verdict.TIGHT;
     }
 
     /** Cents from a reference tone: 1200·log₂(f/f_ref). */

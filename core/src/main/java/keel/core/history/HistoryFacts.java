@@ -48,6 +48,7 @@ public final class HistoryFacts {
     private static final Set<ServiceKind> VAT_TOUCHED = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED, ServiceKind.VAT_REMOVED,
             ServiceKind.CLEAN_UP);
     private static final Set<ServiceKind> FILM_NEW = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED);
+    private static final Set<ServiceKind> OTHER_VAT = EnumSet.of(ServiceKind.VAT_FITTED, ServiceKind.TANK_CHANGE);
     private static final Set<String> STICK_SIGNS = Set.of("media-not-read", "solid-slab");
     private static final Set<String> STICK_CAUSES = Set.of("medium-bad", "file-corrupt");
 
@@ -259,7 +260,7 @@ public final class HistoryFacts {
     }
 
     private static VatContent content(Reading r) {
-        Instant emptied = r.last(s -> s.yes().contains("emptied") || FILM_NEW.contains(s.kind()) && s.yes().contains("spare"));
+        Instant emptied = r.last(s -> s.yes().contains("emptied") || OTHER_VAT.contains(s.kind()));
         List<VatContent.Change> changes = new ArrayList<>();
         for (Past p : r.before) {
             if (emptied != null && p.at().isBefore(emptied)) {

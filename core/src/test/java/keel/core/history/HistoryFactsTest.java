@@ -103,6 +103,14 @@ class HistoryFactsTest {
     }
 
     @Test
+    void aVatThatWasSwappedBringsItsOwnResinAndMixesNothing() {
+        past.add(new Past.Poured(tick(), "reed", 200));
+        past.add(service(ServiceKind.VAT_FITTED));
+        past.add(new Past.Poured(tick(), "mussel", 100));
+        assertThat(facts()).contains("resin-changed").doesNotContain("other-resin-added");
+    }
+
+    @Test
     void littleMoreResinThanTheJobTookIsASmallMargin() {
         past.add(new Past.Poured(tick(), "reed", 60));
         Past.Printed taken = new Past.Printed(tick(), tick(), Outcome.FAILED, 3, 1, 55);
