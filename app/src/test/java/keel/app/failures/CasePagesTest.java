@@ -164,6 +164,17 @@ class CasePagesTest extends PageTest {
     }
 
     @Test
+    void whatWasLookedForAndNotThereIsTickedAndCounts() {
+        String to = accepted("/failures", "machine", machine, "symptoms", "part-missing", "absent", "film-cloudy", "absent", "bits-in-vat");
+        long id = Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
+        assertThat(failures.one(id).absent()).containsExactlyInAnyOrder("film-cloudy", "bits-in-vat");
+        long without = shop.failure(machine, 4, "part-missing").id();
+        assertThat(share(id, "film-worn")).isLessThan(share(without, "film-worn"));
+        assertThat(page("/failures/new")).contains("Looked for, and not there");
+        refused(422, "cannot be there and not be there", "/failures", "machine", machine, "symptoms", "crunch", "absent", "crunch");
+    }
+
+    @Test
     void earlierOnesLikeItStandBeside() {
         long earlier = shop.failure(machine, 4, "grinding", "z-lines").id();
         shop.as("keeper");
