@@ -36,24 +36,32 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness(fundamentalHz, peaks, one));
     }
 
-    /** From f₁₁ and f₂₁: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless a tone stands near where an even film would have it and no other mode is close. */
+    /**
+     * From f₁₁ and the lower of the modes with two half waves, which lies along the longer side: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless one tone
+     * stands near where an even film would have it and the other such mode is far enough.
+     */
     private static Double evenness(double f11, List<TapTone.Peak> peaks, Membrane one) {
-        double even21 = f11 * one.toneHz(2, 1) / one.toneHz(1, 1);
-        double even12 = f11 * one.toneHz(1, 2) / one.toneHz(1, 1);
-        if (FastMath.abs(even12 / even21 - 1) < 2 * NEAR) {
+        boolean alongX = one.lengthMm() >= one.widthMm();
+        double f1 = one.toneHz(1, 1);
+        double second = f11 * (alongX ? one.toneHz(2, 1) : one.toneHz(1, 2)) / f1;
+        double third = f11 * (alongX ? one.toneHz(1, 2) : one.toneHz(2, 1)) / f1;
+        if (third / second < 1 + 2 * NEAR) {
             return null;
         }
-        List<TapTone.Peak> near = peaks.stream().filter(p -> FastMath.abs(p.hz() / even21 - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART).toList();
+        List<TapTone.Peak> near = peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART).toList();
         if (near.size() != 1) {
             return null;
         }
-        double lx = one.lengthMm() / 1000;
-        double ly = one.widthMm() / 1000;
         double a = 4 * moved(one, 1, 1) * square(f11);
-        double b = 4 * moved(one, 2, 1) * square(near.get(0).hz());
-        double along = (b - a) / 3;
-        double across = a - along;
-        return along > 0 && across > 0 ? Double.valueOf(along * lx * lx / (across * ly * ly)) : null;
+        double b = 4 * (alongX ? moved(one, 2, 1) : moved(one, 1, 2)) * square(near.get(0).hz());
+        double alongLong = (b - a) / 3;
+        double alongShort = a - alongLong;
+        if (alongLong <= 0 || alongShort <= 0) {
+            return null;
+        }
+        double sides = square(FastMath.max(one.lengthMm(), one.widthMm()) / FastMath.min(one.lengthMm(), one.widthMm()));
+        double longOverShort = alongLong * sides / alongShort;
+        return alongX ? longOverShort : 1 / longOverShort;
     }
 
     /** Areal mass that moves in a mode: the film and the air on both sides. */
