@@ -161,6 +161,119 @@
     }, 250);
   });
 
+  // ---- marks on the map of a film: a tap adds one, the list makes it larger, smaller or takes it away; the text is what is sent
+  const SVG = 'http://www.w3.org/2000/svg';
+  const readMarks = text => text.value.split('\n').map(l => l.trim().split(/\s+/)).filter(w => w.length === 4)
+    .map(([kind, x, y, size]) => ({ kind: kind.toLowerCase(), x: +x, y: +y, size: +size }));
+  const writeMarks = (form, marks) => {
+    form.querySelector('[data-mark-text]').value = marks.map(m => `${m.kind} ${m.x.toFixed(1)} ${m.y.toFixed(1)} ${m.size.toFixed(1)}`).join('\n');
+    drawMarks(form);
+  };
+  const drawMarks = form => {
+    const map = form.querySelector('[data-marking]');
+    const marks = readMarks(form.querySelector('[data-mark-text]'));
+    const group = map.querySelector('[data-marks]');
+    group.replaceChildren(...marks.map(m => {
+      const g = document.createElementNS(SVG, 'g');
+      g.setAttribute('class', `spot-${m.kind} fate-same`);
+      g.setAttribute('transform', `translate(${m.x} ${map.dataset.depth - m.y})`);
+      const r = Math.max(1.6, m.size / 2);
+      const add = (name, attributes, type) => { const e = document.createElementNS(SVG, name); for (const [k, v] of Object.entries(attributes)) e.setAttribute(k, v); if (type) e.setAttribute('class', type); g.append(e); };
+      if (m.kind === 'scratch') add('path', { d: `M${-r} ${r * .4}L${r} ${-r * .4}` });
+      else if (m.kind === 'haze') add('rect', { x: -r, y: -r * .7, width: 2 * r, height: 1.4 * r });
+      else if (m.kind === 'hole') { add('circle', { r: r + 1.2 }); add('circle', { r: r * .5 + .4 }, 'through'); }
+      else { add('circle', { r }); add('circle', { r: r * .45 }, 'dimple'); }
+      return g;
+    }));
+    const list = form.querySelector('[data-mark-list]');
+    list.classList.add('editing');
+    list.replaceChildren(...marks.map((m, i) => {
+      const li = document.createElement('li');
+      const words = document.createElement('span');
+      words.textContent = `${m.kind} ${m.size.toFixed(1)} mm`;
+      li.append(words, ...[['−', 1 / 1.5, 'smaller'], ['+', 1.5, 'larger'], ['gone', 0, 'take away']].map(([label, by, name]) => {
+        const b = document.createElement('button');
+        b.type = 'button';
+        b.className = 'btn btn-line';
+        b.textContent = label;
+        b.setAttribute('aria-label', `${m.kind} ${i + 1}: ${name}`);
+        b.addEventListener('click', () => {
+          const now = readMarks(form.querySelector('[data-mark-text]'));
+          if (by) now[i].size = Math.min(300, Math.max(.5, now[i].size * by)); else now.splice(i, 1);
+          writeMarks(form, now);
+        });
+        return b;
+      }));
+      return li;
+    }));
+  };
+  document.addEventListener('click', e => {
+    const map = e.target.closest?.('[data-marking]');
+    if (!map) return;
+    const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(map.getScreenCTM().inverse());
+    const form = map.closest('form');
+    const kind = form.querySelector('[data-mark-kinds] input:checked').value;
+    writeMarks(form, [...readMarks(form.querySelector('[data-mark-text]')), { kind, x: at.x, y: map.dataset.depth - at.y, size: kind === 'hole' ? .5 : 3 }]);
+  });
+  document.addEventListener('change', e => { if (e.target.matches?.('[data-mark-text]')) drawMarks(e.target.form); });
+
+  // ---- a recording of taps: raw samples of the microphone, written as WAV into the file field, so that the form is the same with or without a microphone
+  const canRecord = !!navigator.mediaDevices?.getUserMedia && 'AudioContext' in window && 'DataTransfer' in window;
+  const RECORD_S = 4;
+  const wav = (samples, rate) => {
+    const view = new DataView(new ArrayBuffer(44 + 2 * samples.length));
+    const text = (at, words) => [...words].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)));
+    text(0, 'RIFF'); view.setUint32(4, 36 + 2 * samples.length, true); text(8, 'WAVEfmt ');
+    view.setUint32(16, 16, true); view.setUint16(20, 1, true); view.setUint16(22, 1, true);
+    view.setUint32(24, rate, true); view.setUint32(28, 2 * rate, true); view.setUint16(32, 2, true); view.setUint16(34, 16, true);
+    text(36, 'data'); view.setUint32(40, 2 * samples.length, true);
+    samples.forEach((s, i) => view.setInt16(44 + 2 * i, Math.max(-1, Math.min(1, s)) * 32767, true));
+    return new Blob([view], { type: 'audio/wav' });
+  };
+  document.addEventListener('click', async e => {
+    const button = e.target.closest('[data-record-start]');
+    if (!button || button.disabled) return;
+    const box = button.closest('[data-record]');
+    button.disabled = true;
+    let stream, audio;
+    try {
+      // what makes speech clearer would bend the tone
+      stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false, channelCount: 1 } });
+      audio = new AudioContext();
+      const source = audio.createMediaStreamSource(stream);
+      const tap = audio.createScriptProcessor(4096, 1, 1);
+      const pieces = [];
+      let count = 0;
+      const wanted = RECORD_S * audio.sampleRate;
+      await new Promise(done => {
+        tap.onaudioprocess = event => {
+          if (count >= wanted) return;
+          const piece = event.inputBuffer.getChannelData(0).slice();
+          pieces.push(piece);
+          count += piece.length;
+          button.textContent = `Tap now, ${Math.max(0, Math.ceil((wanted - count) / audio.sampleRate))} s`;
+          if (count >= wanted) done();
+        };
+        source.connect(tap);
+        tap.connect(audio.destination);
+      });
+      const samples = new Float32Array(count);
+      pieces.reduce((at, piece) => (samples.set(piece, at), at + piece.length), 0);
+      const carried = new DataTransfer();
+      carried.items.add(new File([wav(samples, Math.round(audio.sampleRate))], box.dataset.record + '.wav', { type: 'audio/wav' }));
+      box.querySelector('input[type=file]').files = carried.files;
+      box.classList.add('heard');
+      button.textContent = 'Recorded; record again';
+    } catch (problem) {
+      button.textContent = 'Record 4 s';
+      banner('The microphone cannot be used: ' + problem.message + '. Choose a WAV file instead; nothing is lost.');
+    } finally {
+      stream?.getTracks().forEach(t => t.stop());
+      audio?.close();
+      button.disabled = false;
+    }
+  });
+
   // ---- connection
   const banner = text => {
     document.querySelector('.offline')?.remove();
@@ -189,11 +302,20 @@
   for (const kind of ['pointerdown', 'keydown']) document.addEventListener(kind, () => { touched = Date.now(); }, true);
   setInterval(() => { if (!document.hidden && Date.now() - touched < WATCHED_MS) $('looks')?.dispatchEvent(new CustomEvent('keel:minute')); }, 60e3);
 
+  // what depends on this device, in a page or in a part that was swapped in
+  const equip = root => {
+    root.querySelectorAll('[data-marking]').forEach(map => drawMarks(map.closest('form')));
+    if (canRecord) {
+      root.querySelectorAll('[data-record-start]').forEach(b => { b.hidden = false; });
+      root.querySelectorAll('[data-no-microphone]').forEach(p => { p.hidden = true; });
+    }
+  };
+
   const ready = () => {
     inSheet = null;
     drafts(document);
     if (canScan) document.querySelectorAll('[data-scan]').forEach(b => { b.hidden = false; });
   };
-  document.addEventListener('htmx:load', e => { if (e.target === document.body || e.detail.elt === document.body) ready(); });
+  document.addEventListener('htmx:load', e => { equip(document); if (e.target === document.body || e.detail.elt === document.body) ready(); });
   if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', ready); else ready();
 })();

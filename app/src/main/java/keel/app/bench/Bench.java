@@ -73,7 +73,7 @@ public class Bench {
     public ServiceView record(ServiceEntry entry) {
         Actor actor = Actor.current();
         ServiceKind kind = kind(entry.kind());
-        boolean spareVat = kind == ServiceKind.FILM_CHANGE && present(entry.values().get("vat")) && !present(entry.machine());
+        boolean spareVat = kind.onSpareVat() && present(entry.values().get("vat")) && !present(entry.machine());
         MachineRef machine = spareVat ? null : fleet.machineOfEntry(entry.machine());
         Findings findings = new Findings();
         Map<String, Object> values = read(kind, machine, entry, findings);
@@ -87,6 +87,7 @@ public class Bench {
             requireStandstill(kind, machine, at);
         }
         ServiceRecord service = save(kind, machine, at, values, entry.note());
+        requireOnShelf(kind, machine, service);
         String text = effect(kind, machine, service, values, actor);
         rebuildFor(machine, service, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
@@ -149,6 +150,14 @@ public class Bench {
         return more;
     }
 
+    /** A vat on a machine is entered for the machine, whose holds follow from it. */
+    private void requireOnShelf(ServiceKind kind, MachineRef machine, ServiceRecord service) {
+        Long on = machine == null ? parts.machineOfVat(service.vatId) : null;
+        if (on != null) {
+            throw new Conflict("vat", "Vat " + parts.part(service.vatId).code() + " is on " + fleet.machine(on).name() + ". Enter it for that machine.");
+        }
+    }
+
     private void requireStandstill(ServiceKind kind, MachineRef machine, Instant at) {
         if (kind.asksForStandstill()) {
             occupancy.runAt(machine.id(), at).ifPresent(run -> {
@@ -172,7 +181,7 @@ public class Bench {
         service.dryingUntil = Boolean.TRUE.equals(values.get("drying"))
                 ? at.plus(Duration.ofMinutes(Math.round(60 * settings.defaults().value("drying.hours")))) : null;
         service.note = note == null || note.isBlank() ? null : note.strip();
-        service.vatId = machine == null ? null : occupancy.vatAt(machine.id(), at).orElse(null);
+        service.vatId = machine == null ? Long.valueOf(parts.vat((String) values.get("vat"), "vat").id()) : occupancy.vatAt(machine.id(), at).orElse(null);
         if (kind == ServiceKind.MOVED) {
             values.put("fromRoom", fleet.roomOf(machine.id()));
         }
@@ -219,9 +228,12 @@ public class Bench {
                     + (values.get("resinLeftMl") instanceof Double ml ? ", " + Math.round(ml) + " ml left in the vat" : "")
                     + (Boolean.TRUE.equals(values.get("burr")) ? "; a burr was felt." : ".");
             case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
+            case FILM_CLEANED -> "film cleaned, " + words(kind, "cleaner", values) + (Boolean.TRUE.equals(values.get("ultrasonic")) ? ", ultrasonic bath" : "") + ".";
+            case HOLE_CURED -> "small hole in the film cured shut" + (values.get("sizeMm") instanceof Double mm ? ", about " + mm + " mm" : "") + "; a stop-gap.";
             case CLEAN_UP -> "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
-                    + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "") + (service.emptied ? ", vat emptied" : "") + ".";
-            case VAT_INSPECTED, SCREEN_INSPECTED -> (kind == ServiceKind.VAT_INSPECTED ? "vat" : "screen") + " inspected: "
+                    + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "") + (service.emptied ? ", vat emptied" : "") + (Boolean.TRUE.equals(values.get("plateWiped")) ? ", whole plate wiped" : "")
+                    + ("BACK".equals(values.get("scraped")) ? ", scrapings went back into the bottle" : "") + ".";
+            case VAT_INSPECTED, SCREEN_INSPECTED -> (kind == ServiceKind.VAT_INSPECTED ? "vat" + (machine == null ? " " + parts.part(service.vatId).code() : "") : "screen") + " inspected: "
                     + (service.clean ? "clean and whole." : "not in order" + listed(values, "found") + listed(values, "spots") + ".");
             case LUBRICATION -> "lubricated: " + words(kind, "part", values) + ".";
             case FIRMWARE -> "firmware " + values.get("version") + ".";
@@ -240,12 +252,12 @@ public class Bench {
             throw new Conflict("machine", "No vat is on " + machine.name() + ". Fit one first, or say in which vat the film was changed.");
         }
         Long on = parts.machineOfVat(vat.id());
-        if (on != null && (machine == null || on != machine.id())) {
+        if (on != null && machine != null && on != machine.id()) {
             throw new Conflict("vat", "Vat " + vat.code() + " is on " + fleet.machine(on).name() + ". Enter the change for that machine.");
         }
         service.vatId = vat.id();
         Double thicknessMm = (Double) values.get("thicknessMm");
-        Parts.Change change = parts.changeFilm(vat.id(), service.at, service.id, new Parts.Sheet((String) values.get("material"), thicknessMm),
+        Parts.Change change = parts.changeFilm(vat.id(), service.at, service.id, new Parts.Sheet((String) values.get("material"), thicknessMm, (String) values.get("pack")),
                 (String) values.get("endReason"));
         return "film changed in vat " + vat.code() + from(change, (String) values.get("endReason"), ServiceKind.FILM_CHANGE) + ", "
                 + values.get("material") + " " + thicknessMm + " mm.";

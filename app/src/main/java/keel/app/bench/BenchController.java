@@ -7,13 +7,13 @@ import java.util.Map;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
-import keel.app.fleet.Parts;
 import keel.app.fleet.ShopTime;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.PartsReading;
@@ -27,59 +27,26 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** Pages of the bench: the register of parts, and one form for every service. */
+/** One form for every service. */
 @Controller
 class BenchController {
 
     private final Bench bench;
     private final Fleet fleet;
-    private final Parts parts;
     private final PartsReading reading;
     private final Stock stock;
+    private final FilmPacks packs;
     private final Standings standings;
     private final ShopTime times;
 
-    BenchController(Bench bench, Fleet fleet, Parts parts, PartsReading reading, Stock stock, Standings standings, ShopTime times) {
+    BenchController(Bench bench, Fleet fleet, PartsReading reading, Stock stock, FilmPacks packs, Standings standings, ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
-        this.parts = parts;
         this.reading = reading;
         this.stock = stock;
+        this.packs = packs;
         this.standings = standings;
         this.times = times;
-    }
-
-    @GetMapping("/bench")
-    String register(@RequestParam(defaultValue = "false") boolean ended, Model model) {
-        model.addAttribute("ended", ended);
-        model.addAttribute("vats", reading.all(ComponentKind.VAT, ended));
-        model.addAttribute("films", reading.all(ComponentKind.FILM, ended));
-        model.addAttribute("screens", reading.all(ComponentKind.SCREEN, ended));
-        model.addAttribute("models", fleet.models());
-        return "bench/bench";
-    }
-
-    @PostMapping("/bench/vats")
-    String addVat(@RequestParam Map<String, String> typed, Model page, HttpServletResponse response) {
-        page.addAttribute("typed", typed);
-        try {
-            Findings findings = new Findings();
-            double thicknessMm = Typed.number(typed.get("thicknessMm"), 0.127, "thicknessMm", findings);
-            double filmHours = Typed.number(typed.get("filmHours"), 0, "filmHours", findings);
-            Refused.unless(findings);
-            String material = typed.getOrDefault("material", "");
-            parts.addVat(typed.get("model"), material.isBlank() ? null : new Parts.Sheet(material, thicknessMm), new Parts.Baseline(filmHours, 0, 0, 0));
-            return "redirect:/bench";
-        } catch (Refused | Conflict e) {
-            PageErrors.show(e, page, response);
-            return register(false, page);
-        }
-    }
-
-    @PostMapping("/bench/parts/{code}/condemn")
-    String condemn(@PathVariable String code, @RequestParam String endReason) {
-        parts.condemn(code, endReason);
-        return "redirect:/bench";
     }
 
     @GetMapping("/machines/{code}/services/{kind}")
@@ -120,6 +87,7 @@ class BenchController {
         model.addAttribute("vats", vatsFor(kind, machine));
         model.addAttribute("rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
         model.addAttribute("items", stock.all(false));
+        model.addAttribute("packs", packs.inUse());
         return "bench/service";
     }
 

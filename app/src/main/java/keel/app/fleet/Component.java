@@ -32,5 +32,6 @@ class Component {
     String endReason;
     String note;
     Long madeBy;
+    Long packId;
     boolean withdrawn;
 }

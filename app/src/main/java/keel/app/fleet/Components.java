@@ -12,6 +12,10 @@ interface Components extends JpaRepository<Component, Long> {
 
     List<Component> findByMadeBy(long serviceId);
 
+    /** Number of a pack of film sheets. */
+    @Query(nativeQuery = true, value = "select id from film_pack where code = ?1")
+    Optional<Long> packCalled(String code);
+
     @Query("select coalesce(max(c.number), 0) from Component c where c.kind = ?1")
     int highestNumber(ComponentKind kind);
 }

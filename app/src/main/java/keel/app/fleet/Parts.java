@@ -61,8 +61,13 @@ public class Parts {
         }
     }
 
-    /** A new film: material FEP, PFA or OTHER and thickness, mm. */
-    public record Sheet(String material, double thicknessMm) {}
+    /** A new film: material FEP, PFA or OTHER, thickness, mm, and code of the pack that it comes from, null if not noted. */
+    public record Sheet(String material, double thicknessMm, String pack) {
+
+        public Sheet(String material, double thicknessMm) {
+            this(material, thicknessMm, null);
+        }
+    }
 
     @Transactional(readOnly = true)
     public PartRef vat(String code, String field) {
@@ -80,6 +85,12 @@ public class Parts {
     @Transactional(readOnly = true)
     public PartRef vatOn(long machineId) {
         return fittings.onMachine(machineId, ComponentKind.VAT).map(f -> part(f.componentId)).orElse(null);
+    }
+
+    /** The film in a vat, or null. */
+    @Transactional(readOnly = true)
+    public PartRef filmIn(long vatId) {
+        return fittings.inVat(vatId).map(f -> part(f.componentId)).orElse(null);
     }
 
     /** The machine that a vat is on, or null. */
@@ -279,6 +290,8 @@ public class Parts {
         Component film = make(ComponentKind.FILM, at, serviceId, baseline);
         film.material = sheet.material();
         film.thicknessMm = sheet.thicknessMm();
+        film.packId = sheet.pack() == null || sheet.pack().isBlank() ? null : components.packCalled(sheet.pack().strip().toUpperCase(Locale.ROOT))
+                .orElseThrow(() -> new Refused("pack", "There is no pack of film called " + sheet.pack() + "."));
         fit(film.id, null, vatId, at, serviceId);
         return film;
     }

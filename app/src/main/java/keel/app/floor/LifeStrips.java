@@ -1,17 +1,14 @@
 package keel.app.floor;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.fleet.ComponentKind;
+import keel.app.ui.TimeScale;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartSpan;
 import keel.core.standing.Defaults;
@@ -25,12 +22,7 @@ import keel.core.wear.WeibullLife;
  *
  * @param now where today is, in thousandths of the width
  */
-record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> dates) {
-
-    private static final double WIDTH = 1000;
-    private static final double AHEAD = 0.16;
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMM", Locale.ENGLISH);
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeScale.Tick> dates) {
 
     /** One kind of part. */
     record Row(String name, List<Bar> bars, Rest rest) {}
@@ -46,12 +38,8 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> 
      */
     record Rest(double x, double sure, double middle, String title) {}
 
-    record Tick(double x, String words) {}
-
     static LifeStrips of(MachineNow m, List<PartSpan> spans, List<Instant> failures, Defaults defaults, Instant now, ZoneId zone) {
-        Instant from = m.since();
-        double days = Math.max(1, Duration.between(from, now).toHours() / 24.0);
-        Scale scale = new Scale(from, days * (1 + AHEAD));
+        TimeScale scale = TimeScale.past(m.since(), now);
         Map<ComponentKind, String> kinds = new LinkedHashMap<>();
         kinds.put(ComponentKind.FILM, m.kind() == MachineKind.LASER_TANK ? "Tanks" : "Films");
         if (m.hasScreen()) {
@@ -60,21 +48,10 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> 
         kinds.put(ComponentKind.LIGHT, "Light");
         List<Row> rows = new ArrayList<>();
         kinds.forEach((kind, name) -> rows.add(row(kind, name, m, spans, defaults, now, scale)));
-        return new LifeStrips(scale.x(now), rows, failures.stream().map(scale::x).toList(), dates(from, now, zone, scale));
+        return new LifeStrips(scale.x(now), rows, failures.stream().map(scale::x).toList(), scale.dates(now, zone));
     }
 
-    private record Scale(Instant from, double days) {
-
-        double x(Instant at) {
-            return Math.max(0, Math.min(WIDTH, Duration.between(from, at).toMinutes() / 1440.0 / days * WIDTH));
-        }
-
-        double width(double daysLong) {
-            return daysLong / days * WIDTH;
-        }
-    }
-
-    private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Defaults defaults, Instant now, Scale scale) {
+    private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Defaults defaults, Instant now, TimeScale scale) {
         List<Bar> bars = spans.stream().filter(s -> s.kind() == kind).map(s -> {
             double x = scale.x(s.from());
             double to = scale.x(s.to() == null ? now : s.to());
@@ -85,7 +62,7 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> 
         return new Row(name, bars, rest(kind, m, defaults, now, scale));
     }
 
-    private static Rest rest(ComponentKind kind, MachineNow m, Defaults defaults, Instant now, Scale scale) {
+    private static Rest rest(ComponentKind kind, MachineNow m, Defaults defaults, Instant now, TimeScale scale) {
         PartUse.Part part = switch (kind) {
             case FILM -> m.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
             case SCREEN -> PartUse.Part.SCREEN;
@@ -105,25 +82,8 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<Tick> 
         double sure = life.left(age, 0.1) / pace;
         double middle = life.left(age, 0.5) / pace;
         double x = scale.x(now);
-        double room = WIDTH - x;
+        double room = TimeScale.WIDTH - x;
         return new Rest(x, Math.min(room, scale.width(sure)), Math.min(room, scale.width(middle)), String.format(Locale.ROOT,
                 "%s: one in ten fails within %.0f days of such use, half within %.0f", view.code(), sure, middle));
-    }
-
-    /** The start, months between, today. */
-    private static List<Tick> dates(Instant from, Instant now, ZoneId zone, Scale scale) {
-        List<Tick> dates = new ArrayList<>();
-        ZonedDateTime month = from.atZone(zone).truncatedTo(ChronoUnit.DAYS).withDayOfMonth(1).plusMonths(1);
-        long months = ChronoUnit.MONTHS.between(month, now.atZone(zone)) + 1;
-        long step = Math.max(1, Math.round(months / 6.0));
-        dates.add(new Tick(0, from.atZone(zone).format(DAY)));
-        for (; month.toInstant().isBefore(now); month = month.plusMonths(step)) {
-            double x = scale.x(month.toInstant());
-            if (x > 90 && scale.x(now) - x > 60) {
-                dates.add(new Tick(x, month.format(MONTH)));
-            }
-        }
-        dates.add(new Tick(scale.x(now), "today"));
-        return dates;
     }
 }

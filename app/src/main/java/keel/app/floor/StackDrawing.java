@@ -217,7 +217,7 @@ public record StackDrawing(MachineState state, double width, double height, Fram
             switch (hold.code()) {
                 case PLATE_NOT_CLEAR, NOT_LEVELLED -> mark(marks, MachineState.HOLD, f.plate.middleX(), f.plate.middleY());
                 case FAILURE_NOT_CLEANED, RESIN_MIXED -> mark(marks, MachineState.HOLD, f.vat.middleX(), f.vat.y + 24);
-                case WET_UNDER_VAT, FILM_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), f.film.middleY());
+                case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), f.film.middleY());
                 case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), lit.middleY());
                 case STANCE_UNCHECKED -> mark(marks, MachineState.HOLD, f.body.middleX(), f.body.bottom() - 8);
             }

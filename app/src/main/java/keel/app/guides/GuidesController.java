@@ -12,6 +12,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
@@ -41,12 +42,14 @@ class GuidesController {
     private final Guides guides;
     private final Fleet fleet;
     private final Stock stock;
+    private final FilmPacks packs;
     private final Standings standings;
 
-    GuidesController(Guides guides, Fleet fleet, Stock stock, Standings standings) {
+    GuidesController(Guides guides, Fleet fleet, Stock stock, FilmPacks packs, Standings standings) {
         this.guides = guides;
         this.fleet = fleet;
         this.stock = stock;
+        this.packs = packs;
         this.standings = standings;
     }
 
@@ -195,6 +198,7 @@ class GuidesController {
         form.putAll(typed);
         model.addAttribute("form", form);
         model.addAttribute("items", stock.all(false));
+        model.addAttribute("packs", packs.inUse());
         if (session.atEnd()) {
             model.addAttribute("uses", uses(session.procedure()));
             model.addAttribute("answered", answered(session));

@@ -45,7 +45,7 @@ class PageProblems {
 
     @ExceptionHandler
     String tooLarge(MaxUploadSizeExceededException e, Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.PAYLOAD_TOO_LARGE, "Photo too large", PhotoLimits.TOO_LARGE);
+        return page(model, response, HttpStatus.PAYLOAD_TOO_LARGE, "File too large", PhotoLimits.TOO_LARGE);
     }
 
     private static String page(Model model, HttpServletResponse response, HttpStatus status, String title, String words) {

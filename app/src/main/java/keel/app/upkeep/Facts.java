@@ -14,6 +14,7 @@ import java.util.Set;
 import keel.core.resin.VatContent;
 import keel.core.standing.MachineEvent;
 import keel.core.standing.ServiceKind;
+import keel.core.standing.StopGap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 /**
@@ -82,6 +83,24 @@ final class Facts {
         changes.addAll(jdbc.sql("select at, resin_left_ml from service where vat_id = ? and at >= ? and resin_left_ml is not null and not withdrawn")
                 .params(vatId, from).query((row, i) -> (VatContent.Change) new VatContent.Measured(instant(row, 1), row.getDouble(2))).list());
         return VatContent.after(changes);
+    }
+
+    /** A hole in the film of this vat that is only cured shut; null if none. Hours run from when somebody last found it dry. */
+    StopGap stopGap(long vatId, double everyHours) {
+        OffsetDateTime last = jdbc.sql("""
+                select max(s.at) from fitting f join service s on s.vat_id = f.vat_id and s.kind = 'HOLE_CURED' and s.at >= f.fitted_at and not s.withdrawn
+                where f.vat_id = ? and f.removed_at is null""").param(vatId).query(OffsetDateTime.class).optional().orElse(null);
+        if (last == null) {
+            return null;
+        }
+        Instant cured = last.toInstant();
+        double hours = jdbc.sql("""
+                select coalesce(cast(sum(datediff(millisecond, r.started_at, r.ended_at)) as double precision) / 3600000, 0)
+                from fitting v join run r on r.machine_id = v.machine_id and r.started_at >= v.fitted_at and (v.removed_at is null or r.started_at < v.removed_at)
+                where v.component_id = :vat and r.ended_at is not null and not r.withdrawn and r.started_at >= greatest(:cured, coalesce((select max(s.at) from service s
+                  where s.vat_id = :vat and s.kind = 'VAT_INSPECTED' and s.clean and not s.withdrawn), :cured))""")
+                .param("vat", vatId).param("cured", time(cured)).query(Double.class).single();
+        return new StopGap(cured, hours, everyHours);
     }
 
     static Instant instant(ResultSet row, int column) throws SQLException {

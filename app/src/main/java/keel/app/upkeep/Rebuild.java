@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.ShopSettings;
 import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
 import keel.core.resin.VatContent;
@@ -16,6 +17,7 @@ import keel.core.standing.Hold;
 import keel.core.standing.HoldRules;
 import keel.core.standing.MachineEvent;
 import keel.core.standing.ServiceKind;
+import keel.core.standing.StopGap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -43,10 +45,12 @@ public class Rebuild {
     private final JdbcClient jdbc;
     private final EntityManager entities;
     private final Fleet fleet;
+    private final ShopSettings settings;
     private final HoldRules holdRules;
     private final ThreadLocal<Set<Long>> waiting = new ThreadLocal<>();
 
-    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, Knowledge knowledge) {
+    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, ShopSettings settings, Knowledge knowledge) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.entities = entities;
         this.fleet = fleet;
@@ -152,7 +156,7 @@ public class Rebuild {
         List<MachineEvent> events = new Facts(jdbc).events(machine.id());
         VatNow vat = vat(machine.id());
         Fitted fitted = new Fitted(vat.vatId() != null, vat.filmUsable(), screenUsable(machine.id()), changedAt(machine.id(), machine.since()),
-                vat.content().mixedAt());
+                vat.content().mixedAt(), vat.stopGap());
         List<Hold> holds = holdRules.open(events, machine.traits(), fitted);
         jdbc.sql("delete from open_hold where machine_id = ?").param(machine.id()).update();
         for (int rank = 0; rank < holds.size(); rank++) {
@@ -163,10 +167,11 @@ public class Rebuild {
         causes(machine.id());
         jdbc.sql("delete from machine_standing where machine_id = ?").param(machine.id()).update();
         jdbc.sql("""
-                insert into machine_standing (machine_id, off_since, hold_to_light, levelled_at, vat_id, vat_resin, vat_ml)
-                values (?, ?, ?, ?, ?, ?, ?)""")
+                insert into machine_standing (machine_id, off_since, hold_to_light, levelled_at, vat_id, vat_resin, vat_ml, stop_gap_since, stop_gap_hours)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(machine.id(), Facts.time(offSince(events)), holdRules.holdNextPartToLight(events),
-                        Facts.time(latest(events, ServiceKind.LEVELLING)), vat.vatId(), vat.content().resin(), vat.content().ml()).update();
+                        Facts.time(latest(events, ServiceKind.LEVELLING)), vat.vatId(), vat.content().resin(), vat.content().ml(),
+                        vat.stopGap() == null ? null : Facts.time(vat.stopGap().since()), vat.stopGap() == null ? null : vat.stopGap().hours()).update();
     }
 
     private static Instant offSince(List<MachineEvent> events) {
@@ -180,17 +185,17 @@ public class Rebuild {
                 .max(Instant::compareTo).orElse(null);
     }
 
-    private record VatNow(Long vatId, boolean filmUsable, VatContent content) {}
+    private record VatNow(Long vatId, boolean filmUsable, VatContent content, StopGap stopGap) {}
 
     private VatNow vat(long machineId) {
         Long vatId = jdbc.sql("select f.component_id from fitting f join component c on c.id = f.component_id and c.kind = 'VAT' "
                 + "where f.machine_id = ? and f.removed_at is null").param(machineId).query(Long.class).optional().orElse(null);
         if (vatId == null) {
-            return new VatNow(null, false, VatContent.EMPTY);
+            return new VatNow(null, false, VatContent.EMPTY, null);
         }
         boolean film = jdbc.sql("select count(*) from fitting f join component c on c.id = f.component_id and c.ended_at is null "
                 + "where f.vat_id = ? and f.removed_at is null").param(vatId).query(Integer.class).single() > 0;
-        return new VatNow(vatId, film, new Facts(jdbc).content(vatId));
+        return new VatNow(vatId, film, new Facts(jdbc).content(vatId), new Facts(jdbc).stopGap(vatId, settings.defaults().value("stopgap.everyHours")));
     }
 
     private boolean screenUsable(long machineId) {

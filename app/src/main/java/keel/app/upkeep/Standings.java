@@ -29,6 +29,7 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
 import keel.core.standing.ServiceKind;
 import keel.core.standing.Standing;
+import keel.core.standing.StopGap;
 import keel.core.standing.StateRules;
 import keel.core.wear.Usage;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -60,7 +61,7 @@ public class Standings {
 
     private record Row(long id, String code, String name, MachineKind kind, String model, String room, String roomName, double width,
                        double depth, double heightMm, Double fillLine, Instant since, double baseline, Instant offSince, boolean holdToLight,
-                       Instant levelledAt, Long vatId, String resin, double resinMl) {}
+                       Instant levelledAt, Long vatId, String resin, double resinMl, StopGap stopGap) {}
 
     /** All machines of the shop that have not left it, by name. */
     public List<MachineNow> all() {
@@ -102,7 +103,7 @@ public class Standings {
         Usage total = meter.apply("MACHINE").plus(new Usage(row.baseline(), 0, 0, 0, 0));
         Standing standing = rules.of(new Circumstances(row.offSince() != null, run != null, holds, uses(row.kind(), part),
                 meter.apply("LUBRICATED").hours(), meter.apply("ABRADED").hours(), hoursPerDay,
-                meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share")), causes, odd.stream().map(Quirk::text).toList()));
+                meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share")), causes, odd.stream().map(Quirk::text).toList(), row.stopGap()));
         return new MachineNow(row.id(), row.code(), row.name(), row.kind(), row.model(), row.room(), row.roomName(), row.width(), row.depth(),
                 row.heightMm(), row.fillLine(), row.since(), standing, holds, part.get(ComponentKind.VAT), part.get(ComponentKind.FILM),
                 row.kind().hasScreen() ? part.get(ComponentKind.SCREEN) : null, part.get(ComponentKind.PLATE), part.get(ComponentKind.LIGHT),
@@ -128,14 +129,19 @@ public class Standings {
     private List<Row> rows(String code) {
         return jdbc.sql("""
                 select m.id, m.code, m.name, o.kind, o.name, r.code, r.name, o.plate_width_mm, o.plate_depth_mm, o.fill_line_ml, m.since,
-                  m.baseline_hours, s.off_since, coalesce(s.hold_to_light, false), s.levelled_at, s.vat_id, s.vat_resin, coalesce(s.vat_ml, 0), o.plate_height_mm
+                  m.baseline_hours, s.off_since, coalesce(s.hold_to_light, false), s.levelled_at, s.vat_id, s.vat_resin, coalesce(s.vat_ml, 0), o.plate_height_mm, s.stop_gap_since, s.stop_gap_hours
                 from machine m join machine_model o on o.id = m.model_id join room r on r.id = m.room_id
                 left join machine_standing s on s.machine_id = m.id
                 where (cast(:code as varchar) is null and m.retired_at is null) or m.code = :code order by m.name""").param("code", code)
                 .query((row, i) -> new Row(row.getLong(1), row.getString(2), row.getString(3), MachineKind.valueOf(row.getString(4)),
                         row.getString(5), row.getString(6), row.getString(7), row.getDouble(8), row.getDouble(9), row.getDouble(19),
                         row.getObject(10, Double.class), Facts.instant(row, 11), row.getDouble(12), Facts.instant(row, 13), row.getBoolean(14),
-                        Facts.instant(row, 15), row.getObject(16, Long.class), row.getString(17), row.getDouble(18))).list();
+                        Facts.instant(row, 15), row.getObject(16, Long.class), row.getString(17), row.getDouble(18), stopGap(row))).list();
+    }
+
+    private StopGap stopGap(ResultSet row) throws SQLException {
+        Instant since = Facts.instant(row, 20);
+        return since == null ? null : new StopGap(since, row.getDouble(21), settings.defaults().value("stopgap.everyHours"));
     }
 
     private Map<Long, List<Hold>> holdsOf(Long only) {

@@ -15,6 +15,7 @@ public record Recording(double[] samples, double rateHz) {
 
     private static final double SHORTEST_S = 0.2;
     private static final double LONGEST_S = 30;
+    private static final double CANCELLED = 0.05;
     private static final float LOWEST_RATE_HZ = 4_000;
     private static final float HIGHEST_RATE_HZ = 384_000;
 
@@ -36,19 +37,31 @@ public record Recording(double[] samples, double rateHz) {
         }
     }
 
+    /** The mean of the channels; where they cancel one another, as those of a microphone wired the wrong way round, the louder one. */
     private static double[] mono(byte[] bytes, int frames, AudioFormat format) {
-        double[] samples = new double[frames];
         int width = format.getFrameSize() / format.getChannels();
-        for (int i = 0; i < frames; i++) {
-            double sum = 0;
-            for (int channel = 0; channel < format.getChannels(); channel++) {
-                sum += sample(bytes, i * format.getFrameSize() + channel * width, width, format);
+        double[] mean = new double[frames];
+        double[] loudest = null;
+        double most = 0;
+        for (int channel = 0; channel < format.getChannels(); channel++) {
+            double[] one = new double[frames];
+            double energy = 0;
+            for (int i = 0; i < frames; i++) {
+                one[i] = sample(bytes, i * format.getFrameSize() + channel * width, width, format);
+                require(Double.isFinite(one[i]), "It holds samples that are no numbers.");
+                mean[i] += one[i] / format.getChannels();
+                energy += one[i] * one[i];
             }
-            double value = sum / format.getChannels();
-            require(Double.isFinite(value), "It holds samples that are no numbers.");
-            samples[i] = value;
+            if (loudest == null || energy > most) {
+                loudest = one;
+                most = energy;
+            }
         }
-        return samples;
+        double left = 0;
+        for (double s : mean) {
+            left += s * s;
+        }
+        return left < CANCELLED * most ? loudest : mean;
     }
 
     private static double sample(byte[] bytes, int at, int width, AudioFormat format) {

@@ -42,4 +42,16 @@ public record SlackSpacer(double spanMm, double bulgeMm) {
     public static double takenUpMm(double pressMm, double clampToLipMm) {
         return 2 * (Math.hypot(clampToLipMm, pressMm) - clampToLipMm);
     }
+
+    /**
+     * The bulge that leaves a wanted tension once the frame is pressed in: what the frame takes up less the slack given, times modulus and thickness. 0 where even
+     * a film without slack would not become so tight.
+     *
+     * @param tensionNPerM wanted tension, N/m, &gt; 0
+     * @param thicknessMm  of the film
+     */
+    public static SlackSpacer forTension(double spanMm, double pressMm, double clampToLipMm, double tensionNPerM, double thicknessMm) {
+        double strain = takenUpMm(pressMm, clampToLipMm) / spanMm - tensionNPerM / (ToneComparison.MODULUS_MPA * thicknessMm * 1000);
+        return forStrain(spanMm, Math.max(0, Math.min(MOST_STRAIN, strain)));
+    }
 }

@@ -161,7 +161,7 @@ public final class StartGate {
             case PLATE_NOT_CLEAR, NOT_LEVELLED, STANCE_UNCHECKED -> Part.PLATE;
             case RESIN_MIXED -> Part.RESIN;
             case FAILURE_NOT_CLEANED -> Part.VAT;
-            case WET_UNDER_VAT, FILM_ENDED -> Part.FILM;
+            case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED -> Part.FILM;
             case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> Part.SCREEN;
         };
     }

@@ -24,7 +24,7 @@ import keel.core.standing.ServiceKind;
 public final class Procedures {
 
     private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
-            "lubrication", "levelling", "commissioning");
+            "lubrication", "levelling", "commissioning", "film-cleaning", "stop-gap", "resin-change");
 
     private final List<Procedure> all;
 

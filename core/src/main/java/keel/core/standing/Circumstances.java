@@ -15,6 +15,8 @@ import java.util.List;
  * @param uvShare              UV hours in a print hour
  * @param openCauses           names of presumed causes that no later good run has confirmed
  * @param openQuirks           what is odd about it and not mended
+ * @param stopGap              a hole in its film that is only cured shut, null if none
  */
 public record Circumstances(boolean off, boolean running, List<Hold> holds, List<PartUse> parts, double hoursSinceLubricated,
-                            double hoursSinceAbraded, double hoursPerDay, double uvShare, List<String> openCauses, List<String> openQuirks) {}
+                            double hoursSinceAbraded, double hoursPerDay, double uvShare, List<String> openCauses, List<String> openQuirks,
+                            StopGap stopGap) {}

@@ -49,7 +49,7 @@ public final class FieldReading {
             case NUMBER -> number(field, value);
             case YES_NO -> yesNo(field, value);
             case LIST -> list(field, value);
-            case TEXT, VAT, ROOM, ITEM -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
+            case TEXT, VAT, ROOM, ITEM, PACK -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
         };
     }
 

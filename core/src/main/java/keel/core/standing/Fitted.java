@@ -10,5 +10,6 @@ import java.time.Instant;
  * @param screen        whether a screen that may be used is in; true where the machine has none
  * @param changedAt     when what is fitted last changed, for the date of a hold
  * @param resinMixedAt  when another resin was poured onto the one in the vat, null if none or emptied since
+ * @param stopGap       a hole in the film that was cured shut, null if none
  */
-public record Fitted(boolean vat, boolean film, boolean screen, Instant changedAt, Instant resinMixedAt) {}
+public record Fitted(boolean vat, boolean film, boolean screen, Instant changedAt, Instant resinMixedAt, StopGap stopGap) {}

@@ -6,6 +6,7 @@ import java.util.List;
 public enum HoldCode {
     WET_UNDER_VAT("wet-under-vat", "Wet under the vat", 20, ServiceKind.CLEAN_UP, ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE,
             ServiceKind.VAT_FITTED, ServiceKind.VAT_INSPECTED),
+    STOP_GAP_LAPSED("stop-gap-lapsed", "Stop-gap not looked at", 10, ServiceKind.VAT_INSPECTED, ServiceKind.FILM_CHANGE, ServiceKind.VAT_FITTED),
     CRUNCH_NOT_INSPECTED("crunch-not-inspected", "Crush not inspected", 10, ServiceKind.SCREEN_INSPECTED, ServiceKind.VAT_INSPECTED),
     FAILURE_NOT_CLEANED("failure-not-cleaned", "Failed print not cleaned up", 25, ServiceKind.CLEAN_UP),
     RESIN_MIXED("resin-mixed", "Two resins mixed", 30, ServiceKind.CLEAN_UP),

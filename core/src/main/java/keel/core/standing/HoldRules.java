@@ -52,6 +52,10 @@ public final class HoldRules {
     public List<Hold> open(List<MachineEvent> events, MachineTraits machine, Fitted fitted) {
         List<Hold> open = new ArrayList<>();
         wetUnderVat(events, machine).ifPresent(open::add);
+        if (fitted.stopGap() != null && fitted.stopGap().lapsed()) {
+            open.add(new Hold(HoldCode.STOP_GAP_LAPSED, fitted.stopGap().since(), "A hole in the film is only cured shut, and nobody looked at it for %.0f h of printing. Inspect the vat, or change the film."
+                    .formatted(fitted.stopGap().hours()), VAT_INSPECTED));
+        }
         crunch(events, machine).ifPresent(open::add);
         failureNotCleaned(events, machine).ifPresent(open::add);
         if (fitted.resinMixedAt() != null) {

@@ -18,8 +18,8 @@ import java.util.List;
 public record ServiceField(String name, String label, Type type, boolean required, List<Option> options,
                            double low, double high, String unit) {
 
-    /** What kind of value a field takes. VAT, ROOM and ITEM are codes of something recorded; LIST is free JSON. */
-    public enum Type { CHOICE, NUMBER, TEXT, YES_NO, VAT, ROOM, ITEM, LIST }
+    /** What kind of value a field takes. VAT, ROOM, ITEM and PACK are codes of something recorded; LIST is free JSON. */
+    public enum Type { CHOICE, NUMBER, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, LIST }
 
     /** One choice with its words. */
     public record Option(String code, String words) {}

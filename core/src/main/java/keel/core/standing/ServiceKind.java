@@ -16,7 +16,7 @@ public enum ServiceKind {
 
     FILM_CHANGE("Film changed", "Change the film", Caution.RAW_RESIN_AND_BLADE, true,
             Choices.material(), number("thicknessMm", "Thickness", 0.02, 1, "mm"), Choices.filmEnd(),
-            simple(Type.VAT, "vat", "In a spare vat", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+            Choices.spareVat(), simple(Type.PACK, "pack", "From pack", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
     TANK_CHANGE("Tank changed", "Change the tank", Caution.RAW_RESIN, true,
             Choices.filmEnd(), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
     VAT_FITTED("Vat fitted", "Fit a vat", Caution.RAW_RESIN, true, simple(Type.VAT, "vat", "Vat", true)),
@@ -36,9 +36,18 @@ public enum ServiceKind {
             simple(Type.YES_NO, "drying", "Parts are drying", false)),
     CLEAN_UP("Cleaned up", "Clean up after a failure", Caution.RAW_RESIN_AND_UV, false,
             choice("way", "Which way", true, "QUICK", "Quick: cure a sheet and lift it", "FULL", "Full: drain, filter, peel, wipe"),
-            simple(Type.YES_NO, "sieved", "Resin sieved", false), simple(Type.YES_NO, "emptied", "Vat emptied", false)),
+            simple(Type.YES_NO, "sieved", "Resin sieved", false), simple(Type.YES_NO, "emptied", "Vat emptied", false),
+            simple(Type.YES_NO, "plateWiped", "Whole plate wiped", false), optional("returnedMl", "Poured back through the filter", 0, 50_000, "ml"),
+            choice("scraped", "What was scraped off the walls", false, "KEPT_OUT", "Kept out of the bottle", "BACK", "Went back into the bottle")),
     VAT_INSPECTED("Vat inspected", "Inspect the vat", Caution.RAW_RESIN, false,
-            simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "found", "What was found", false)),
+            simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "found", "What was found", false), Choices.spareVat()),
+    FILM_CLEANED("Film cleaned", "Clean the film", Caution.RAW_RESIN, true,
+            choice("cleaner", "With what", true, "ALCOHOL", "Alcohol and soft wipes", "GLASS_CLEANER", "Alcohol-based glass cleaner, microfibre only",
+                    "WATER_BASED", "Water-based cleaner"),
+            simple(Type.YES_NO, "ultrasonic", "In the ultrasonic bath", false), simple(Type.YES_NO, "sheetLifted", "Cured sheet lifted out first", false), Choices.spareVat()),
+    HOLE_CURED("Hole cured shut", "Cure a small hole shut", Caution.RAW_RESIN_AND_UV, true,
+            optional("sizeMm", "Size of the hole", 0.05, 5, "mm"), optional("xMm", "From the left", -40, 1000, "mm"), optional("yMm", "From the front", -40, 1000, "mm"),
+            Choices.spareVat()),
     SCREEN_INSPECTED("Screen inspected", "Inspect the screen", Caution.UV, false,
             simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "spots", "Spots", false)),
     LUBRICATION("Lubricated", "Lubricate Z", Caution.PINCH, false,
@@ -88,6 +97,11 @@ public enum ServiceKind {
         return asksForStandstill;
     }
 
+    /** Whether it can be done to a vat on the shelf, without a machine. */
+    public boolean onSpareVat() {
+        return this == FILM_CHANGE || this == FILM_CLEANED || this == HOLE_CURED || this == VAT_INSPECTED;
+    }
+
     public List<ServiceField> fields() {
         return fields;
     }
@@ -99,7 +113,11 @@ public enum ServiceKind {
     /** The kinds that a machine with these traits knows. */
     public static Set<ServiceKind> of(MachineTraits traits) {
         Set<ServiceKind> kinds = EnumSet.allOf(ServiceKind.class);
-        kinds.remove(traits.kind() == MachineKind.LASER_TANK ? FILM_CHANGE : TANK_CHANGE);
+        if (traits.kind() == MachineKind.LASER_TANK) {
+            kinds.removeAll(EnumSet.of(FILM_CHANGE, FILM_CLEANED, HOLE_CURED));
+        } else {
+            kinds.remove(TANK_CHANGE);
+        }
         if (!traits.kind().hasScreen()) {
             kinds.remove(SCREEN_CHANGE);
             kinds.remove(SCREEN_INSPECTED);
@@ -108,6 +126,10 @@ public enum ServiceKind {
     }
 
     private static final class Choices {
+        static ServiceField spareVat() {
+            return simple(Type.VAT, "vat", "In a spare vat", false);
+        }
+
         static ServiceField material() {
             return choice("material", "Material", true, "FEP", "FEP", "PFA", "PFA", "OTHER", "Other");
         }

@@ -46,6 +46,10 @@ public final class StateRules {
                 defaults.value("lubrication.everyHours"), c.hoursPerDay(), ServiceKind.LUBRICATION).ifPresent(concerns::add);
         upkeep("abrading", "the plate was abraded", "Abrade it", c.hoursSinceAbraded(),
                 defaults.value("abrading.everyHours"), c.hoursPerDay(), ServiceKind.PLATE_WORK).ifPresent(concerns::add);
+        if (c.stopGap() != null) {
+            concerns.add(new Concern(WATCH, "stop-gap", "A hole in the film is cured shut for now; look at it within %.0f h of printing, and plan the change."
+                    .formatted(Math.max(0, c.stopGap().everyHours() - c.stopGap().hours())), ServiceKind.FILM_CHANGE));
+        }
         for (String cause : c.openCauses()) {
             concerns.add(new Concern(WATCH, "cause",
                     "Presumed cause: " + cause.toLowerCase(Locale.ROOT) + ". No good run has confirmed it yet.", null));

@@ -35,9 +35,19 @@ class HoldRulesTest {
     private static final MachineTraits SELF_LEVELLING = new MachineTraits(MachineKind.MASK, true, false, true, LevelJoint.BALL);
     private static final MachineTraits AFTER_EACH_PRINT = new MachineTraits(MachineKind.MASK, false, true, true, LevelJoint.BALL);
     private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL);
-    private static final Fitted WHOLE = new Fitted(true, true, true, T, null);
+    private static final Fitted WHOLE = new Fitted(true, true, true, T, null, null);
 
     private final HoldRules rules = new HoldRules(KnowledgeFiles.shipped());
+
+    /** Eight hours of printing is common practice, no source. */
+    @Test
+    void aHoleThatIsOnlyCuredShutHoldsOnceNobodyLookedAtItForSoLong() {
+        assertThat(open(MASK, new Fitted(true, true, true, T, null, new StopGap(at(1), 7.9, 8)))).isEmpty();
+        assertThat(open(MASK, new Fitted(true, true, true, T, null, new StopGap(at(1), 8, 8)))).singleElement().satisfies(h -> {
+            assertThat(h.code()).isEqualTo(HoldCode.STOP_GAP_LAPSED);
+            assertThat(h.next()).isEqualTo(ServiceKind.VAT_INSPECTED);
+        });
+    }
 
     @Test
     void aMachineThatNothingHappenedToIsFree() {
@@ -150,19 +160,19 @@ class HoldRulesTest {
 
     @Test
     void whatIsNotFittedHolds() {
-        assertThat(open(MASK, new Fitted(false, false, true, T, null))).singleElement().satisfies(h -> {
+        assertThat(open(MASK, new Fitted(false, false, true, T, null, null))).singleElement().satisfies(h -> {
             assertThat(h.code()).isEqualTo(FILM_ENDED);
             assertThat(h.text()).isEqualTo("No vat is fitted.");
             assertThat(h.next()).isEqualTo(ServiceKind.VAT_FITTED);
         });
-        assertThat(open(MASK, new Fitted(true, false, false, T, null))).extracting(Hold::code).containsExactly(SCREEN_ENDED, FILM_ENDED);
-        assertThat(open(LASER, new Fitted(true, false, false, T, null))).singleElement().satisfies(h ->
+        assertThat(open(MASK, new Fitted(true, false, false, T, null, null))).extracting(Hold::code).containsExactly(SCREEN_ENDED, FILM_ENDED);
+        assertThat(open(LASER, new Fitted(true, false, false, T, null, null))).singleElement().satisfies(h ->
                 assertThat(h.next()).isEqualTo(ServiceKind.TANK_CHANGE));
     }
 
     @Test
     void mixedResinHolds() {
-        assertThat(open(MASK, new Fitted(true, true, true, T, at(1)))).extracting(Hold::code).containsExactly(RESIN_MIXED);
+        assertThat(open(MASK, new Fitted(true, true, true, T, at(1), null))).extracting(Hold::code).containsExactly(RESIN_MIXED);
     }
 
     @Test

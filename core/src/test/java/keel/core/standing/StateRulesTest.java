@@ -68,14 +68,14 @@ class StateRulesTest {
 
     @Test
     void aPresumedCauseIsWatchedUntilAGoodRunConfirmsIt() {
-        Standing standing = rules.of(new Circumstances(false, false, List.of(), List.of(), 0, 0, 0, 0.3, List.of("Vat bolts not tight"), List.of()));
+        Standing standing = rules.of(new Circumstances(false, false, List.of(), List.of(), 0, 0, 0, 0.3, List.of("Vat bolts not tight"), List.of(), null));
         assertThat(standing.state()).isEqualTo(MachineState.WATCH);
         assertThat(standing.sentence()).contains("vat bolts not tight");
     }
 
     @Test
     void anOpenQuirkIsWatched() {
-        Standing standing = rules.of(new Circumstances(false, false, List.of(), List.of(), 0, 0, 0, 0.3, List.of(), List.of("it smooths one axis only")));
+        Standing standing = rules.of(new Circumstances(false, false, List.of(), List.of(), 0, 0, 0, 0.3, List.of(), List.of("it smooths one axis only"), null));
         assertThat(standing.state()).isEqualTo(MachineState.WATCH);
         assertThat(standing.sentence()).contains("smooths one axis only");
     }
@@ -92,7 +92,7 @@ class StateRulesTest {
         Defaults own = Defaults.shipped().with(Map.of("lubrication.everyHours", 100.0, "no.such.figure", 1.0));
         assertThat(own.value("lubrication.everyHours")).isEqualTo(100);
         assertThat(own.figures()).hasSameSizeAs(Defaults.shipped().figures());
-        assertThat(new StateRules(own).of(new Circumstances(false, false, List.of(), List.of(), 120, 0, 0, 0.3, List.of(), List.of())).state())
+        assertThat(new StateRules(own).of(new Circumstances(false, false, List.of(), List.of(), 120, 0, 0, 0.3, List.of(), List.of(), null)).state())
                 .isEqualTo(MachineState.DUE);
         assertThatIllegalArgumentException().isThrownBy(() -> own.value("no.such.figure"));
     }
@@ -119,11 +119,11 @@ class StateRulesTest {
     }
 
     private Standing of(List<PartUse> parts, double sinceLubricated, double sinceAbraded, double hoursPerDay) {
-        return rules.of(new Circumstances(false, false, List.of(), parts, sinceLubricated, sinceAbraded, hoursPerDay, 0.3, List.of(), List.of()));
+        return rules.of(new Circumstances(false, false, List.of(), parts, sinceLubricated, sinceAbraded, hoursPerDay, 0.3, List.of(), List.of(), null));
     }
 
     private MachineState state(boolean off, boolean running, List<Hold> holds, List<PartUse> parts, double hoursPerDay) {
-        return rules.of(new Circumstances(off, running, holds, parts, 0, 0, hoursPerDay, 0.3, List.of(), List.of())).state();
+        return rules.of(new Circumstances(off, running, holds, parts, 0, 0, hoursPerDay, 0.3, List.of(), List.of(), null)).state();
     }
 
     private static PartUse film(double hours) {

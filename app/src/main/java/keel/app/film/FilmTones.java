@@ -1,0 +1,223 @@
+package keel.app.film;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import keel.app.fleet.Parts;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import keel.core.film.FilmTension;
+import keel.core.film.HeardFilm;
+import keel.core.film.Membrane;
+import keel.core.film.TapTone;
+import keel.core.film.ToneComparison;
+import keel.core.film.ToneTrace;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** How films sounded, and what each model of vat should sound like. */
+@Service
+@Transactional
+public class FilmTones {
+
+    private static final String TONE = """
+            select t.id, t.film_id, t.at, p.name, t.fundamental_hz, t.spread_hz, t.taps, t.temperature_c, t.dry_n_per_m, t.with_air_n_per_m, t.stress_mpa, t.evenness, t.trace
+            from film_tone t join person p on p.id = t.person_id where not t.withdrawn
+            """;
+
+    private final Parts parts;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final ObjectMapper json;
+    private final Clock clock;
+
+    FilmTones(Parts parts, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+        this.parts = parts;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** Where a reference comes from: a film that sounded good, a tone that the shop or its film's supplier states, or a maker's tension. */
+    public enum School {
+        EAR("A good film of this model"), STATED("A stated tone"), MAKER("The maker's tension");
+
+        private final String words;
+
+        School(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** What was drawn of the two recordings; {@code quarter} is null without one. */
+    public record Traces(ToneTrace centre, ToneTrace quarter, List<TapTone.Peak> centrePeaks, List<TapTone.Peak> quarterPeaks) {}
+
+    /** A film as it was heard once. */
+    public record Tone(long id, Instant at, String person, double hz, double spreadHz, int taps, Double temperatureC, double dryNPerM, double withAirNPerM, double stressMpa,
+                       Double evenness, Traces traces) {
+
+        /** Against a reference; null without one. */
+        public ToneComparison against(Reference reference) {
+            return reference == null ? null : ToneComparison.of(hz, stressMpa, temperatureC, reference.hz(), reference.temperatureC());
+        }
+    }
+
+    /** What a film of that thickness in a vat of that model should sound like. */
+    public record Reference(long id, School school, double thicknessMm, double hz, Double tensionNPerM, Double temperatureC, Instant madeAt, String madeBy) {}
+
+    /** Keeps a clear tone of the film in a vat. */
+    public long keep(Vats.Vat vat, HeardFilm heard, Traces traces, Double temperatureC) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.when(vat.film() == null, "file", "There is no film in vat " + vat.code() + ".");
+        findings.when(!heard.clear(), "file", "There is no clear tone to keep.");
+        if (temperatureC != null) {
+            findings.range(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
+        }
+        Refused.unless(findings);
+        FilmTension t = heard.tension();
+        GeneratedKeyHolder key = new GeneratedKeyHolder();
+        jdbc.sql("""
+                insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, temperature_c, dry_n_per_m, with_air_n_per_m, stress_mpa, evenness, trace, withdrawn)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
+                .params(vat.film().id(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), heard.centre().fundamentalHz(), heard.centre().spreadHz(), heard.centre().taps(),
+                        temperatureC, t.dryNPerM(), t.withAirNPerM(), t.stressMPa(), t.evenness(), text(traces)).update(key, "id");
+        long id = key.getKey().longValue();
+        logbook.write(LogDraft.of(LogKind.FILM_TAPPED, parts.machineOfVat(vat.id()), "FILM_TONE", id, clock.instant(), String.format(Locale.ROOT,
+                "Film %s in vat %s tapped: %.0f Hz%s.", vat.film().code(), vat.code(), heard.centre().fundamentalHz(),
+                t.evenness() == null ? "" : String.format(Locale.ROOT, ", evenness %.2f", t.evenness())), Map.of("film", vat.film().code(), "hz", heard.centre().fundamentalHz()), actor));
+        return id;
+    }
+
+    /** Takes a tone back that was no good tap. */
+    public void withdraw(Vats.Vat vat, long id) {
+        Actor actor = Actor.current();
+        int changed = vat.film() == null ? 0 : jdbc.sql("update film_tone set withdrawn = true where id = ? and film_id = ? and not withdrawn").params(id, vat.film().id()).update();
+        if (changed == 0) {
+            throw new NotThere("There is no such tone of this film.");
+        }
+        logbook.write(LogDraft.of(LogKind.FILM_TAPPED, parts.machineOfVat(vat.id()), "FILM_TONE", id, clock.instant(),
+                "A tone of film " + vat.film().code() + " taken back.", Map.of("tone", id), actor).superseding(logbook.latest("FILM_TONE", id, LogKind.FILM_TAPPED), "not a good tap"));
+    }
+
+    /** Tones of a film, latest first. */
+    @Transactional(readOnly = true)
+    public List<Tone> of(long filmId) {
+        return jdbc.sql(TONE + " and t.film_id = ? order by t.at desc, t.id desc").param(filmId).query((row, i) -> tone(row)).list();
+    }
+
+    /** The latest tone of each film that is in a vat, by the film's number in the records. */
+    @Transactional(readOnly = true)
+    public Map<Long, Tone> latest() {
+        record Row(long film, Tone tone) {}
+        return jdbc.sql(TONE + """
+                 and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id and f.removed_at is null where not x.withdrawn group by x.film_id)""")
+                .query((row, i) -> new Row(row.getLong(2), tone(row))).list().stream().collect(Collectors.toMap(Row::film, Row::tone));
+    }
+
+    /** The reference of each model, by its number and the thickness in micrometres. */
+    @Transactional(readOnly = true)
+    public Map<String, Reference> references() {
+        record Row(long model, Reference reference) {}
+        return jdbc.sql("""
+                select r.model_id, r.id, r.school, r.thickness_mm, r.hz, r.tension_n_per_m, r.temperature_c, r.made_at, p.name from tone_reference r join person p on p.id = r.person_id
+                where r.id in (select max(id) from tone_reference group by model_id, thickness_mm)""")
+                .query((row, i) -> new Row(row.getLong(1), new Reference(row.getLong(2), School.valueOf(row.getString(3)), row.getDouble(4), row.getDouble(5), row.getObject(6, Double.class),
+                        row.getObject(7, Double.class), row.getObject(8, OffsetDateTime.class).toInstant(), row.getString(9)))).list()
+                .stream().collect(Collectors.toMap(r -> key(r.model(), r.reference().thicknessMm()), Row::reference));
+    }
+
+    /** What the film in this vat should sound like, if somebody said so. */
+    @Transactional(readOnly = true)
+    public Optional<Reference> reference(Vats.Vat vat) {
+        return Optional.ofNullable(vat.film() == null || vat.film().thicknessMm() == null ? null : references().get(key(vat.model().id(), vat.film().thicknessMm())));
+    }
+
+    /** The key of a reference in {@link #references}: a model and a thickness. */
+    static String key(long model, double thicknessMm) {
+        return model + " " + Math.round(1000 * thicknessMm);
+    }
+
+    /** A film that sounded good becomes the reference of its model and thickness. */
+    public void refer(Vats.Vat vat, long toneId) {
+        Tone tone = of(vat.film().id()).stream().filter(t -> t.id() == toneId).findFirst().orElseThrow(() -> new NotThere("There is no such tone of this film."));
+        write(vat, School.EAR, tone.hz(), null, tone.temperatureC(), toneId);
+    }
+
+    /** A tone that somebody states. */
+    public void state(Vats.Vat vat, Double hz, Double temperatureC) {
+        Findings findings = new Findings();
+        findings.range(hz, 20, 5000, "hz", "The tone", "Hz");
+        write(vat, School.STATED, findings, hz, null, temperatureC);
+    }
+
+    /** A maker's tension, with the mass of the air, becomes a tone of this window. */
+    public void make(Vats.Vat vat, Double newtonPerMetre, Double temperatureC) {
+        Findings findings = new Findings();
+        boolean sound = findings.range(newtonPerMetre, 1, 20_000, "tension", "The tension", "N/m");
+        Double hz = !sound ? null : Double.valueOf(Membrane.ofFep(vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), newtonPerMetre).toneHz(1, 1));
+        write(vat, School.MAKER, findings, hz, newtonPerMetre, temperatureC);
+    }
+
+    private void write(Vats.Vat vat, School school, Findings findings, Double hz, Double tension, Double temperatureC) {
+        if (temperatureC != null) {
+            findings.range(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
+        }
+        findings.when(vat.film() == null, "hz", "There is no film in vat " + vat.code() + ".");
+        Refused.unless(findings);
+        write(vat, school, hz, tension, temperatureC, null);
+    }
+
+    private void write(Vats.Vat vat, School school, double hz, Double tension, Double temperatureC, Long toneId) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        jdbc.sql("insert into tone_reference (model_id, thickness_mm, school, hz, tension_n_per_m, temperature_c, tone_id, made_at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                .params(vat.model().id(), vat.film().thicknessMm(), school.name(), hz, tension, temperatureC, toneId, clock.instant().atOffset(ZoneOffset.UTC), keeper.personId()).update();
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", vat.model().id(), clock.instant(), String.format(Locale.ROOT,
+                "Reference tone for films of %.3f mm in vats for %s: %.0f Hz, %s.", vat.film().thicknessMm(), vat.model().name(), hz, school.words().toLowerCase(Locale.ROOT)),
+                Map.of("hz", hz, "school", school), keeper));
+    }
+
+    private Tone tone(ResultSet row) throws SQLException {
+        return new Tone(row.getLong(1), row.getObject(3, OffsetDateTime.class).toInstant(), row.getString(4), row.getDouble(5), row.getDouble(6), row.getInt(7),
+                row.getObject(8, Double.class), row.getDouble(9), row.getDouble(10), row.getDouble(11), row.getObject(12, Double.class), traces(row.getString(13)));
+    }
+
+    private String text(Traces traces) {
+        try {
+            return json.writeValueAsString(traces);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private Traces traces(String text) {
+        try {
+            return json.readValue(text, Traces.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

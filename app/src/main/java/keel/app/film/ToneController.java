@@ -1,0 +1,179 @@
+package keel.app.film;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import keel.app.air.Air;
+import keel.app.fleet.Fleet;
+import keel.app.instruments.Instruments;
+import keel.app.problems.Conflict;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.core.Findings;
+import keel.core.film.FilmTension;
+import keel.core.film.HeardFilm;
+import keel.core.film.Membrane;
+import keel.core.film.Recording;
+import keel.core.film.TakeUp;
+import keel.core.film.TapTone;
+import keel.core.film.ToneComparison;
+import keel.core.film.ToneTrace;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+
+/** A film's tension by its tone: how to tap it, what was heard, what it should sound like and which side to take up. */
+@Controller
+class ToneController {
+
+    private final Vats vats;
+    private final FilmTones tones;
+    private final Fleet fleet;
+    private final Air air;
+    private final Instruments instruments;
+    private final Clock clock;
+
+    ToneController(Vats vats, FilmTones tones, Fleet fleet, Air air, Instruments instruments, Clock clock) {
+        this.vats = vats;
+        this.tones = tones;
+        this.fleet = fleet;
+        this.air = air;
+        this.instruments = instruments;
+        this.clock = clock;
+    }
+
+    /** What a page shows of one hearing. {@code quarter} is null without a second recording. */
+    record Heard(FilmTones.Tone tone, ToneComparison against, TakeUp takeUp, ToneDrawing centre, ToneDrawing quarter, boolean tooLoud) {}
+
+    @GetMapping("/vats/{code}/tone")
+    String tone(@PathVariable String code, Model model) {
+        return show(vats.one(code), new LinkedHashMap<>(), model);
+    }
+
+    /** Listens to the recordings; a clear tone is kept. */
+    @PostMapping("/vats/{code}/tone")
+    String listen(@PathVariable String code, @RequestParam Map<String, String> typed, @RequestParam(required = false) MultipartFile centre,
+                  @RequestParam(required = false) MultipartFile quarter, Model model, HttpServletResponse response) throws IOException {
+        Vats.Vat vat = vats.one(code);
+        try {
+            Findings findings = new Findings();
+            Double temperatureC = Typed.number(typed.get("temperatureC"), "temperatureC", findings);
+            findings.when(vat.film() == null, "centre", "There is no film in vat " + vat.code() + ".");
+            Refused.unless(findings);
+            boolean simulated = "true".equals(typed.get("simulated"));
+            Recording first = simulated ? simulated(vat, false) : recording(centre, "centre", true);
+            Recording second = simulated ? simulated(vat, true) : recording(quarter, "quarter", false);
+            return heard(vat, first, second, temperatureC, model, response, typed);
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return show(vat, typed, model);
+        }
+    }
+
+    private String heard(Vats.Vat vat, Recording first, Recording second, Double temperatureC, Model model, HttpServletResponse response, Map<String, String> typed) {
+        TapTone centre = TapTone.of(first);
+        TapTone quarter = second == null ? null : TapTone.of(second);
+        HeardFilm heard = HeardFilm.of(centre, quarter, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
+        FilmTones.Traces traces = new FilmTones.Traces(ToneTrace.of(first), second == null ? null : ToneTrace.of(second), centre.peaks(), quarter == null ? List.of() : quarter.peaks());
+        if (!heard.clear() || !heard.agree()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+            model.addAttribute("unclear", ToneDrawing.of(traces.centre(), centre.peaks(), null, null, null));
+            model.addAttribute("disagree", !heard.agree());
+            model.addAttribute("tooLoud", traces.centre().tooLoud());
+            model.addAttribute("noTaps", traces.centre().tapsAtS().isEmpty());
+            return show(vat, typed, model);
+        }
+        tones.keep(vat, heard, traces, temperatureC);
+        return "redirect:/vats/" + vat.code() + "/tone?heard";
+    }
+
+    @PostMapping("/vats/{code}/tone/reference")
+    String reference(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        Vats.Vat vat = vats.one(code);
+        try {
+            Findings findings = new Findings();
+            Double temperatureC = Typed.number(typed.get("referenceC"), "referenceC", findings);
+            Double hz = Typed.number(typed.get("hz"), "hz", findings);
+            Double tension = Typed.number(typed.get("tension"), "tension", findings);
+            Refused.unless(findings);
+            switch (typed.getOrDefault("school", "")) {
+                case "EAR" -> tones.refer(vat, Long.parseLong(typed.getOrDefault("tone", "0")));
+                case "STATED" -> tones.state(vat, hz, temperatureC);
+                case "MAKER" -> tones.make(vat, tension, temperatureC);
+                default -> throw new Refused("school", "Choose where the reference comes from.");
+            }
+            return "redirect:/vats/" + vat.code() + "/tone?kept";
+        } catch (NumberFormatException e) {
+            throw new Refused("tone", "There is no such tone.");
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return show(vat, typed, model);
+        }
+    }
+
+    @PostMapping("/vats/{code}/tone/{id}/withdraw")
+    String withdraw(@PathVariable String code, @PathVariable long id) {
+        Vats.Vat vat = vats.one(code);
+        tones.withdraw(vat, id);
+        return "redirect:/vats/" + vat.code() + "/tone";
+    }
+
+    private Recording simulated(Vats.Vat vat, boolean quarter) {
+        return Recording.ofWav((vat.machine() == null ? java.util.Optional.<byte[]>empty()
+                : instruments.at(vat.machine()).flatMap(box -> box.taps(vat.machine(), quarter, clock.instant())))
+                .orElseThrow(() -> new Refused("centre", "The simulated microphone hears only vats that are on a machine of the demo.")));
+    }
+
+    private static Recording recording(MultipartFile file, String field, boolean needed) throws IOException {
+        if (file == null || file.isEmpty()) {
+            if (needed) {
+                throw new Refused(field, "Record some taps at the centre, or choose a recording.");
+            }
+            return null;
+        }
+        try {
+            return Recording.ofWav(file.getBytes());
+        } catch (IllegalArgumentException e) {
+            throw new Refused(field, e.getMessage());
+        }
+    }
+
+    private String show(Vats.Vat vat, Map<String, String> typed, Model model) {
+        List<FilmTones.Tone> all = vat.film() == null ? List.of() : tones.of(vat.film().id());
+        FilmTones.Reference reference = tones.reference(vat).orElse(null);
+        model.addAttribute("v", vat);
+        model.addAttribute("form", typed);
+        model.addAttribute("tones", all);
+        model.addAttribute("heard", all.isEmpty() ? null : view(vat, all.get(0), reference));
+        model.addAttribute("reference", reference);
+        model.addAttribute("mostApart", ToneComparison.MOST_APART_K);
+        model.addAttribute("measurable", vat.machine() != null && !vat.tank() && instruments.at(vat.machine()).isPresent());
+        model.addAttribute("room", vat.machine() == null ? null : air.rooms().stream().filter(r -> r.code().equals(fleet.roomOf(fleet.machine(vat.machine()).id()))).findFirst().orElse(null));
+        return "film/tone";
+    }
+
+    private static Heard view(Vats.Vat vat, FilmTones.Tone tone, FilmTones.Reference reference) {
+        ToneComparison against = tone.against(reference);
+        FilmTension.Verdict verdict = against == null || against.cents() == null ? FilmTension.Verdict.GOOD : against.verdict();
+        Double referenceHz = reference == null ? null : Double.valueOf(reference.hz());
+        FilmTones.Traces t = tone.traces();
+        Double second = second(vat, tone);
+        return new Heard(tone, against, TakeUp.of(verdict, tone.evenness(), vat.model().windowLengthMm() >= vat.model().windowWidthMm()),
+                ToneDrawing.of(t.centre(), t.centrePeaks(), tone.hz(), second, referenceHz),
+                t.quarter() == null ? null : ToneDrawing.of(t.quarter(), t.quarterPeaks(), tone.hz(), second, referenceHz), t.centre().tooLoud());
+    }
+
+    /** The second tone of a film so even, Hz; null where it was not told apart. */
+    private static Double second(Vats.Vat vat, FilmTones.Tone tone) {
+        return tone.evenness() == null ? null : tone.traces().quarterPeaks().stream().map(TapTone.Peak::hz).filter(hz -> hz > tone.hz() * 1.04).findFirst().orElse(null);
+    }
+}
