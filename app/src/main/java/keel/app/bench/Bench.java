@@ -142,7 +142,8 @@ public class Bench {
     /** Where nothing was fitted, nobody has to say why it ended. */
     private Map<String, Object> withEndReason(ServiceKind kind, MachineRef machine, Map<String, Object> given) {
         boolean missing = kind.field("endReason").isPresent() && !present(given.get("endReason"));
-        if (!missing || machine == null || occupancy.filmAt(machine.id(), clock.instant()).isPresent() || kind == ServiceKind.SCREEN_CHANGE) {
+        if (!missing || kind == ServiceKind.SCREEN_CHANGE || (machine == null ? parts.filmIn(parts.vat((String) given.get("vat"), "vat").id()) != null
+                : occupancy.filmAt(machine.id(), clock.instant()).isPresent())) {
             return given;
         }
         Map<String, Object> more = new LinkedHashMap<>(given);

@@ -8,6 +8,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
+import keel.app.film.Seats;
+import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineEntry;
 import keel.app.fleet.ModelEntry;
@@ -21,6 +23,7 @@ import keel.app.people.Role;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
 import keel.core.bolts.VatFrame;
+import keel.core.film.FilmSeat;
 import keel.core.resin.VatSize;
 import keel.core.standing.MachineKind;
 import keel.sim.story.Saltmarsh;
@@ -42,12 +45,14 @@ class DemoShop {
     private final Resins resins;
     private final Stock stock;
     private final Parts parts;
+    private final Vats vats;
+    private final Seats seats;
     private final ShopClock clock;
     private final Replay replay;
     private final Path home;
     private final Map<String, Actor> actors = new HashMap<>();
 
-    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, ShopClock clock, Replay replay,
+    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, ShopClock clock, Replay replay,
              @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
@@ -55,6 +60,8 @@ class DemoShop {
         this.resins = resins;
         this.stock = stock;
         this.parts = parts;
+        this.vats = vats;
+        this.seats = seats;
         this.clock = clock;
         this.replay = replay;
         this.home = home;
@@ -106,12 +113,17 @@ class DemoShop {
         }
         settings.rename(Saltmarsh.NAME, ZoneId.systemDefault().getId());
         Saltmarsh.ROOMS.forEach(fleet::addRoom);
-        Saltmarsh.RESINS.forEach(r -> resins.add(r.name(), r.density()));
+        Saltmarsh.RESINS.forEach(r -> resins.add(r.name(), r.density(), r.family()));
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
+        vats.all(false).stream().map(Vats.Vat::model).distinct().forEach(m -> seats.measure(m.id(), m.name(), seat(Saltmarsh.seat(m.code()))));
+    }
+
+    private static FilmSeat seat(Saltmarsh.SeatSpec s) {
+        return new FilmSeat(s.cornerScrewMm(), s.sideScrewMm(), s.spacerMm(), s.pressMm(), s.lipMm(), s.sheetLengthMm(), s.sheetWidthMm(), s.vatPrice());
     }
 
     static ModelEntry model(Saltmarsh.ModelSpec m) {

@@ -12,6 +12,10 @@ import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.failures.FailureEntry;
 import keel.app.failures.Failures;
+import keel.app.film.FilmLives;
+import keel.app.film.FilmLooks;
+import keel.app.film.FilmTones;
+import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.ops.ShopClock;
@@ -24,10 +28,12 @@ import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.starting.GateQuestions;
+import keel.app.stores.FilmPacks;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
 import keel.app.upkeep.Rebuild;
 import keel.core.exposure.WorkingCurve;
+import keel.core.film.Recording;
 import keel.core.profile.Setting;
 import keel.sim.shop.Happening;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -55,6 +61,11 @@ class Replay {
     private final LookIns lookIns;
     private final GateQuestions questions;
     private final Quirks quirks;
+    private final FilmPacks packs;
+    private final Vats vats;
+    private final FilmLooks looks;
+    private final FilmTones tones;
+    private final FilmLives lives;
     private final ShopClock clock;
     private final Rebuild rebuild;
     private final EntityManager entities;
@@ -63,7 +74,8 @@ class Replay {
     private int entered;
 
     Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
-           Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+           Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
+           FilmLooks looks, FilmTones tones, FilmLives lives, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
@@ -77,6 +89,11 @@ class Replay {
         this.lookIns = lookIns;
         this.questions = questions;
         this.quirks = quirks;
+        this.packs = packs;
+        this.vats = vats;
+        this.looks = looks;
+        this.tones = tones;
+        this.lives = lives;
         this.clock = clock;
         this.rebuild = rebuild;
         this.entities = entities;
@@ -148,6 +165,18 @@ class Replay {
             quirks.add("MACHINE", q.machine(), q.code(), q.text(), q.workaround());
         } else if (happening instanceof Happening.Compared c) {
             quirks.compare(c.piece(), c.first(), c.firstShows(), c.second(), c.secondShows(), true);
+        } else if (happening instanceof Happening.PackBought b) {
+            packs.add(new FilmPacks.PackEntry(b.supplier(), b.lot(), "FEP", b.thicknessMm(), b.lengthMm(), b.widthMm(), b.sheets(), b.price()));
+        } else if (happening instanceof Happening.FilmLooked l) {
+            look(l);
+        } else if (happening instanceof Happening.FilmTapped t) {
+            Vats.Vat vat = vatOf(t.machine());
+            long id = tones.keep(vat, tones.hear(vat, Recording.ofWav(t.centre().wav()), Recording.ofWav(t.quarter().wav())), t.temperatureC());
+            if (t.right()) {
+                tones.refer(vat, id);
+            }
+        } else if (happening instanceof Happening.FilmTried t) {
+            lives.experiment(vatOf(t.machine()), t.what());
         } else if (happening instanceof Happening.RoomRead r) {
             air.read(r.room(), r.temperatureC(), r.humidityPercent());
         } else if (happening instanceof Happening.StockMoved m) {
@@ -157,6 +186,16 @@ class Replay {
         if (++entered % BATCH == 0) {
             entities.clear();
         }
+    }
+
+    private Vats.Vat vatOf(String machine) {
+        return vats.one(parts.vatOn(fleet.machine(machine).id()).code());
+    }
+
+    private void look(Happening.FilmLooked l) {
+        Vats.Vat vat = vatOf(l.machine());
+        looks.write(vat.code(), new FilmLooks.LookEntry(l.clouding(), l.uvBare(), l.uvThrough(), l.leak() == null ? null : FilmLooks.Leak.valueOf(l.leak()), l.marks(), null),
+                vat.model().plateWidthMm(), vat.model().plateDepthMm());
     }
 
     private void changeProfile(Happening.ProfileChanged c) {

@@ -206,12 +206,12 @@ public class FilmLooks {
         return MarksCompared.of(looks.size() < 2 ? List.of() : looks.get(1).marks(), looks.get(0).marks());
     }
 
-    /** Light that a film let through when it was last metered at or before a moment, or, where nobody metered it then, first after. */
+    /** Light that a film let through when it was metered nearest to a moment; empty where nobody metered it within two weeks of it. */
     @Transactional(readOnly = true)
     public Optional<Double> transmittanceNear(long filmId, Instant at) {
         return jdbc.sql("""
-                select transmittance from film_look where film_id = :film and transmittance is not null and not withdrawn
-                order by case when at <= :at then 0 else 1 end, abs(datediff(minute, at, :at)) fetch first row only""")
+                select transmittance from film_look where film_id = :film and transmittance is not null and not withdrawn and abs(datediff(day, at, :at)) <= 14
+                order by abs(datediff(minute, at, :at)) fetch first row only""")
                 .param("film", filmId).param("at", at.atOffset(ZoneOffset.UTC)).query(Double.class).optional();
     }
 

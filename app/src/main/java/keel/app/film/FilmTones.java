@@ -25,6 +25,7 @@ import keel.core.Findings;
 import keel.core.film.FilmTension;
 import keel.core.film.HeardFilm;
 import keel.core.film.Membrane;
+import keel.core.film.Recording;
 import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
 import keel.core.film.ToneTrace;
@@ -88,8 +89,25 @@ public class FilmTones {
     /** What a film of that thickness in a vat of that model should sound like. */
     public record Reference(long id, School school, double thicknessMm, double hz, Double tensionNPerM, Double temperatureC, Instant madeAt, String madeBy) {}
 
-    /** Keeps a clear tone of the film in a vat. */
-    public long keep(Vats.Vat vat, HeardFilm heard, Traces traces, Double temperatureC) {
+    /** What was heard of the film in a vat, with what a drawing needs. */
+    public record Hearing(HeardFilm heard, Traces traces) {}
+
+    /**
+     * Listens to taps on the film in a vat.
+     *
+     * @param quarter taps at a quarter of the long side, null without them
+     */
+    @Transactional(readOnly = true)
+    public Hearing hear(Vats.Vat vat, Recording centre, Recording quarter) {
+        TapTone first = TapTone.of(centre);
+        TapTone second = quarter == null ? null : TapTone.of(quarter);
+        HeardFilm heard = HeardFilm.of(first, second, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
+        return new Hearing(heard, new Traces(ToneTrace.of(centre), quarter == null ? null : ToneTrace.of(quarter), first.peaks(), second == null ? List.of() : second.peaks()));
+    }
+
+    /** Keeps a clear tone of the film in a vat. Answers its number. */
+    public long keep(Vats.Vat vat, Hearing hearing, Double temperatureC) {
+        HeardFilm heard = hearing.heard();
         Actor actor = Actor.current();
         Findings findings = new Findings();
         findings.when(vat.film() == null, "file", "There is no film in vat " + vat.code() + ".");
@@ -104,7 +122,7 @@ public class FilmTones {
                 insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, temperature_c, dry_n_per_m, with_air_n_per_m, stress_mpa, evenness, trace, withdrawn)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
                 .params(vat.film().id(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), heard.centre().fundamentalHz(), heard.centre().spreadHz(), heard.centre().taps(),
-                        temperatureC, t.dryNPerM(), t.withAirNPerM(), t.stressMPa(), t.evenness(), text(traces)).update(key, "id");
+                        temperatureC, t.dryNPerM(), t.withAirNPerM(), t.stressMPa(), t.evenness(), text(hearing.traces())).update(key, "id");
         long id = key.getKey().longValue();
         logbook.write(LogDraft.of(LogKind.FILM_TAPPED, parts.machineOfVat(vat.id()), "FILM_TONE", id, clock.instant(), String.format(Locale.ROOT,
                 "Film %s in vat %s tapped: %.0f Hz%s.", vat.film().code(), vat.code(), heard.centre().fundamentalHz(),

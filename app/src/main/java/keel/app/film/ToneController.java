@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.air.Air;
 import keel.app.fleet.Fleet;
 import keel.app.instruments.Instruments;
@@ -15,13 +16,10 @@ import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.core.Findings;
 import keel.core.film.FilmTension;
-import keel.core.film.HeardFilm;
-import keel.core.film.Membrane;
 import keel.core.film.Recording;
 import keel.core.film.TakeUp;
 import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
-import keel.core.film.ToneTrace;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -80,19 +78,17 @@ class ToneController {
     }
 
     private String heard(Vats.Vat vat, Recording first, Recording second, Double temperatureC, Model model, HttpServletResponse response, Map<String, String> typed) {
-        TapTone centre = TapTone.of(first);
-        TapTone quarter = second == null ? null : TapTone.of(second);
-        HeardFilm heard = HeardFilm.of(centre, quarter, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
-        FilmTones.Traces traces = new FilmTones.Traces(ToneTrace.of(first), second == null ? null : ToneTrace.of(second), centre.peaks(), quarter == null ? List.of() : quarter.peaks());
-        if (!heard.clear() || !heard.agree()) {
+        FilmTones.Hearing hearing = tones.hear(vat, first, second);
+        FilmTones.Traces traces = hearing.traces();
+        if (!hearing.heard().clear() || !hearing.heard().agree()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-            model.addAttribute("unclear", ToneDrawing.of(traces.centre(), centre.peaks(), null, null, null));
-            model.addAttribute("disagree", !heard.agree());
+            model.addAttribute("unclear", ToneDrawing.of(traces.centre(), traces.centrePeaks(), null, null, null));
+            model.addAttribute("disagree", !hearing.heard().agree());
             model.addAttribute("tooLoud", traces.centre().tooLoud());
             model.addAttribute("noTaps", traces.centre().tapsAtS().isEmpty());
             return show(vat, typed, model);
         }
-        tones.keep(vat, heard, traces, temperatureC);
+        tones.keep(vat, hearing, temperatureC);
         return "redirect:/vats/" + vat.code() + "/tone?heard";
     }
 
@@ -128,7 +124,7 @@ class ToneController {
     }
 
     private Recording simulated(Vats.Vat vat, boolean quarter) {
-        return Recording.ofWav((vat.machine() == null ? java.util.Optional.<byte[]>empty()
+        return Recording.ofWav((vat.machine() == null ? Optional.<byte[]>empty()
                 : instruments.at(vat.machine()).flatMap(box -> box.taps(vat.machine(), quarter, clock.instant())))
                 .orElseThrow(() -> new Refused("centre", "The simulated microphone hears only vats that are on a machine of the demo.")));
     }

@@ -33,18 +33,20 @@ class VatController {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final FilmExposure exposure;
+    private final FilmLives lives;
     private final Fleet fleet;
     private final Standings standings;
     private final ShopSettings settings;
     private final Instruments instruments;
     private final Clock clock;
 
-    VatController(Vats vats, FilmLooks looks, FilmTones tones, FilmExposure exposure, Fleet fleet, Standings standings, ShopSettings settings,
+    VatController(Vats vats, FilmLooks looks, FilmTones tones, FilmExposure exposure, FilmLives lives, Fleet fleet, Standings standings, ShopSettings settings,
                   Instruments instruments, Clock clock) {
         this.vats = vats;
         this.looks = looks;
         this.tones = tones;
         this.exposure = exposure;
+        this.lives = lives;
         this.fleet = fleet;
         this.standings = standings;
         this.settings = settings;
@@ -68,6 +70,7 @@ class VatController {
         model.addAttribute("reference", reference);
         model.addAttribute("against", heard.isEmpty() ? null : heard.get(0).against(reference));
         model.addAttribute("exposure", exposure.of(vat, seen).orElse(null));
+        model.addAttribute("experiments", lives.experiments(vat));
         model.addAttribute("now", vat.machine() == null ? null : standings.of(vat.machine()));
         Map<String, Double> pace = vat.machine() == null ? Map.of() : Map.of(vat.machine(), standings.of(vat.machine()).hoursPerDay());
         model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults(), clock.instant(), settings.zone()));

@@ -110,7 +110,7 @@ class FloorController {
         model.addAttribute("plate", PlateMap.of(machine.plateWidthMm(), machine.plateDepthMm(), failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
         model.addAttribute("lives", LifeStrips.of(machine, parts.spans(machine.id()), failures.seenSince(machine.id(), machine.since()), defaults, now,
                 settings.zone()));
-        model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> g.machine().equals(code)).toList(),
+        model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> code.equals(g.machine())).toList(),
                 lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),
                 drying.now().stream().filter(d -> d.machine().equals(code)).toList(), now));
         model.addAttribute("services", ServiceKind.of(ref.traits()));

@@ -20,6 +20,7 @@ import java.util.stream.Stream;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.bench.ServiceView;
+import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.logbook.LogDraft;
@@ -35,10 +36,13 @@ import keel.core.Findings;
 import keel.core.bolts.BoltFrame;
 import keel.core.bolts.School;
 import keel.core.bolts.Tightening;
+import keel.core.bolts.VatFrame;
 import keel.core.guide.Procedure;
 import keel.core.guide.Procedures;
 import keel.core.guide.Step;
 import keel.core.standing.FieldReading;
+import keel.core.standing.LevelJoint;
+import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -50,15 +54,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Guides {
 
-    /** Step of a session that has only its summary left. */
-    private static final String END = "end";
-
+    private static final int MOST_AT_ONCE = 12;
     private static final Set<ServiceField.Type> ANSWERS_NOTED = Set.of(ServiceField.Type.CHOICE, ServiceField.Type.NUMBER, ServiceField.Type.TEXT);
 
     private final GuideSessions sessions;
     private final GuideNotes notes;
     private final Procedures procedures = Procedures.shipped();
     private final Fleet fleet;
+    private final Vats vats;
     private final Bench bench;
     private final Stock stock;
     private final Occupancy occupancy;
@@ -67,11 +70,12 @@ public class Guides {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
+    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
            ObjectMapper json, Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
         this.fleet = fleet;
+        this.vats = vats;
         this.bench = bench;
         this.stock = stock;
         this.occupancy = occupancy;
@@ -97,6 +101,11 @@ public class Guides {
                 .orElseThrow(() -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
     }
 
+    /** @throws NotThere if there is no such procedure */
+    public Procedure called(String code) {
+        return procedures.called(code).orElseThrow(() -> new NotThere("There is no procedure called " + code + "."));
+    }
+
     /** The session of this procedure that is open on the machine, if there is one. */
     @Transactional(readOnly = true)
     public OptionalLong openOn(MachineRef machine, String procedure) {
@@ -113,10 +122,7 @@ public class Guides {
         if (open.isPresent()) {
             return open.get().id;
         }
-        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.writes().get(0).kind().asksForStandstill())
-                .ifPresent(run -> {
-                    throw new Conflict("machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
-                });
+        requireStill(machine, procedure);
         GuideSession session = new GuideSession();
         session.procedureCode = procedureCode;
         session.machineId = machine.id();
@@ -126,6 +132,54 @@ public class Guides {
         session.startedBy = actor.personId();
         touch(session, actor);
         return sessions.saveAndFlush(session).id;
+    }
+
+    /**
+     * Begins a procedure with vats, several in one sitting. Vats may be on the shelf or on machines that stand still.
+     *
+     * @param vats codes, in the order in which they are gone through
+     */
+    public long beginSitting(String procedureCode, List<String> vatCodes) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.when(vatCodes.isEmpty(), "vats", "Choose at least one vat.");
+        findings.when(vatCodes.size() > MOST_AT_ONCE, "vats", "More than " + MOST_AT_ONCE + " at once is no sitting but a week.");
+        findings.when(Set.copyOf(vatCodes).size() < vatCodes.size(), "vats", "A vat is there twice.");
+        Refused.unless(findings);
+        Procedure procedure = called(procedureCode);
+        GuideSession session = new GuideSession();
+        session.procedureCode = procedureCode;
+        session.answers = "{}";
+        session.step = procedure.steps().get(0).code();
+        session.startedAt = clock.instant();
+        session.startedBy = actor.personId();
+        touch(session, actor);
+        sessions.saveAndFlush(session);
+        for (int place = 0; place < vatCodes.size(); place++) {
+            join(session, place, vats.one(vatCodes.get(place)), procedure);
+        }
+        return session.id;
+    }
+
+    private void join(GuideSession session, int place, Vats.Vat vat, Procedure procedure) {
+        Course.Subject subject = subject(vat, "", 0, "{}");
+        if (!procedure.when().holds(subject.traits, Map.of())) {
+            throw new Conflict("vats", procedure.name() + " is not for " + subject.name() + ".");
+        }
+        if (subject.machine != null) {
+            occupancy.lock(subject.machine.id());
+            requireStill(subject.machine, procedure);
+        }
+        // where nothing was in it, nobody has to say why it ended
+        jdbc.sql("insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, ?, ?, 0, ?)")
+                .params(session.id, place, vat.id(), procedure.path(subject.traits, Map.of()).get(0).code(), vat.film() == null ? "{\"endReason\":\"OTHER\"}" : "{}").update();
+    }
+
+    private void requireStill(MachineRef machine, Procedure procedure) {
+        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.writes().get(0).kind().asksForStandstill())
+                .ifPresent(run -> {
+                    throw new Conflict("machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
+                });
     }
 
     @Transactional(readOnly = true)
@@ -142,48 +196,35 @@ public class Guides {
      */
     public void done(long id, int version, Map<String, Object> given) {
         GuideSession session = open(id, version);
-        MachineRef machine = fleet.machine(session.machineId);
-        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
-        Step step = procedure.step(session.step).orElseThrow(() -> new Conflict("Every step is done."));
-        Map<String, String> answers = answers(session);
-        answers.putAll(read(step, given));
-        session.answers = text(answers);
-        go(session, procedure.after(step.code(), machine.traits(), answers).map(Step::code).orElse(END));
+        Course course = course(session);
+        Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
+        course.done(read(step, given));
+        keep(session, course);
     }
 
     /** Back to the step before. */
     public void back(long id, int version) {
         GuideSession session = open(id, version);
-        MachineRef machine = fleet.machine(session.machineId);
-        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
-        Map<String, String> answers = answers(session);
-        if (session.step.equals(END)) {
-            List<Step> path = procedure.path(machine.traits(), answers);
-            go(session, path.get(path.size() - 1).code());
-        } else {
-            procedure.before(session.step, machine.traits(), answers).ifPresent(s -> go(session, s.code()));
-        }
+        Course course = course(session);
+        course.back();
+        keep(session, course);
     }
 
     /** The step does not work out: on by its other way. */
     public void detour(long id, int version) {
         GuideSession session = open(id, version);
-        Step.Detour detour = procedures.called(session.procedureCode).orElseThrow().step(session.step).map(Step::detour)
-                .orElseThrow(() -> new Conflict("There is no other way at this step."));
-        if (detour.answer() != null) {
-            Map<String, String> answers = answers(session);
-            answers.put(detour.answer(), detour.value());
-            session.answers = text(answers);
-        }
-        go(session, detour.to());
+        Course course = course(session);
+        course.detour(course.step().map(Step::detour).orElseThrow(() -> new Conflict("There is no other way at this step.")));
+        keep(session, course);
     }
 
     /** So many more bolts are turned; negative takes turns back. */
     public void turn(long id, int version, int bolts) {
         GuideSession session = open(id, version);
+        Course course = course(session);
         int all = view(session).boltsInAll();
-        session.boltsDone = Math.max(0, Math.min(all, session.boltsDone + bolts));
-        touch(session, Actor.current());
+        course.current().boltsDone = Math.max(0, Math.min(all, course.current().boltsDone + bolts));
+        keep(session, course);
     }
 
     public void note(long id, String text) {
@@ -208,9 +249,9 @@ public class Guides {
         session.givenUpAt = clock.instant();
         touch(session, actor);
         SessionView view = view(session);
-        logbook.write(LogDraft.of(LogKind.GUIDE_GIVEN_UP, session.machineId, "GUIDE", id, session.givenUpAt, view.machineName() + ": begun and given up: "
+        logbook.write(LogDraft.of(LogKind.GUIDE_GIVEN_UP, session.machineId, "GUIDE", id, session.givenUpAt, view.subject() + ": begun and given up: "
                 + view.procedure().name().toLowerCase() + (view.step() == null ? "." : ", at \"" + view.step().title() + "\"."), Map.of("guide", id), actor)
-                .noting(noted(view, null)));
+                .noting(noted(view, view.answers(), null)));
     }
 
     /**
@@ -222,24 +263,19 @@ public class Guides {
     public List<ServiceView> finish(long id, int version, Map<String, Double> used, String note) {
         Actor actor = Actor.current();
         GuideSession session = open(id, version);
-        if (!session.step.equals(END)) {
+        Course course = course(session);
+        if (course.step().isPresent()) {
             throw new Conflict("There are steps left.");
         }
         SessionView view = view(session);
-        MachineRef machine = fleet.machine(session.machineId);
         Findings findings = new Findings();
         used.forEach((item, quantity) -> findings.range(quantity, 0, 10_000, "used", "What was used of " + item, ""));
         Refused.unless(findings);
         List<ServiceView> written = new ArrayList<>();
-        for (Procedure.Written w : view.procedure().writes()) {
-            if (w.when().holds(machine.traits(), view.answers()) && ServiceKind.of(machine.traits()).contains(w.kind())) {
-                written.add(bench.record(new ServiceEntry(machine.code(), w.kind().name(), null, written.isEmpty() ? noted(view, note) : null,
-                        values(w, view.answers()))));
-            }
-        }
+        course.subjects().forEach(s -> write(s, view, written.isEmpty() ? note : null, written));
         used.forEach((item, quantity) -> {
             if (quantity > 0) {
-                stock.take(item, quantity, view.procedure().name() + " on " + machine.name(), clock.instant(), written.get(0).id(), actor);
+                stock.take(item, quantity, view.procedure().name() + ", " + String.join(", ", view.others().stream().map(SessionView.Other::name).toList()), clock.instant(), written.get(0).id(), actor);
             }
         });
         session.finishedAt = clock.instant();
@@ -247,11 +283,28 @@ public class Guides {
         return written;
     }
 
+    /** The services of one subject, the first with all that was noted of it. */
+    private void write(Course.Subject subject, SessionView view, String last, List<ServiceView> written) {
+        boolean first = true;
+        for (Procedure.Written w : view.procedure().writes()) {
+            if (w.when().holds(subject.traits, subject.answers) && ServiceKind.of(subject.traits).contains(w.kind())) {
+                Map<String, Object> values = values(w, subject.answers);
+                if (subject.machine == null) {
+                    values.put("vat", subject.vat);
+                }
+                written.add(bench.record(new ServiceEntry(subject.machine == null ? null : subject.machine.code(), w.kind().name(), null,
+                        first ? noted(view, subject.answers, last) : null, values)));
+                first = false;
+            }
+        }
+    }
+
     /** Everything that is begun and not finished, latest first. */
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
         return jdbc.sql("""
-                select s.id, m.code, m.name, s.procedure_code, s.step, s.touched_at, p.name from guide_session s join machine m on m.id = s.machine_id
+                select s.id, m.code, coalesce(m.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
+                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id
                 join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
                 .query(this::openGuide).list();
     }
@@ -260,9 +313,19 @@ public class Guides {
     @Transactional(readOnly = true)
     public Optional<Duration> usually(String procedure) {
         List<Long> minutes = jdbc.sql("""
-                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null
+                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null and machine_id is not null
                 order by finished_at desc fetch first 9 rows only""").param(procedure).query(Long.class).list().stream().sorted().toList();
         return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
+    }
+
+    /** How long each vat took in the last few sittings of this kind; empty if there was none. */
+    @Transactional(readOnly = true)
+    public Optional<Double> minutesAVat(String procedure) {
+        List<Double> minutes = jdbc.sql("""
+                select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place) from guide_session s join guide_vat g on g.session_id = s.id
+                where s.procedure_code = ? and s.finished_at is not null group by s.id, s.started_at, s.finished_at having count(g.place) > 1
+                order by s.finished_at desc fetch first 9 rows only""").param(procedure).query(Double.class).list().stream().sorted().toList();
+        return minutes.isEmpty() ? Optional.empty() : Optional.of(minutes.get(minutes.size() / 2));
     }
 
     private Optional<GuideSession> session(MachineRef machine, String procedure) {
@@ -284,10 +347,37 @@ public class Guides {
         return sessions.findById(id).orElseThrow(() -> new NotThere("There is no such guide."));
     }
 
-    private void go(GuideSession session, String step) {
-        session.step = step;
-        session.boltsDone = 0;
+    private Course course(GuideSession session) {
+        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
+        if (session.machineId != null) {
+            MachineRef machine = fleet.machine(session.machineId);
+            return new Course(procedure, List.of(new Course.Subject(null, null, machine, machine.traits(), fleet.frame(machine.id()), session.step, session.boltsDone,
+                    answers(session.answers))));
+        }
+        record Row(String vat, String step, int bolts, String answers) {}
+        List<Row> rows = jdbc.sql("select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = g.vat_id where g.session_id = ? order by g.place")
+                .param(session.id).query((row, i) -> new Row(row.getString(1), row.getString(2), row.getInt(3), row.getString(4))).list();
+        return new Course(procedure, rows.stream().map(r -> subject(vats.one(r.vat()), r.step(), r.bolts(), r.answers())).toList());
+    }
+
+    private Course.Subject subject(Vats.Vat vat, String step, int bolts, String answers) {
+        MachineRef machine = vat.machine() == null ? null : fleet.machine(vat.machine());
+        MachineTraits traits = machine != null ? machine.traits() : new MachineTraits(vat.model().kind(), false, false, false, LevelJoint.BALL);
+        return new Course.Subject(vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
+    }
+
+    private void keep(GuideSession session, Course course) {
+        Course.Subject current = course.current();
+        session.step = current.step;
+        session.boltsDone = current.boltsDone;
+        if (session.machineId != null) {
+            session.answers = text(current.answers);
+        } else {
+            course.subjects().forEach(s -> jdbc.sql("update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and vat_id = ?")
+                    .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId).update());
+        }
         touch(session, Actor.current());
+        sessions.saveAndFlush(session);
     }
 
     private void touch(GuideSession session, Actor actor) {
@@ -320,36 +410,38 @@ public class Guides {
     }
 
     /** All that was noted, and answers that are no field of a service, as one note. */
-    private static String noted(SessionView view, String last) {
+    private static String noted(SessionView view, Map<String, String> answers, String last) {
         Stream<String> asked = view.procedure().steps().stream().flatMap(s -> s.asks().stream())
                 .filter(a -> view.procedure().writes().stream().noneMatch(w -> w.kind().field(a.name()).isPresent()))
-                .filter(a -> ANSWERS_NOTED.contains(a.type()) && !view.answers().getOrDefault(a.name(), "").isEmpty())
-                .map(a -> a.label() + ": " + a.words(view.answers().get(a.name())).toLowerCase() + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
+                .filter(a -> ANSWERS_NOTED.contains(a.type()) && !answers.getOrDefault(a.name(), "").isEmpty())
+                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase() + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
         String note = Stream.concat(Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)), Stream.ofNullable(last))
                 .filter(t -> !t.isBlank()).collect(Collectors.joining(" "));
         return note.substring(0, Math.min(note.length(), 4000));
     }
 
     private SessionView view(GuideSession session) {
-        MachineRef machine = fleet.machine(session.machineId);
-        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
-        Map<String, String> answers = answers(session);
-        List<Step> path = procedure.path(machine.traits(), answers);
-        Step step = procedure.step(session.step).orElse(null);
+        Course course = course(session);
+        Course.Subject current = course.current();
+        Procedure procedure = course.procedure();
+        List<Step> path = procedure.path(current.traits, current.answers);
+        Step step = procedure.step(current.step).orElse(null);
         List<SessionView.Note> noted = notes.findBySessionIdOrderById(session.id).stream()
                 .map(n -> new SessionView.Note(n.step, n.text, name(n.personId))).toList();
         SessionView.State state = session.finishedAt != null ? SessionView.State.FINISHED
                 : session.givenUpAt != null ? SessionView.State.GIVEN_UP : SessionView.State.OPEN;
-        return new SessionView(session.id, procedure, machine.code(), machine.name(), step, step == null ? path.size() : path.indexOf(step) + 1,
-                path.size(), answers, tightening(step, machine, answers), session.boltsDone, noted, session.startedAt, name(session.startedBy),
-                session.touchedAt, name(session.touchedBy), state, session.version);
+        List<SessionView.Other> others = course.subjects().stream().map(s -> new SessionView.Other(s.name(), s.path(), s.machine == null ? null : s.machine.code(),
+                procedure.step(s.step).map(Step::title).orElse("done"), s == current, s.answers)).toList();
+        return new SessionView(session.id, procedure, current.name(), current.path(), current.machine == null ? null : current.machine.code(), current.vat, others, step,
+                step == null ? path.size() : path.indexOf(step) + 1, path.size(), course.begun(), current.answers, tightening(step, current.frame, current.answers), current.boltsDone, noted,
+                session.startedAt, name(session.startedBy), session.touchedAt, name(session.touchedBy), state, session.version);
     }
 
-    private Tightening tightening(Step step, MachineRef machine, Map<String, String> answers) {
+    private static Tightening tightening(Step step, VatFrame of, Map<String, String> answers) {
         if (step == null || step.turns() == Step.Turns.NONE) {
             return null;
         }
-        BoltFrame frame = step.turns() == Step.Turns.CLAMP ? fleet.frame(machine.id()).clamp() : fleet.frame(machine.id()).bolts();
+        BoltFrame frame = step.turns() == Step.Turns.CLAMP ? of.clamp() : of.bolts();
         return Tightening.of(frame, "CIRCULAR".equals(answers.get("boltSchool")) ? School.CIRCULAR : School.STAR);
     }
 
@@ -363,9 +455,9 @@ public class Guides {
                 procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"), row.getObject(6, OffsetDateTime.class).toInstant(), row.getString(7));
     }
 
-    private Map<String, String> answers(GuideSession session) {
+    private Map<String, String> answers(String text) {
         try {
-            return json.readValue(session.answers, new TypeReference<LinkedHashMap<String, String>>() {});
+            return json.readValue(text, new TypeReference<LinkedHashMap<String, String>>() {});
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }

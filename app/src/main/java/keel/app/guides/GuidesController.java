@@ -6,19 +6,21 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.bench.ServiceView;
+import keel.app.film.Seats;
+import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.Parts;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
-import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.bolts.VatFrame;
-import keel.core.film.SlackSpacer;
+import keel.core.film.FilmSeat;
 import keel.core.guide.Procedure;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
@@ -34,20 +36,23 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class GuidesController {
 
-    /** Strain that the slack is drawn for where a shop has none of its own; common practice, no source. */
-    private static final double USUAL_STRAIN = 0.005;
-
     private static final Map<ServiceKind, String> OWN_PAGES = Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
 
     private final Guides guides;
     private final Fleet fleet;
+    private final Parts parts;
+    private final Vats vats;
+    private final Seats seats;
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
 
-    GuidesController(Guides guides, Fleet fleet, Stock stock, FilmPacks packs, Standings standings) {
+    GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, Stock stock, FilmPacks packs, Standings standings) {
         this.guides = guides;
         this.fleet = fleet;
+        this.parts = parts;
+        this.vats = vats;
+        this.seats = seats;
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
@@ -135,7 +140,7 @@ class GuidesController {
     String giveUp(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
         try {
             guides.giveUp(id, version);
-            return "redirect:/machines/" + guides.one(id).machine();
+            return "redirect:" + guides.one(id).home();
         } catch (MovedOn | Conflict e) {
             return behind(id, e, model, response);
         }
@@ -190,8 +195,7 @@ class GuidesController {
     private String show(SessionView session, Map<String, String> typed, Model model) {
         model.addAttribute("s", session);
         if (session.state() != SessionView.State.OPEN) {
-            MachineNow now = standings.of(session.machine());
-            model.addAttribute("now", now);
+            model.addAttribute("after", session.others().stream().filter(o -> o.machine() != null).map(o -> standings.of(o.machine())).toList());
             return "guides/after";
         }
         Map<String, String> form = new LinkedHashMap<>(session.answers());
@@ -200,12 +204,12 @@ class GuidesController {
         model.addAttribute("items", stock.all(false));
         model.addAttribute("packs", packs.inUse());
         if (session.atEnd()) {
-            model.addAttribute("uses", uses(session.procedure()));
+            model.addAttribute("uses", uses(session.procedure(), session.others().size()));
             model.addAttribute("answered", answered(session));
             return "guides/summary";
         }
         defaults(session, form);
-        model.addAttribute("tool", ToolLink.of(session));
+        model.addAttribute("tool", ToolLink.of(session, session.vat() != null ? session.vat() : vatOn(session)));
         draw(session, model);
         return "guides/step";
     }
@@ -215,7 +219,7 @@ class GuidesController {
             switch (ask.name()) {
                 case "material" -> form.putIfAbsent("material", "FEP");
                 case "thicknessMm" -> form.putIfAbsent("thicknessMm", "0.127");
-                case "school" -> form.putIfAbsent("school", fleet.machine(session.machine()).levellingSchool());
+                case "school" -> form.putIfAbsent("school", session.machine() == null ? "PAPER" : fleet.machine(session.machine()).levellingSchool());
                 case "boltSchool" -> form.putIfAbsent("boltSchool", "STAR");
                 default -> { }
             }
@@ -223,36 +227,49 @@ class GuidesController {
     }
 
     private void draw(SessionView session, Model model) {
-        MachineRef machine = fleet.machine(session.machine());
-        VatFrame frame = fleet.frame(machine.id());
-        model.addAttribute("machine", machine);
+        Vats.Vat vat = session.vat() != null ? vats.one(session.vat()) : vatOn(session) == null ? null : vats.one(vatOn(session));
+        VatFrame frame = vat != null ? vat.model().frame() : fleet.frame(fleet.machine(session.machine()).id());
+        FilmSeat seat = vat == null ? FilmSeat.UNKNOWN : seats.of(vat.model().id());
         model.addAttribute("counted", frame.counted());
+        model.addAttribute("seat", seat);
         if (session.tightening() != null) {
             model.addAttribute("frame", FrameDrawing.of(session.tightening(), session.boltsDone()));
         } else if (session.step().drawing().startsWith("clamp-") || session.step().drawing().equals("frame-bolts")) {
             model.addAttribute("frame", FrameDrawing.plain(session.step().drawing().equals("frame-bolts") ? frame.bolts() : frame.clamp(),
                     session.step().drawing().equals("clamp-corners")));
         } else if (session.step().drawing().equals("spacer")) {
-            double span = frame.windowWidthMm() == null ? machine.plateDepthMm() : frame.windowWidthMm();
-            model.addAttribute("spacer", SlackSpacer.forStrain(span, USUAL_STRAIN));
+            double span = frame.windowWidthMm() != null ? frame.windowWidthMm() : vat != null ? vat.model().windowWidthMm() : fleet.machine(session.machine()).plateDepthMm();
+            model.addAttribute("spacer", seat.slack(span, Double.parseDouble(session.answers().getOrDefault("thicknessMm", "0.127").replace(',', '.'))));
         }
     }
 
-    private List<UseLine> uses(Procedure procedure) {
+    private String vatOn(SessionView session) {
+        Parts.PartRef vat = session.machine() == null ? null : parts.vatOn(fleet.machine(session.machine()).id());
+        return vat == null ? null : vat.code();
+    }
+
+    private List<UseLine> uses(Procedure procedure, int times) {
         List<Stock.ItemView> items = stock.all(false);
         List<UseLine> lines = new ArrayList<>();
         for (Procedure.Use use : procedure.uses()) {
             String item = items.stream().filter(i -> i.name().toLowerCase().contains(use.match())).map(Stock.ItemView::item).findFirst().orElse("");
-            lines.add(new UseLine(use.what(), use.quantity(), item, lines.size()));
+            lines.add(new UseLine(use.what(), times * use.quantity(), item, lines.size()));
         }
         return lines;
     }
 
-    /** What was answered, in words, in the order in which it was asked. */
-    private static Map<String, String> answered(SessionView session) {
+    /** What was answered for each, by its name. */
+    private static Map<String, Map<String, String>> answered(SessionView session) {
+        Map<String, Map<String, String>> all = new LinkedHashMap<>();
+        session.others().forEach(o -> all.put(o.name(), answered(session, o.answers())));
+        return all;
+    }
+
+    /** In words, in the order in which it was asked. */
+    private static Map<String, String> answered(SessionView session, Map<String, String> answers) {
         Map<String, String> answered = new LinkedHashMap<>();
         session.procedure().steps().stream().flatMap(s -> s.asks().stream()).forEach(a -> {
-            String value = session.answers().getOrDefault(a.name(), "");
+            String value = answers.getOrDefault(a.name(), "");
             if (!value.isEmpty()) {
                 answered.put(a.label(), switch (a.type()) {
                     case CHOICE -> a.words(value);

@@ -5,8 +5,8 @@ import keel.core.guide.Step;
 /** The page beside a step that judges or measures something. */
 record ToolLink(String path, String words) {
 
-    /** Null where the step has none. */
-    static ToolLink of(SessionView session) {
+    /** Null where the step has none. {@code vat} is the one on the machine, null if there is none. */
+    static ToolLink of(SessionView session, String vat) {
         String machine = "/machines/" + session.machine();
         return switch (session.step().tool()) {
             case NONE -> null;
@@ -15,6 +15,9 @@ record ToolLink(String path, String words) {
             case LEVEL -> new ToolLink(machine + "/level", "Judge readings of the plate");
             case FIRST_LAYER -> new ToolLink(machine + "/first-layer", "Tap which patches held");
             case PROFILES -> new ToolLink(machine + "/profiles", "Its print profiles");
+            case TONE -> vat == null ? null : new ToolLink("/vats/" + vat + "/tone", "By the microphone: tension from the tone");
+            case LOOK -> vat == null ? null : new ToolLink("/vats/" + vat + "/inspect", "Write down how it looks");
+            case POUR -> new ToolLink(machine + "/pour", "Pour resin");
             case LUBRICATION -> new ToolLink(machine + "/guides/lubrication", "How it is lubricated");
         };
     }

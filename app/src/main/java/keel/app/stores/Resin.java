@@ -18,5 +18,6 @@ class Resin {
     String name;
     @Column(name = "density_g_per_ml")
     Double densityGPerMl;
+    String pigmentFamily;
     Instant retiredAt;
 }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.logbook.LogDraft;
@@ -49,33 +50,49 @@ public class Resins {
         this.clock = clock;
     }
 
-    public record ResinView(String code, String name, Double densityGPerMl, boolean retired) {}
+    public record ResinView(String code, String name, Double densityGPerMl, String family, boolean retired) {}
 
     public record PourView(long id, String vat, String resin, double ml, Instant at) {}
 
     @Transactional(readOnly = true)
     public List<ResinView> all(boolean retired) {
         return records.findAll(Sort.by("name")).stream().filter(r -> retired || r.retiredAt == null)
-                .map(r -> new ResinView(r.code, r.name, r.densityGPerMl, r.retiredAt != null)).toList();
+                .map(r -> new ResinView(r.code, r.name, r.densityGPerMl, r.pigmentFamily, r.retiredAt != null)).toList();
     }
 
-    /** @param densityGPerMl g/ml, null if not known */
+    /** A resin of no named family. */
     public String add(String name, Double densityGPerMl) {
+        return add(name, densityGPerMl, null);
+    }
+
+    /**
+     * @param densityGPerMl g/ml, null if not known
+     * @param family        resins of one family of pigments may follow one another in a vat; null if not said
+     */
+    public String add(String name, Double densityGPerMl, String family) {
         Actor keeper = Actor.require(Role.KEEPER);
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name of the resin");
         if (densityGPerMl != null) {
             findings.range(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
         }
+        findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
         Refused.unless(findings);
         Resin resin = new Resin();
         resin.name = name.strip();
         resin.code = Fleet.freeCode(name, c -> records.findByCode(c).isPresent());
         resin.densityGPerMl = densityGPerMl;
+        resin.pigmentFamily = family == null || family.isBlank() ? null : family.strip();
         records.saveAndFlush(resin);
         logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + " added.",
                 Map.of("resin", resin.code), keeper));
         return resin.code;
+    }
+
+    /** Family of the resin that was in a vat last, if it was named. */
+    @Transactional(readOnly = true)
+    public Optional<String> familyOf(String vatCode) {
+        return pours.lastResin(parts.vat(vatCode, "vat").id()).flatMap(records::findById).map(r -> r.pigmentFamily);
     }
 
     public void retire(String code, boolean retired) {

@@ -11,6 +11,7 @@ import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
+import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -53,7 +54,7 @@ class StoresController {
     @PostMapping("/stores/resins")
     String addResin(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl")), "/stores", model, response, () -> stores(model));
+        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")), "/stores", model, response, () -> stores(model));
     }
 
     @PostMapping("/stores/resins/{code}/retire")
@@ -92,6 +93,10 @@ class StoresController {
     String pourForm(@PathVariable String code, Model model) {
         model.addAttribute("now", standings.of(code));
         model.addAttribute("resins", resins.all(false));
+        MachineRef machine = fleet.machine(code);
+        Parts.PartRef vat = parts.vatOn(machine.id());
+        model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
+        model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
         return "stores/pour";
     }
 

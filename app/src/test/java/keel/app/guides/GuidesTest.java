@@ -69,7 +69,8 @@ class GuidesTest extends AppTest {
 
     @ParameterizedTest
     @CsvSource({"MASK, film-change", "PROJECTOR, film-change", "LASER_TANK, tank-change", "MASK, clean-up", "LASER_TANK, clean-up", "MASK, vat-inspection",
-        "LASER_TANK, vat-inspection", "MASK, screen-inspection", "PROJECTOR, plate-work", "LASER_TANK, lubrication", "MASK, levelling", "LASER_TANK, levelling"})
+        "LASER_TANK, vat-inspection", "MASK, screen-inspection", "PROJECTOR, plate-work", "LASER_TANK, lubrication", "MASK, levelling", "LASER_TANK, levelling",
+        "MASK, film-cleaning", "PROJECTOR, stop-gap", "MASK, resin-change"})
     void everyProcedureShowsEveryStepAndWritesWhatItIsFor(MachineKind kind, String procedure) throws Exception {
         String m = shop.machine(kind, false);
         page("/machines/" + m + "/guides/" + procedure);

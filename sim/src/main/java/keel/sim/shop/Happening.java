@@ -1,8 +1,11 @@
 package keel.sim.shop;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import keel.core.film.Clouding;
+import keel.core.film.FilmMark;
 import keel.core.profile.Setting;
 
 /** Something that happened in the shop, in the terms in which somebody would enter it. Keys tie happenings together. */
@@ -62,4 +65,30 @@ public sealed interface Happening {
 
     /** Somebody read a room's thermometer and hygrometer. */
     record RoomRead(Instant at, String who, String room, double temperatureC, double humidityPercent) implements Happening {}
+
+    /** A pack of film sheets came in. {@code lot} is null where there is none on it. */
+    record PackBought(Instant at, String who, String supplier, String lot, double thicknessMm, double lengthMm, double widthMm, int sheets, double price) implements Happening {}
+
+    /** The film of a machine was inspected. Readings are null where nobody metered it, {@code leak} where it was not stood on a towel. */
+    record FilmLooked(Instant at, String who, String machine, Clouding clouding, Double uvBare, Double uvThrough, List<FilmMark> marks, String leak) implements Happening {}
+
+    /** It was tapped, at the centre and at a quarter; {@code right} if its tone became the reference. */
+    record FilmTapped(Instant at, String who, String machine, Sound centre, Sound quarter, double temperatureC, boolean right) implements Happening {}
+
+    /** A recording, WAV; two of the same bytes are equal. */
+    record Sound(byte[] wav) {
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Sound s && Arrays.equals(wav, s.wav);
+        }
+
+        @Override
+        public int hashCode() {
+            return Arrays.hashCode(wav);
+        }
+    }
+
+    /** Somebody tried something on a film. */
+    record FilmTried(Instant at, String who, String machine, String what) implements Happening {}
 }

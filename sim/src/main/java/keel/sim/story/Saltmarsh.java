@@ -36,7 +36,10 @@ public final class Saltmarsh {
     public record MachineSpec(String code, String name, String model, String room, String school, double filmHours, double screenUvHours,
                               double lightHours, double counterHours, String resin, double runsADay, boolean sieves) {}
 
-    public record ResinSpec(String name, double density) {}
+    public record ResinSpec(String name, double density, String family) {}
+
+    /** How a film sits in its frame, mm, and what a whole vat costs; null where nobody measured it. */
+    public record SeatSpec(Double cornerScrewMm, Double sideScrewMm, Double spacerMm, Double pressMm, Double lipMm, Double sheetLengthMm, Double sheetWidthMm, Double vatPrice) {}
 
     public record ItemSpec(String name, String unit, double lowAt, double first) {}
 
@@ -68,8 +71,8 @@ public final class Saltmarsh {
             new MachineSpec("fulmar", "Fulmar", "lantern-176", "annexe", "PAPER", 90, 0, 2700, 2840, "cast-amber", 0.77, false),
             new MachineSpec("godwit", "Godwit", "needle-115", "annexe", "ON_FILM", 35, 0, 500, 560, "cast-amber", 0.69, false));
 
-    public static final List<ResinSpec> RESINS = List.of(new ResinSpec("Reed grey", 1.11), new ResinSpec("Mussel blue", 1.12),
-            new ResinSpec("Cast amber", 1.08), new ResinSpec("Silt tough", 1.10));
+    public static final List<ResinSpec> RESINS = List.of(new ResinSpec("Reed grey", 1.11, "Grey"), new ResinSpec("Mussel blue", 1.12, "Blue"),
+            new ResinSpec("Cast amber", 1.08, "Amber"), new ResinSpec("Silt tough", 1.10, "Grey"));
 
     public static final List<ItemSpec> ITEMS = List.of(
             new ItemSpec("Film sheet 144", "sheets", 3, 9), new ItemSpec("Film sheet 208", "sheets", 2, 5),
@@ -79,6 +82,16 @@ public final class Saltmarsh {
             new ItemSpec("Cast amber resin", "bottles", 3, 8), new ItemSpec("Nitrile gloves", "pairs", 100, 420),
             new ItemSpec("Isopropyl alcohol", "litres", 10, 34), new ItemSpec("Paper filters", "pieces", 30, 160),
             new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5));
+
+    /** How the film sits in vats for a model. */
+    public static SeatSpec seat(String model) {
+        return switch (model) {
+            case "tern-144" -> new SeatSpec(12.0, 8.0, 24.0, 6.0, 30.0, 205.0, 140.0, 42.0);
+            case "tern-208-tilting" -> new SeatSpec(14.0, 10.0, 28.0, 7.0, 34.0, 274.0, 182.0, 96.0);
+            case "lantern-176" -> new SeatSpec(10.0, 10.0, 26.0, 6.5, 32.0, 240.0, 162.0, 120.0);
+            default -> new SeatSpec(null, null, null, null, null, null, null, 48.0);
+        };
+    }
 
     /** Free opening of the film frame of a machine, mm by mm; empty for one whose film has no frame. */
     public static Optional<double[]> filmWindow(String machine) {

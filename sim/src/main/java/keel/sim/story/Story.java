@@ -62,7 +62,9 @@ public final class Story {
         Days days = new Days(end, zone);
         SaltmarshPlots plots = new SaltmarshPlots(days, daysForHours(start, days));
         Shop.History history = shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
-        List<Happening> all = new ArrayList<>(history.happenings());
+        FilmStory films = new FilmStory(history, days, chance.stream("films"));
+        List<Happening> all = new ArrayList<>(films.withPacks());
+        all.addAll(films.happenings());
         all.addAll(new StoresStory(chance.stream("stores")).happenings(history.happenings(), start, end));
         all.addAll(SettingsStory.happenings(start, days));
         all.addAll(QuirksStory.happenings(history.machines(), days));
