@@ -9,6 +9,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -22,11 +23,22 @@ final class Browsing implements AutoCloseable {
     private final String address;
 
     Browsing(String address) {
+        this(address, List.of());
+    }
+
+    /** A browser that hears this recording, WAV, whenever a page asks for the microphone. */
+    static Browsing hearing(String address, Path recording) {
+        return new Browsing(address, List.of("--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", "--use-file-for-fake-audio-capture=" + recording));
+    }
+
+    private Browsing(String address, List<String> more) {
         this.address = address;
+        List<String> args = new ArrayList<>(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"));
+        args.addAll(more);
         this.playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         this.browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
                 .setExecutablePath(Path.of(System.getProperty("keel.chromium", "/usr/bin/chromium")))
-                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync")));
+                .setArgs(args));
     }
 
     /** A page on a screen of this size, nobody signed in. */

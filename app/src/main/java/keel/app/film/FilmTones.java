@@ -130,6 +130,29 @@ public class FilmTones {
         return id;
     }
 
+    /**
+     * What was heard while a film was being changed was the new one: its tones are brought over, reckoned for its own thickness.
+     *
+     * @param since when the change was begun
+     */
+    public void carryOver(long oldFilm, Vats.Vat vat, Instant since) {
+        List<Tone> heard = of(oldFilm).stream().filter(t -> !t.at().isBefore(since)).toList();
+        for (Tone t : heard) {
+            List<TapTone.Peak> peaks = t.traces().quarter() == null ? t.traces().centrePeaks() : t.traces().quarterPeaks();
+            FilmTension n = FilmTension.of(t.hz(), peaks, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
+            jdbc.sql("update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = ?, evenness = ? where id = ?")
+                    .params(vat.film().id(), n.dryNPerM(), n.withAirNPerM(), n.stressMPa(), n.evenness(), t.id()).update();
+        }
+    }
+
+    /** How the film in a vat was heard since a moment, against the reference for a thickness; empty where it was not, or there is none. */
+    @Transactional(readOnly = true)
+    public Optional<ToneComparison> since(Vats.Vat vat, Instant since, double thicknessMm) {
+        Reference reference = references().get(key(vat.model().id(), thicknessMm));
+        return vat.film() == null || reference == null ? Optional.empty()
+                : of(vat.film().id()).stream().filter(t -> !t.at().isBefore(since)).findFirst().map(t -> t.against(reference));
+    }
+
     /** Takes a tone back that was no good tap. */
     public void withdraw(Vats.Vat vat, long id) {
         Actor actor = Actor.current();

@@ -7,6 +7,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -20,9 +21,11 @@ import java.util.stream.Stream;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.bench.ServiceView;
+import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.Parts;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
@@ -62,6 +65,8 @@ public class Guides {
     private final Procedures procedures = Procedures.shipped();
     private final Fleet fleet;
     private final Vats vats;
+    private final FilmTones tones;
+    private final Parts parts;
     private final Bench bench;
     private final Stock stock;
     private final Occupancy occupancy;
@@ -70,12 +75,14 @@ public class Guides {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
+    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, FilmTones tones, Parts parts, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
            ObjectMapper json, Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
         this.fleet = fleet;
         this.vats = vats;
+        this.tones = tones;
+        this.parts = parts;
         this.bench = bench;
         this.stock = stock;
         this.occupancy = occupancy;
@@ -292,11 +299,23 @@ public class Guides {
                 if (subject.machine == null) {
                     values.put("vat", subject.vat);
                 }
-                written.add(bench.record(new ServiceEntry(subject.machine == null ? null : subject.machine.code(), w.kind().name(), null,
-                        first ? noted(view, subject.answers, last) : null, values)));
+                ServiceEntry entry = new ServiceEntry(subject.machine == null ? null : subject.machine.code(), w.kind().name(), null,
+                        first ? noted(view, subject.answers, last) : null, values);
+                written.add(w.kind() == ServiceKind.FILM_CHANGE ? changed(subject, entry, view.startedAt()) : bench.record(entry));
                 first = false;
             }
         }
+    }
+
+    /** A film is changed: what was heard at the tapping step was the new one. */
+    private ServiceView changed(Course.Subject subject, ServiceEntry entry, Instant begun) {
+        Parts.PartRef vat = subject.vat != null ? parts.vat(subject.vat, "vat") : parts.vatOn(subject.machine.id());
+        Parts.PartRef old = vat == null ? null : parts.filmIn(vat.id());
+        ServiceView service = bench.record(entry);
+        if (old != null) {
+            tones.carryOver(old.id(), vats.one(vat.code()), begun);
+        }
+        return service;
     }
 
     /** Everything that is begun and not finished, latest first. */

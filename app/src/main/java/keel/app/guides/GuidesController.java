@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.bench.ServiceView;
+import keel.app.film.FilmTones;
 import keel.app.film.Seats;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
@@ -43,16 +45,18 @@ class GuidesController {
     private final Parts parts;
     private final Vats vats;
     private final Seats seats;
+    private final FilmTones tones;
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
 
-    GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, Stock stock, FilmPacks packs, Standings standings) {
+    GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, FilmTones tones, Stock stock, FilmPacks packs, Standings standings) {
         this.guides = guides;
         this.fleet = fleet;
         this.parts = parts;
         this.vats = vats;
         this.seats = seats;
+        this.tones = tones;
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
@@ -220,6 +224,7 @@ class GuidesController {
                 case "material" -> form.putIfAbsent("material", "FEP");
                 case "thicknessMm" -> form.putIfAbsent("thicknessMm", "0.127");
                 case "school" -> form.putIfAbsent("school", session.machine() == null ? "PAPER" : fleet.machine(session.machine()).levellingSchool());
+                case "tone" -> measured(session).ifPresent(v -> form.put("tone", v));
                 case "boltSchool" -> form.putIfAbsent("boltSchool", "STAR");
                 default -> { }
             }
@@ -239,8 +244,23 @@ class GuidesController {
                     session.step().drawing().equals("clamp-corners")));
         } else if (session.step().drawing().equals("spacer")) {
             double span = frame.windowWidthMm() != null ? frame.windowWidthMm() : vat != null ? vat.model().windowWidthMm() : fleet.machine(session.machine()).plateDepthMm();
-            model.addAttribute("spacer", seat.slack(span, Double.parseDouble(session.answers().getOrDefault("thicknessMm", "0.127").replace(',', '.'))));
+            model.addAttribute("spacer", seat.slack(span, thickness(session)));
         }
+    }
+
+    /** What the microphone says of the film that is being fitted, where it was asked since this was begun. */
+    private Optional<String> measured(SessionView session) {
+        String code = session.vat() != null ? session.vat() : vatOn(session);
+        return code == null ? Optional.empty() : tones.since(vats.one(code), session.startedAt(), thickness(session)).filter(c -> c.cents() != null)
+                .map(c -> switch (c.verdict()) {
+                    case SLACK -> "LOWER";
+                    case TIGHT -> "HIGHER";
+                    default -> "SAME";
+                });
+    }
+
+    private static double thickness(SessionView session) {
+        return Double.parseDouble(session.answers().getOrDefault("thicknessMm", "0.127").replace(',', '.'));
     }
 
     private String vatOn(SessionView session) {

@@ -17,7 +17,6 @@ record ToolLink(String path, String words) {
             case PROFILES -> new ToolLink(machine + "/profiles", "Its print profiles");
             case TONE -> vat == null ? null : new ToolLink("/vats/" + vat + "/tone", "By the microphone: tension from the tone");
             case LOOK -> vat == null ? null : new ToolLink("/vats/" + vat + "/inspect", "Write down how it looks");
-            case POUR -> new ToolLink(machine + "/pour", "Pour resin");
             case LUBRICATION -> new ToolLink(machine + "/guides/lubrication", "How it is lubricated");
         };
     }

@@ -2,6 +2,7 @@ package keel.app.guides;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Map;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.bench.ServiceView;
+import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Parts;
 import keel.app.problems.Conflict;
@@ -17,11 +19,16 @@ import keel.app.problems.Refused;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.support.PageTest;
+import keel.core.film.Recording;
 import keel.core.guide.SittingTime;
 import keel.core.guide.Step;
 import keel.core.standing.MachineKind;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
+import keel.sim.chance.Chance;
+import keel.sim.history.SimCommand;
+import keel.sim.instrument.Microphone;
+import keel.sim.world.Film;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -39,6 +46,8 @@ class SittingTest extends PageTest {
     private Runs runs;
     @Autowired
     private Bench bench;
+    @Autowired
+    private FilmTones tones;
     private String machine;
     private String spare;
     private String empty;
@@ -97,6 +106,29 @@ class SittingTest extends PageTest {
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(vats.one(spare).film().thicknessMm()).isEqualTo(0.1);
         assertThat(vats.one(empty).film().thicknessMm()).isEqualTo(0.127);
+    }
+
+    /** The film that is tapped at its step is the new one, of its own thickness; the record of the old one does not get its tone. */
+    @Test
+    void whatIsHeardDuringAChangeIsTheNewFilms() {
+        String code = shop.now(machine).vat().code();
+        Film film = SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
+        long id = guides.begin(machine, "film-change");
+        Recording taps = Recording.ofWav(Microphone.taps(film, 144, 81, 0.1, false, Chance.of(2)));
+        Vats.Vat before = vats.one(code);
+        tones.keep(before, tones.hear(before, taps, null), 20.0);
+        tones.refer(before, tones.of(before.film().id()).get(0).id());
+        double asOld = tones.of(before.film().id()).get(0).withAirNPerM();
+        while (!guides.one(id).step().code().equals("tension")) {
+            walkOne(id, Map.of("endReason", "CLOUDED", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "STAR"));
+        }
+        assertThat(page("/guides/" + id)).contains("value=\"SAME\" checked").contains("/vats/" + code + "/tone");
+        walk(id, Map.of("tight", "true", "tone", "SAME"));
+        guides.finish(id, guides.one(id).version(), Map.of(), null);
+        Vats.Vat after = vats.one(code);
+        assertThat(after.film().code()).isNotEqualTo(before.film().code());
+        assertThat(tones.of(before.film().id())).isEmpty();
+        assertThat(tones.of(after.film().id())).singleElement().satisfies(t -> assertThat(t.withAirNPerM()).isEqualTo(asOld, within(0.01)));
     }
 
     @Test
