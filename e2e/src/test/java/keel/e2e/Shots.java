@@ -1,5 +1,6 @@
 package keel.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
@@ -28,10 +29,9 @@ class Shots {
         views.put("after-a-print", "/machines/egret/after");
         views.put("profile", "/machines/bittern/profiles/reed-grey");
         views.put("how-a-layer-is-made", "/how-a-layer-is-made");
-        views.put("instruments", "/instruments/avocet");
         views.put("bench", "/bench");
+        views.put("film-tone", "/vats/V3/tone");
         views.put("stores", "/stores");
-        views.put("logbook", "/logbook");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
@@ -58,12 +58,19 @@ class Shots {
             page.click("text=Judge it");
             page.waitForSelector(".level-drawing");
             picture(page, "level");
+            page.navigate("/vats/V3/inspect?take=uv");
+            page.click(".grade-choices .choice:has-text('Clouded')");
+            page.locator(".film-map").click(new Locator.ClickOptions().setPosition(180, 110));
+            page.click(".mark-kinds .choice:has-text('Scratch')");
+            page.locator(".film-map").click(new Locator.ClickOptions().setPosition(300, 170));
+            page.click("[data-mark-list] li:last-child button:has-text('+')");
+            picture(page, "film-inspection");
             page.navigate("/machines/egret/guides/film-change");
             goToTheClamp(page);
             picture(page, "guide-bolts");
             browsing.theme(page, "amber");
             shoot(page, "/fleet", "fleet-amber");
-            shoot(page, "/machines/bittern", "machine-amber");
+            shoot(page, "/vats/V3", "vat-amber");
             Page phone = browsing.keeper(390, 844);
             browsing.theme(phone, "day");
             shoot(phone, "/fleet", "fleet-phone");

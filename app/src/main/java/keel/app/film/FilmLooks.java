@@ -21,7 +21,9 @@ import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
+import keel.app.people.Role;
 import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.film.Clouding;
@@ -153,6 +155,28 @@ public class FilmLooks {
             seen.add(e.leak() == Leak.DRY ? "towel dry" : "towel wet");
         }
         return "Film " + film + " in vat " + vat + " looked at: " + (seen.isEmpty() ? "noted" : String.join(", ", seen)) + ".";
+    }
+
+    /** Takes an inspection back with a reason, and what followed from its towel. A keeper may take back any, an operator what they wrote themselves. */
+    public void withdraw(Vats.Vat vat, long id, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "The reason");
+        Refused.unless(findings);
+        Look look = vat.film() == null ? null : of(vat.film().id()).stream().filter(l -> l.id() == id).findFirst().orElse(null);
+        if (look == null) {
+            throw new NotThere("There is no such inspection of the film in vat " + vat.code() + ".");
+        }
+        if (!look.person().equals(actor.displayName())) {
+            Actor.require(Role.KEEPER);
+        }
+        Long service = jdbc.sql("select service_id from film_look where id = ?").param(id).query(Long.class).optional().orElse(null);
+        if (service != null) {
+            bench.withdraw(service, reason);
+        }
+        jdbc.sql("update film_look set withdrawn = true where id = ?").param(id).update();
+        logbook.write(LogDraft.of(LogKind.FILM_LOOKED_AT, parts.machineOfVat(vat.id()), "FILM_LOOK", id, look.at(), "Withdrawn: an inspection of film " + vat.film().code() + ".",
+                Map.of("look", id), actor).superseding(logbook.latest("FILM_LOOK", id, LogKind.FILM_LOOKED_AT), reason.strip()));
     }
 
     /** Inspections of a film, latest first. */

@@ -76,7 +76,7 @@ public class FilmTones {
     /** What was drawn of the two recordings; {@code quarter} is null without one. */
     public record Traces(ToneTrace centre, ToneTrace quarter, List<TapTone.Peak> centrePeaks, List<TapTone.Peak> quarterPeaks) {}
 
-    /** A film as it was heard once. */
+    /** A film as it was heard once; {@code traces} is null in lists. */
     public record Tone(long id, Instant at, String person, double hz, double spreadHz, int taps, Double temperatureC, double dryNPerM, double withAirNPerM, double stressMpa,
                        Double evenness, Traces traces) {
 
@@ -170,11 +170,11 @@ public class FilmTones {
         return jdbc.sql(TONE + " and t.film_id = ? order by t.at desc, t.id desc").param(filmId).query((row, i) -> tone(row)).list();
     }
 
-    /** The latest tone of each film that is in a vat, by the film's number in the records. */
+    /** The latest tone of each film that is in a vat, by the film's number in the records, without what was drawn of it. */
     @Transactional(readOnly = true)
     public Map<Long, Tone> latest() {
         record Row(long film, Tone tone) {}
-        return jdbc.sql(TONE + """
+        return jdbc.sql(TONE.replace("t.trace", "'null'") + """
                  and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id and f.removed_at is null where not x.withdrawn group by x.film_id)""")
                 .query((row, i) -> new Row(row.getLong(2), tone(row))).list().stream().collect(Collectors.toMap(Row::film, Row::tone));
     }

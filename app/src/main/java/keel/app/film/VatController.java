@@ -13,6 +13,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.film.Clouding;
@@ -71,8 +72,9 @@ class VatController {
         model.addAttribute("against", heard.isEmpty() ? null : heard.get(0).against(reference));
         model.addAttribute("exposure", exposure.of(vat, seen).orElse(null));
         model.addAttribute("experiments", lives.experiments(vat));
-        model.addAttribute("now", vat.machine() == null ? null : standings.of(vat.machine()));
-        Map<String, Double> pace = vat.machine() == null ? Map.of() : Map.of(vat.machine(), standings.of(vat.machine()).hoursPerDay());
+        MachineNow now = vat.machine() == null ? null : standings.of(vat.machine());
+        model.addAttribute("now", now);
+        Map<String, Double> pace = now == null ? Map.of() : Map.of(vat.machine(), now.hoursPerDay());
         model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults(), clock.instant(), settings.zone()));
         model.addAttribute("where", vats.machines(List.of(vat)).getOrDefault(vat.id(), List.of()));
         model.addAttribute("fits", fleet.machines().stream().filter(m -> !m.retired() && m.model().equals(vat.model().code())).toList());
@@ -111,6 +113,13 @@ class VatController {
             PageErrors.show(e, model, response);
             return inspecting(vat, vat.film() == null ? List.of() : looks.of(vat.film().id()), typed, model);
         }
+    }
+
+    @PostMapping("/vats/{code}/looks/{id}/withdraw")
+    String withdraw(@PathVariable String code, @PathVariable long id, @RequestParam String reason) {
+        Vats.Vat vat = vats.one(code);
+        looks.withdraw(vat, id, reason);
+        return "redirect:/vats/" + vat.code();
     }
 
     private String inspecting(Vats.Vat vat, List<FilmLooks.Look> seen, Map<String, String> form, Model model) {

@@ -96,6 +96,20 @@ class FilmBenchPagesTest extends PageTest {
     }
 
     @Test
+    void anInspectionIsTakenBackWithWhatFollowedFromIt() {
+        accepted("/vats/" + vat.code() + "/inspect", "leak", "WET", "clouding", "FAINT");
+        long look = looks.of(vat.film().id()).get(0).id();
+        assertThat(form("/vats/" + vat.code() + "/looks/" + look + "/withdraw", "reason", " ").status()).isEqualTo(422);
+        assertThat(shop.holds(machine)).contains("wet-under-vat");
+        shop.as("operator");
+        assertThat(form("/vats/" + vat.code() + "/looks/" + look + "/withdraw", "reason", "not mine").status()).isEqualTo(403);
+        shop.as("keeper");
+        accepted("/vats/" + vat.code() + "/looks/" + look + "/withdraw", "reason", "wrong vat");
+        assertThat(looks.of(vat.film().id())).isEmpty();
+        assertThat(shop.holds(machine)).isEmpty();
+    }
+
+    @Test
     void aVatOnTheShelfIsInspectedWithoutAMachine() {
         String spare = parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         accepted("/vats/" + spare + "/inspect", "clouding", "CLEAR", "leak", "DRY");

@@ -1,5 +1,6 @@
 package keel.core.film;
 
+import java.util.Comparator;
 import java.util.List;
 import org.hipparchus.util.FastMath;
 
@@ -37,7 +38,7 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
     }
 
     /**
-     * From f₁₁ and the lower of the modes with two half waves, which lies along the longer side: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless one tone
+     * From f₁₁ and the lower of the modes with two half waves, which lies along the longer side: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless a tone
      * stands near where an even film would have it and the other such mode is far enough.
      */
     private static Double evenness(double f11, List<TapTone.Peak> peaks, Membrane one) {
@@ -48,12 +49,13 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         if (third / second < 1 + 2 * NEAR) {
             return null;
         }
-        List<TapTone.Peak> near = peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART).toList();
-        if (near.size() != 1) {
+        TapTone.Peak near = peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART)
+                .max(Comparator.comparingDouble(TapTone.Peak::strength)).orElse(null);
+        if (near == null) {
             return null;
         }
         double a = 4 * moved(one, 1, 1) * square(f11);
-        double b = 4 * (alongX ? moved(one, 2, 1) : moved(one, 1, 2)) * square(near.get(0).hz());
+        double b = 4 * (alongX ? moved(one, 2, 1) : moved(one, 1, 2)) * square(near.hz());
         double alongLong = (b - a) / 3;
         double alongShort = a - alongLong;
         if (alongLong <= 0 || alongShort <= 0) {

@@ -28,6 +28,7 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
     private static final double DIES_AT_LEAST_PER_S = 1.2;
     private static final double DIES_AT_MOST_PER_S = 140;
     private static final double OF_THE_STRONGEST = 0.2;
+    private static final double STILL_HEARD = 0.1;
     private static final double STANDS_ALONE = 0.3;
     private static final double SAME_TONE = 0.03;
     private static final int MOST_TAPS = 12;
@@ -63,15 +64,23 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
         }
         DyingTones.Heard heard = DyingTones.of(sound, from, to, rateHz, LOWEST_HZ, HIGHEST_HZ);
         double strongest = heard.tones().stream().mapToDouble(DyingTones.Tone::strength).max().orElse(0);
-        List<DyingTones.Tone> strong = heard.tones().stream().filter(t -> t.strength() >= OF_THE_STRONGEST * strongest)
-                .sorted(Comparator.comparingDouble(DyingTones.Tone::hz)).toList();
-        boolean dies = strong.stream().allMatch(t -> t.decayPerS() >= DIES_AT_LEAST_PER_S && t.decayPerS() <= DIES_AT_MOST_PER_S);
-        return heard.share() < LEAST_SHARE || !dies ? List.of() : strong.stream().map(t -> new Peak(t.hz(), t.strength() / strongest)).toList();
+        boolean dies = heard.tones().stream().filter(t -> t.strength() >= OF_THE_STRONGEST * strongest).allMatch(TapTone::dies);
+        return heard.share() < LEAST_SHARE || !dies ? List.of() : heard.tones().stream().filter(t -> t.strength() >= STILL_HEARD * strongest && dies(t))
+                .sorted(Comparator.comparingDouble(DyingTones.Tone::hz)).map(t -> new Peak(t.hz(), t.strength() / strongest)).toList();
+    }
+
+    private static boolean dies(DyingTones.Tone t) {
+        return t.decayPerS() >= DIES_AT_LEAST_PER_S && t.decayPerS() <= DIES_AT_MOST_PER_S;
+    }
+
+    /** The lowest tone of a tap that is not a mere trace beside the strongest. */
+    private static double lowest(List<Peak> tap) {
+        return tap.stream().filter(p -> p.strength() >= OF_THE_STRONGEST).mapToDouble(Peak::hz).findFirst().orElseThrow();
     }
 
     /** The tone that most taps share; none if they do not agree. */
     private static TapTone agreed(List<List<Peak>> heard) {
-        double[] lowest = heard.stream().mapToDouble(p -> p.get(0).hz()).sorted().toArray();
+        double[] lowest = heard.stream().mapToDouble(TapTone::lowest).sorted().toArray();
         if (lowest.length == 0) {
             return new TapTone(Double.NaN, Double.NaN, 0, List.of());
         }
