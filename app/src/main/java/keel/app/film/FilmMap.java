@@ -21,8 +21,8 @@ record FilmMap(double plateWidth, double plateDepth, double left, double top, do
 
     static FilmMap of(Vats.Model model, List<MarksCompared.Compared> marks) {
         boolean wide = model.plateWidthMm() >= model.plateDepthMm();
-        double w = model.windowMeasured() ? (wide ? model.windowLengthMm() : model.windowWidthMm()) : model.plateWidthMm() + 2 * MARGIN;
-        double d = model.windowMeasured() ? (wide ? model.windowWidthMm() : model.windowLengthMm()) : model.plateDepthMm() + 2 * MARGIN;
+        double w = model.windowMeasured() ? (wide ? model.window().lengthMm() : model.window().widthMm()) : model.plateWidthMm() + 2 * MARGIN;
+        double d = model.windowMeasured() ? (wide ? model.window().widthMm() : model.window().lengthMm()) : model.plateDepthMm() + 2 * MARGIN;
         List<Spot> spots = new ArrayList<>();
         for (MarksCompared.Compared c : marks) {
             FilmMark m = c.mark();

@@ -24,7 +24,6 @@ import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.film.FilmTension;
 import keel.core.film.HeardFilm;
-import keel.core.film.Membrane;
 import keel.core.film.Recording;
 import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
@@ -101,7 +100,7 @@ public class FilmTones {
     public Hearing hear(Vats.Vat vat, Recording centre, Recording quarter) {
         TapTone first = TapTone.of(centre);
         TapTone second = quarter == null ? null : TapTone.of(quarter);
-        HeardFilm heard = HeardFilm.of(first, second, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
+        HeardFilm heard = HeardFilm.of(first, second, vat.model().window(), vat.film().thicknessMm());
         return new Hearing(heard, new Traces(ToneTrace.of(centre), quarter == null ? null : ToneTrace.of(quarter), first.peaks(), second == null ? List.of() : second.peaks()));
     }
 
@@ -139,7 +138,7 @@ public class FilmTones {
         List<Tone> heard = of(oldFilm).stream().filter(t -> !t.at().isBefore(since)).toList();
         for (Tone t : heard) {
             List<TapTone.Peak> peaks = t.traces().quarter() == null ? t.traces().centrePeaks() : t.traces().quarterPeaks();
-            FilmTension n = FilmTension.of(t.hz(), peaks, vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), Membrane.FEP_KG_PER_M3);
+            FilmTension n = vat.model().window().tension(t.hz(), peaks, vat.film().thicknessMm());
             jdbc.sql("update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = ?, evenness = ? where id = ?")
                     .params(vat.film().id(), n.dryNPerM(), n.withAirNPerM(), n.stressMPa(), n.evenness(), t.id()).update();
         }
@@ -219,7 +218,7 @@ public class FilmTones {
     public void make(Vats.Vat vat, Double newtonPerMetre, Double temperatureC) {
         Findings findings = new Findings();
         boolean sound = findings.range(newtonPerMetre, 1, 20_000, "tension", "The tension", "N/m");
-        Double hz = !sound ? null : Double.valueOf(Membrane.ofFep(vat.model().windowLengthMm(), vat.model().windowWidthMm(), vat.film().thicknessMm(), newtonPerMetre).toneHz(1, 1));
+        Double hz = !sound ? null : Double.valueOf(vat.model().window().toneHz(newtonPerMetre, vat.film().thicknessMm()));
         write(vat, School.MAKER, findings, hz, newtonPerMetre, temperatureC);
     }
 

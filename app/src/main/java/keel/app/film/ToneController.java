@@ -163,7 +163,7 @@ class ToneController {
         Double referenceHz = reference == null ? null : Double.valueOf(reference.hz());
         FilmTones.Traces t = tone.traces();
         Double second = second(vat, tone);
-        return new Heard(tone, against, TakeUp.of(verdict, tone.evenness(), vat.model().windowLengthMm() >= vat.model().windowWidthMm()),
+        return new Heard(tone, against, TakeUp.of(verdict, tone.evenness(), vat.model().window().longX()),
                 ToneDrawing.of(t.centre(), t.centrePeaks(), tone.hz(), second, referenceHz),
                 t.quarter() == null ? null : ToneDrawing.of(t.quarter(), t.quarterPeaks(), tone.hz(), second, referenceHz), t.centre().tooLoud());
     }

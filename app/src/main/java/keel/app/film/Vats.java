@@ -14,6 +14,7 @@ import keel.app.problems.NotThere;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.PartsReading;
 import keel.core.bolts.VatFrame;
+import keel.core.film.FilmWindow;
 import keel.core.standing.MachineKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -65,13 +66,11 @@ public class Vats {
     /** What it fits. */
     public record Model(long id, String code, String name, MachineKind kind, double plateWidthMm, double plateDepthMm, VatFrame frame) {
 
-        /** Free opening of its film along and across, mm; the plate's size where nobody measured it. */
-        public double windowLengthMm() {
-            return frame.windowLengthMm() == null ? Math.max(plateWidthMm, plateDepthMm) : frame.windowLengthMm();
-        }
-
-        public double windowWidthMm() {
-            return frame.windowWidthMm() == null ? Math.min(plateWidthMm, plateDepthMm) : frame.windowWidthMm();
+        /** Free opening of its film; the plate's size where nobody measured it. A ring of screws stands around a round one. */
+        public FilmWindow window() {
+            double length = frame.windowLengthMm() == null ? Math.max(plateWidthMm, plateDepthMm) : frame.windowLengthMm();
+            double width = frame.windowWidthMm() == null ? Math.min(plateWidthMm, plateDepthMm) : frame.windowWidthMm();
+            return new FilmWindow(length, width, frame.clampRing() != null);
         }
 
         public boolean windowMeasured() {
@@ -103,8 +102,18 @@ public class Vats {
         return parts.all(ComponentKind.FILM, false).stream().collect(Collectors.toMap(PartView::code, f -> f));
     }
 
-    /** Every film that was in a vat, by vat, oldest first. */
+    /** Every film that was in a vat, by vat, oldest first; for a tank, whose vat comes and goes with it, those of its machine. */
     public Map<Long, List<Span>> films(List<Vat> vats) {
+        Map<Long, List<Span>> films = spans("""
+                select now.component_id, c.code, ff.fitted_at, coalesce(ff.removed_at, vf.removed_at), c.ended_at, c.end_reason from fitting now
+                join fitting vf on vf.machine_id = now.machine_id and vf.component_id <> now.component_id join component v on v.id = vf.component_id and v.kind = 'VAT'
+                join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id and not c.withdrawn
+                where now.removed_at is null and now.component_id in (:vats) order by ff.fitted_at""", vats.stream().filter(Vat::tank).toList());
+        inThem(vats).forEach((vat, spans) -> films.computeIfAbsent(vat, id -> new ArrayList<>()).addAll(spans));
+        return films;
+    }
+
+    private Map<Long, List<Span>> inThem(List<Vat> vats) {
         return spans("select f.vat_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id and not c.withdrawn "
                 + "where f.vat_id in (:vats) order by f.fitted_at", vats);
     }

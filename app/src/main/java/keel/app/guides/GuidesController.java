@@ -243,7 +243,7 @@ class GuidesController {
             model.addAttribute("frame", FrameDrawing.plain(session.step().drawing().equals("frame-bolts") ? frame.bolts() : frame.clamp(),
                     session.step().drawing().equals("clamp-corners")));
         } else if (session.step().drawing().equals("spacer")) {
-            double span = frame.windowWidthMm() != null ? frame.windowWidthMm() : vat != null ? vat.model().windowWidthMm() : fleet.machine(session.machine()).plateDepthMm();
+            double span = frame.windowWidthMm() != null ? frame.windowWidthMm() : vat != null ? vat.model().window().widthMm() : fleet.machine(session.machine()).plateDepthMm();
             model.addAttribute("spacer", seat.slack(span, thickness(session)));
         }
     }

@@ -7,7 +7,7 @@ import org.hipparchus.util.FastMath;
 /**
  * Tension of a release film from the tone that it gives when tapped, free on both sides.
  *
- * <p>Clamped rectangular membrane, source as {@link Membrane}: with f₁₁ the lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone
+ * <p>Clamped rectangular membrane, source as {@link Membrane}, or a round one ({@link RoundMembrane}): with f₁₁ the lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone
  * (dry) or with the air it moves ({@link AirLoad}). Stress is that of the dry tension.
  *
  * @param dryNPerM     tension without the air's mass, N/m
@@ -35,6 +35,16 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         double dry = square(fundamentalHz / one.toneInVacuumHz(1, 1));
         double withAir = square(fundamentalHz / one.toneHz(1, 1));
         return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness(fundamentalHz, peaks, one));
+    }
+
+    /** The same for a film over a round ring; how even it is cannot be told from its tone. */
+    public static FilmTension ofRound(double fundamentalHz, double diameterMm, double thicknessMm, double densityKgM3) {
+        if (!(fundamentalHz > 0) || Double.isInfinite(fundamentalHz)) {
+            throw new IllegalArgumentException("A tone must be more than 0 Hz.");
+        }
+        RoundMembrane one = new RoundMembrane(diameterMm, densityKgM3 * thicknessMm / 1000, 1);
+        double dry = square(fundamentalHz / one.toneInVacuumHz());
+        return new FilmTension(dry, square(fundamentalHz / one.toneHz()), dry / (thicknessMm / 1000) / 1e6, null);
     }
 
     /**

@@ -18,7 +18,7 @@ public record HeardFilm(TapTone centre, TapTone quarter, FilmTension tension, bo
     private static final double SAME = 0.04;
 
     /** @param quarter null without a second recording */
-    public static HeardFilm of(TapTone centre, TapTone quarter, double lengthMm, double widthMm, double thicknessMm, double densityKgM3) {
+    public static HeardFilm of(TapTone centre, TapTone quarter, FilmWindow window, double thicknessMm) {
         if (!centre.clear()) {
             return new HeardFilm(centre, quarter, null, true);
         }
@@ -29,7 +29,7 @@ public record HeardFilm(TapTone centre, TapTone quarter, FilmTension tension, bo
             peaks = new ArrayList<>(quarter.peaks());
         }
         peaks.sort(Comparator.comparingDouble(TapTone.Peak::hz));
-        return new HeardFilm(centre, quarter, FilmTension.of(centre.fundamentalHz(), peaks, lengthMm, widthMm, thicknessMm, densityKgM3), agree);
+        return new HeardFilm(centre, quarter, window.tension(centre.fundamentalHz(), peaks, thicknessMm), agree);
     }
 
     public boolean clear() {

@@ -15,6 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What is judged of a film. Grades, tolerances and what to take up are common practice, no source; where a figure is worked out by hand, it stands beside. */
 class FilmRulesTest {
 
+    private static final FilmWindow WINDOW = new FilmWindow(130, 80, false);
+
     @Test
     void gradesGrowCloudierAndAMeteredFilmIsGivenTheNearest() {
         assertThat(Arrays.stream(Clouding.values()).map(Clouding::usualTransmittance).toList()).isSortedAccordingTo((a, b) -> Double.compare(b, a));
@@ -93,10 +95,10 @@ class FilmRulesTest {
         Membrane film = Membrane.ofFep(130, 80, 0.127, 620);
         TapTone centre = tone(film.toneHz(1, 1));
         TapTone quarter = tone(film.toneHz(1, 1), film.toneHz(2, 1));
-        assertThat(HeardFilm.of(centre, quarter, 130, 80, 0.127, 2150).tension().evenness()).isCloseTo(1, within(1e-6));
-        assertThat(HeardFilm.of(centre, null, 130, 80, 0.127, 2150).tension().evenness()).isNull();
-        assertThat(HeardFilm.of(centre, tone(film.toneHz(1, 1) * 1.2), 130, 80, 0.127, 2150).agree()).isFalse();
-        assertThat(HeardFilm.of(new TapTone(Double.NaN, Double.NaN, 0, List.of()), quarter, 130, 80, 0.127, 2150).clear()).isFalse();
+        assertThat(HeardFilm.of(centre, quarter, WINDOW, 0.127).tension().evenness()).isCloseTo(1, within(1e-6));
+        assertThat(HeardFilm.of(centre, null, WINDOW, 0.127).tension().evenness()).isNull();
+        assertThat(HeardFilm.of(centre, tone(film.toneHz(1, 1) * 1.2), WINDOW, 0.127).agree()).isFalse();
+        assertThat(HeardFilm.of(new TapTone(Double.NaN, Double.NaN, 0, List.of()), quarter, WINDOW, 0.127).clear()).isFalse();
     }
 
     /** By hand: 6 changes a year, 10 h of waiting and 48 min more standing each, at 3 an hour: 6 · 10.8 · 3 = 194.4; a vat of 120 over 5 years is 24 a year. */
