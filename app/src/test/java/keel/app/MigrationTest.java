@@ -46,6 +46,31 @@ class MigrationTest {
         assertThat(jdbc.queryForObject("select count(*) from profile_version", Integer.class)).isZero();
     }
 
+    @Test
+    void aGuideThatWasOpenInTheFourthVersionIsStillOpenAndFilmsHaveNoPackYet() {
+        DataSource database = database("fourth");
+        migrate(database, "4");
+        JdbcTemplate jdbc = new JdbcTemplate(database);
+        jdbc.update("insert into person (sign_in, name, role, password_hash, active, created_at, version) values ('k', 'Kees', 'KEEPER', 'x', true, timestamp with time zone '2026-01-01 00:00:00+00', 0)");
+        jdbc.update("insert into room (code, name) values ('loft', 'Loft')");
+        jdbc.update("""
+                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm, release_kind, self_levelling, resin_sensing,
+                  zero_at_top, self_filling, whole_area_light, level_joint) values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
+        jdbc.update("""
+                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school, since, baseline_hours, version)
+                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00', 0, 0)""");
+        jdbc.update("""
+                insert into component (kind, number, code, since, baseline_hours, baseline_uv_hours, baseline_layers, baseline_prints, withdrawn)
+                values ('FILM', 1, 'F1', timestamp with time zone '2026-01-01 00:00:00+00', 120, 0, 0, 0, false)""");
+        jdbc.update("""
+                insert into guide_session (procedure_code, machine_id, step, bolts_done, answers, started_at, started_by, touched_at, touched_by, version) values
+                  ('film-change', 1, 'clamp', 5, '{"endReason":"SLACK"}', timestamp with time zone '2026-02-01 00:00:00+00', 1, timestamp with time zone '2026-02-01 00:10:00+00', 1, 3)""");
+        migrate(database, "latest");
+        assertThat(jdbc.queryForMap("select machine_id, step, bolts_done from guide_session")).containsEntry("MACHINE_ID", 1L).containsEntry("STEP", "clamp").containsEntry("BOLTS_DONE", 5);
+        assertThat(jdbc.queryForMap("select code, baseline_hours, pack_id from component")).containsEntry("CODE", "F1").containsEntry("PACK_ID", null);
+        assertThat(jdbc.queryForObject("select count(*) from guide_vat", Integer.class)).isZero();
+    }
+
     private static void migrate(DataSource database, String target) {
         Flyway.configure().dataSource(database).locations("classpath:db/migration").target(target).load().migrate();
     }

@@ -156,6 +156,7 @@ public class Gates {
     private List<GateItem> besides(MachineNow m, SinceFailure.Now since) {
         List<GateItem> items = new ArrayList<>();
         StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
+        m.standing().concerns().stream().filter(c -> c.about().equals("stop-gap")).forEach(c -> items.add(StartGate.stopGap(c.text())));
         quirks.of(m.code()).forEach(q -> items.add(StartGate.quirk(q.id(), q.text(), q.workaround())));
         items.addAll(questions.items(m.kind()));
         return items;

@@ -163,6 +163,7 @@ class FilmBenchPagesTest extends PageTest {
         shop.run(machine, 20, 7);
         shop.service(machine, "PLATE_CLEARED", 28);
         assertThat(shop.holds(machine)).isEmpty();
+        assertThat(page("/machines/" + machine + "/start")).contains("cured shut for now; look at it within 1 h");
         shop.run(machine, 30, 2);
         shop.service(machine, "PLATE_CLEARED", 33);
         assertThat(shop.holds(machine)).containsExactly("stop-gap-lapsed");

@@ -42,6 +42,11 @@ public final class StartGate {
                 + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
     }
 
+    /** A hole in the film that is only cured shut. */
+    public static GateItem stopGap(String text) {
+        return new GateItem("stop-gap", Part.FILM, WARN, text);
+    }
+
     /** What is odd about a machine, with what to do about it. */
     public static GateItem quirk(long id, String text, String workaround) {
         return new GateItem("quirk-" + id, Part.JOB, WARN, text + (text.endsWith(".") ? " " : ". ") + workaround);
