@@ -1,4 +1,4 @@
-// Keys, side sheet, drafts, quick line, guides, a dropped connection, the size of a photo. Every page works without this.
+// Keys, side sheet, drafts, quick line, guides, a dropped connection, the size of a file. Every page works without this.
 (() => {
   const $ = id => document.getElementById(id);
   const typing = e => e.target.closest?.('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]');
@@ -292,7 +292,7 @@
     if (!file) return;
     const most = Number(e.target.dataset.mostMb);
     const large = file.size > most * 1024 * 1024;
-    e.target.setCustomValidity(large ? `This photo has ${Math.round(file.size / 1048576)} MB; ${most} MB are the most.` : '');
+    e.target.setCustomValidity(large ? `This file has ${Math.round(file.size / 1048576)} MB; ${most} MB are the most.` : '');
     e.target.reportValidity();
   });
 
