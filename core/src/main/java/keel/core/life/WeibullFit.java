@@ -88,6 +88,38 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
                 quantile(logScale, scales, TAIL), quantile(logScale, scales, 1 - TAIL));
     }
 
+    /**
+     * How well a clock explains lives: the highest likelihood of the logarithms of their ages, which does not hang on the clock's unit. Of two clocks for the same parts
+     * the one with more explains them better.
+     *
+     * @throws IllegalArgumentException as {@link #likeliest}
+     */
+    public static double explanation(List<Life> lives) {
+        WeibullFit fit = likeliest(lives);
+        double logs = lives.stream().filter(Life::ended).mapToDouble(l -> Math.log(l.hours())).sum();
+        return new Lives(lives).logLikelihood(fit.shape(), fit.scale()) + logs;
+    }
+
+    /** Whether such parts die early, wear out, or whether that is not known yet: by where the interval of the shape lies against 1. */
+    public Way way() {
+        return shapeHigh < 1 ? Way.EARLY_DEATH : shapeLow > 1 ? Way.WEAR_OUT : Way.NOT_TOLD;
+    }
+
+    /** How parts end. */
+    public enum Way {
+        EARLY_DEATH("They die young: what has lasted a while lasts on."), WEAR_OUT("They wear out: the older, the likelier to end."), NOT_TOLD("Whether they wear out or end by chance is not told yet.");
+
+        private final String words;
+
+        Way(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
     private static double[] grid(double middle, double spread) {
         double[] grid = new double[GRID];
         for (int i = 0; i < GRID; i++) {

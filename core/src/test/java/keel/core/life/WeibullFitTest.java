@@ -130,6 +130,25 @@ class WeibullFitTest {
         assertThat(AgeReplacement.meanUpTo(life, 250)).isCloseTo(sum * 250 / n / 3, within(1e-6));
     }
 
+    /** The clock that a part really lives by explains its lives better than one that runs at another pace for each part. */
+    @Test
+    void theRightClockExplainsLivesBest() {
+        Random random = new Random(9);
+        List<Life> right = new ArrayList<>();
+        List<Life> wrong = new ArrayList<>();
+        WeibullDistribution truth = WeibullDistribution.of(4, 300);
+        for (int i = 0; i < 40; i++) {
+            double life = truth.inverseCumulativeProbability(random.nextDouble());
+            right.add(new Life(life, true));
+            wrong.add(new Life(life * Math.exp(random.nextGaussian()), true));
+        }
+        assertThat(WeibullFit.explanation(right)).isGreaterThan(WeibullFit.explanation(wrong));
+        List<Life> inMinutes = right.stream().map(l -> new Life(60 * l.hours(), true)).toList();
+        assertThat(WeibullFit.explanation(inMinutes)).as("the unit does not matter").isCloseTo(WeibullFit.explanation(right), within(1e-6));
+        assertThat(WeibullFit.likeliest(right).way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
+        assertThat(WeibullFit.likeliest(List.of(new Life(1, true), new Life(100, true), new Life(3, true), new Life(900, false), new Life(800, false))).way()).isEqualTo(WeibullFit.Way.EARLY_DEATH);
+    }
+
     private static List<Life> handbook() {
         return Stream.concat(ends(54, 187, 216, 240, 244, 335, 361, 373, 375, 386), DoubleStream.generate(() -> 500).limit(10).mapToObj(h -> new Life(h, false))).toList();
     }
