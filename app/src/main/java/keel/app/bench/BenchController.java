@@ -12,7 +12,6 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
-import keel.app.problems.Typed;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
 import keel.app.upkeep.PartView;

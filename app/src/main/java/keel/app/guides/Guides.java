@@ -130,21 +130,26 @@ public class Guides {
             return open.get().id;
         }
         requireStill(machine, procedure);
+        return begun(procedureCode, machine.id(), procedure.path(machine.traits(), Map.of()).get(0), actor).id;
+    }
+
+    private GuideSession begun(String procedure, Long machineId, Step first, Actor actor) {
         GuideSession session = new GuideSession();
-        session.procedureCode = procedureCode;
-        session.machineId = machine.id();
-        session.step = procedure.path(machine.traits(), Map.of()).get(0).code();
+        session.procedureCode = procedure;
+        session.machineId = machineId;
+        session.step = first.code();
         session.answers = "{}";
         session.startedAt = clock.instant();
         session.startedBy = actor.personId();
         touch(session, actor);
-        return sessions.saveAndFlush(session).id;
+        return sessions.saveAndFlush(session);
     }
 
     /**
      * Begins a procedure with vats, several in one sitting. Vats may be on the shelf or on machines that stand still.
      *
-     * @param vats codes, in the order in which they are gone through
+     * @param vatCodes in the order in which they are gone through
+     * @throws Conflict if one of them prints, is in such a sitting already, or the procedure is not for it
      */
     public long beginSitting(String procedureCode, List<String> vatCodes) {
         Actor actor = Actor.current();
@@ -154,14 +159,7 @@ public class Guides {
         findings.when(Set.copyOf(vatCodes).size() < vatCodes.size(), "vats", "A vat is there twice.");
         Refused.unless(findings);
         Procedure procedure = called(procedureCode);
-        GuideSession session = new GuideSession();
-        session.procedureCode = procedureCode;
-        session.answers = "{}";
-        session.step = procedure.steps().get(0).code();
-        session.startedAt = clock.instant();
-        session.startedBy = actor.personId();
-        touch(session, actor);
-        sessions.saveAndFlush(session);
+        GuideSession session = begun(procedureCode, null, procedure.steps().get(0), actor);
         for (int place = 0; place < vatCodes.size(); place++) {
             join(session, place, vats.one(vatCodes.get(place)), procedure);
         }
@@ -176,6 +174,12 @@ public class Guides {
         if (subject.machine != null) {
             occupancy.lock(subject.machine.id());
             requireStill(subject.machine, procedure);
+        }
+        boolean begun = jdbc.sql("""
+                select count(*) from guide_vat g join guide_session s on s.id = g.session_id
+                where g.vat_id = ? and s.procedure_code = ? and s.finished_at is null and s.given_up_at is null""").params(vat.id(), procedure.code()).query(Integer.class).single() > 0;
+        if (begun) {
+            throw new Conflict("vats", "Vat " + vat.code() + " is in a sitting that was begun already. Go on there, under Step by step, or give it up first.");
         }
         // where nothing was in it, nobody has to say why it ended
         jdbc.sql("insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, ?, ?, 0, ?)")

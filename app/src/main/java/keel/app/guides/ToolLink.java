@@ -1,7 +1,5 @@
 package keel.app.guides;
 
-import keel.core.guide.Step;
-
 /** The page beside a step that judges or measures something. */
 record ToolLink(String path, String words) {
 

@@ -140,6 +140,8 @@ class SittingTest extends PageTest {
         assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.beginSitting("film-change", List.of()));
         assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(spare, spare)));
         assertThatExceptionOfType(NotThere.class).isThrownBy(() -> guides.beginSitting("polish", List.of(spare)));
+        guides.beginSitting("film-change", List.of(spare));
+        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(empty, spare))).withMessageContaining("begun already");
         String tank = shop.now(shop.machine(MachineKind.LASER_TANK, false)).vat().code();
         assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(tank)));
         shop.as("keeper");
