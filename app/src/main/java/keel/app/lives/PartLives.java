@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
+import keel.core.life.CompetingLives;
 import keel.core.life.Life;
 import keel.core.life.Survival;
 import keel.core.life.WeibullFit;
@@ -29,6 +30,8 @@ public class PartLives {
 
     /** Ends that say nothing of how long such a part lasts. */
     private static final Set<String> NOT_BY_ITSELF = Set.of("PLANNED", "OTHER");
+    /** Ends that come with use; all others come by accident. */
+    private static final Set<String> BY_WEAR = Set.of("CLOUDED", "SLACK", "DARK_PIXELS", "LIT_PIXELS");
     private static final int ENDS_TO_CHOOSE_A_CLOCK = 5;
 
     private final JdbcClient jdbc;
@@ -76,6 +79,13 @@ public class PartLives {
         }
     }
 
+    /**
+     * The two ways in which parts end, each with the age by which half would have ended if there were no other.
+     *
+     * @param accidents ends by accident, {@code worn} ends by wear
+     */
+    public record Ways(int accidents, double halfByAccident, int worn, double halfByWear) {}
+
     /** A part in service with what is left of it on the clock. */
     public record Left(Part part, double age, double failsInJob, double median, double tenPercent) {}
 
@@ -88,10 +98,10 @@ public class PartLives {
      * @param causes    how many ended by what, most first
      * @param inService those that are in a vat or machine now, with what is left
      * @param replace   when to change, by the shop's costs
-     * @param explained how well each clock explains the ends, empty while too few have ended
+     * @param ways      by accident and by wear; null where none has ended
      */
     public record Group(PartUse.Part kind, String model, Clock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, Map<String, Long> causes, List<Left> inService,
-                        AgeReplacement replace, double plannedCost, double failureCost, Map<Clock, Double> explained) {}
+                        AgeReplacement replace, double plannedCost, double failureCost, Ways ways) {}
 
     /** All kinds and sizes of which there is any, films first. */
     public List<Group> groups() {
@@ -110,7 +120,8 @@ public class PartLives {
         List<Life> lives = lives(parts, clock);
         long ends = lives.stream().filter(Life::ended).count();
         WeibullLife before = defaults.life(kind);
-        WeibullFit fit = WeibullFit.bayes(lives, WeibullFit.Prior.around(new WeibullLife(before.shape(), before.scale() * pace(parts, clock, usual))));
+        WeibullLife usualLife = new WeibullLife(before.shape(), before.scale() * pace(parts, clock, usual));
+        WeibullFit fit = WeibullFit.bayes(lives, WeibullFit.Prior.around(usualLife));
         double planned = defaults.value(kind.prefix() + ".plannedCost");
         double failure = defaults.value(kind.prefix() + ".failureCost");
         double job = defaults.value("job.typicalHours") * pace(parts, clock, Clock.HOURS);
@@ -119,7 +130,19 @@ public class PartLives {
         Map<String, Long> sorted = new LinkedHashMap<>();
         causes.entrySet().stream().sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).forEach(e -> sorted.put(e.getKey(), e.getValue()));
         return new Group(kind, parts.get(0).model(), clock, !explained.isEmpty(), (int) ends, lives.size(), fit, Survival.of(lives), sorted, left,
-                AgeReplacement.of(fit.life(), planned, failure), planned, failure, explained);
+                AgeReplacement.of(fit.life(), planned, failure), planned, failure, ways(parts, clock, usualLife));
+    }
+
+    private static Ways ways(List<Part> parts, Clock clock, WeibullLife usual) {
+        List<Part> aged = parts.stream().filter(p -> p.age(clock) > 0).toList();
+        List<Integer> way = aged.stream().map(p -> BY_WEAR.contains(String.valueOf(p.endReason())) ? 1 : 0).toList();
+        int ended = (int) aged.stream().filter(Part::endedByItself).count();
+        int worn = (int) aged.stream().filter(p -> p.endedByItself() && BY_WEAR.contains(p.endReason())).count();
+        if (ended == 0) {
+            return null;
+        }
+        CompetingLives both = CompetingLives.fitted(lives(parts, clock), way, 2, usual);
+        return new Ways(ended - worn, both.ways().get(0).ageWhenFailed(0, 0.5), worn, both.ways().get(1).ageWhenFailed(0, 0.5));
     }
 
     /** So much of one clock passes in a unit of another, over all these parts; 1 where nothing has passed. */

@@ -40,10 +40,14 @@ class LivesPagesTest extends PageTest {
         assertThat(films.chosen()).isFalse();
         assertThat(films.causes()).containsEntry("PIERCED", 1L).containsEntry("PLANNED", 1L);
         assertThat(films.inService()).singleElement().satisfies(l -> assertThat(l.age()).isCloseTo(5, within(1e-9)));
+        assertThat(films.ways().accidents()).isEqualTo(1);
+        assertThat(films.ways().worn()).isZero();
+        assertThat(films.ways().halfByAccident()).as("what never happened is thought to happen later").isLessThan(films.ways().halfByWear());
         assertThat(films.fit().scale()).as("short lives pull what is usual down").isLessThan(450);
         PartLives.Group screens = group(PartUse.Part.SCREEN);
         assertThat(screens.clock()).isEqualTo(PartLives.Clock.UV_HOURS);
         assertThat(screens.ends()).isZero();
+        assertThat(screens.ways()).isNull();
     }
 
     /** Every film peels as often before its end, however long that takes: peels explain the ends best. */
