@@ -101,7 +101,13 @@ public class PartLives {
      * @param ways      by accident and by wear; null where none has ended
      */
     public record Group(PartUse.Part kind, String model, Clock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, Map<String, Long> causes, List<Left> inService,
-                        AgeReplacement replace, double plannedCost, double failureCost, Ways ways) {}
+                        AgeReplacement replace, double plannedCost, double failureCost, Ways ways) {
+
+        /** Whether enough have ended here for the records to speak for themselves. */
+        public boolean known() {
+            return ends >= ENDS_TO_CHOOSE_A_CLOCK;
+        }
+    }
 
     /** All kinds and sizes of which there is any, films first. */
     public List<Group> groups() {

@@ -38,6 +38,7 @@ class LivesPagesTest extends PageTest {
         assertThat(films.lives()).isEqualTo(3);
         assertThat(films.clock()).isEqualTo(PartLives.Clock.HOURS);
         assertThat(films.chosen()).isFalse();
+        assertThat(films.known()).as("two ends and a planned change are too few").isFalse();
         assertThat(films.causes()).containsEntry("PIERCED", 1L).containsEntry("PLANNED", 1L);
         assertThat(films.inService()).singleElement().satisfies(l -> assertThat(l.age()).isCloseTo(5, within(1e-9)));
         assertThat(films.ways().accidents()).isEqualTo(1);
