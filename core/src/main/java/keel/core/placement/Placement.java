@@ -75,10 +75,12 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
                 return;
             }
             Rows rows = Rows.of(q);
-            double atCentre = rows.mean(shape, q.plateLengthMm() / 2, q.plateWidthMm() / 2);
+            double atCentre = rows.under(shape, q.plateWidthMm() / 2).mean(q.plateLengthMm() / 2);
+            double[] across = steps(q.plateLengthMm() - 2 * half);
             for (double y : steps(q.plateWidthMm() - 2 * half)) {
-                for (double x : steps(q.plateLengthMm() - 2 * half)) {
-                    double wear = rows.mean(shape, x + half, y + half);
+                Rows.Under under = rows.under(shape, y + half);
+                for (double x : across) {
+                    double wear = under.mean(x + half);
                     if (better(wear, x + half, y + half) && q.spots().stream().noneMatch(s -> shape.near(s.xMm() - x - half, s.yMm() - y - half, s.sizeMm() / 2 + q.marginMm()))) {
                         take(new Placement(x + half, y + half, rotation, wear, atCentre));
                     }
@@ -158,7 +160,7 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
     }
 
     /** Running sums of the wear along rows a millimetre high. */
-    private record Rows(double[][] sums, double plateLength, double plateWidth) {
+    private record Rows(double[][] sums, double plateLength) {
 
         static Rows of(Question q) {
             int across = (int) Math.ceil(q.plateLengthMm());
@@ -169,24 +171,39 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
                     sums[r][c + 1] = sums[r][c] + q.wear().at(Math.min(c + 0.5, q.plateLengthMm()), Math.min(r + 0.5, q.plateWidthMm()));
                 }
             }
-            return new Rows(sums, q.plateLengthMm(), q.plateWidthMm());
+            return new Rows(sums, q.plateLengthMm());
         }
 
-        double mean(Slanted shape, double x, double y) {
-            double sum = 0;
-            double area = 0;
+        /** The rows under a shape whose middle lies at this height. */
+        Under under(Slanted shape, double y) {
             int from = (int) Math.max(0, Math.floor(y - shape.half()));
             int to = (int) Math.min(sums.length - 1, Math.floor(y + shape.half()));
+            double[] left = new double[to - from + 1];
+            double[] right = new double[to - from + 1];
             for (int r = from; r <= to; r++) {
                 double[] span = shape.span(r + 0.5 - y);
-                double left = Math.max(0, x + span[0]);
-                double right = Math.min(plateLength, x + span[1]);
-                if (right > left) {
-                    sum += up(r, right) - up(r, left);
-                    area += right - left;
-                }
+                left[r - from] = span[0];
+                right[r - from] = Math.max(span[0], span[1]);
             }
-            return area == 0 ? 0 : sum / area;
+            return new Under(this, from, left, right);
+        }
+
+        /** From where to where a shape reaches in each row, against its middle. */
+        private record Under(Rows rows, int first, double[] left, double[] right) {
+
+            double mean(double x) {
+                double sum = 0;
+                double area = 0;
+                for (int i = 0; i < left.length; i++) {
+                    double from = Math.max(0, x + left[i]);
+                    double to = Math.min(rows.plateLength, x + right[i]);
+                    if (to > from) {
+                        sum += rows.up(first + i, to) - rows.up(first + i, from);
+                        area += to - from;
+                    }
+                }
+                return area == 0 ? 0 : sum / area;
+            }
         }
 
         private double up(int row, double x) {
