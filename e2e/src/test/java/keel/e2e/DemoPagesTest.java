@@ -35,7 +35,7 @@ class DemoPagesTest {
         List<String> wide = new ArrayList<>();
         for (String path : PAGES) {
             page.setViewportSize(1280, 800);
-            page.navigate(path);
+            assertThat(page.navigate(path).status()).as(path).isEqualTo(path.equals("/nowhere") ? 404 : 200);
             Browsing.accessible(page);
             page.evaluate("document.documentElement.dataset.theme = 'amber'");
             Browsing.readable(page);

@@ -32,7 +32,7 @@ record CarrierStrips(TimeScale scale, double now, Map<Long, Strip> strips, List<
         for (Vats.Vat vat : vats) {
             List<Bar> bars = new ArrayList<>();
             films.getOrDefault(vat.id(), List.of()).forEach(s -> bars.add(bar(s, scale, now)));
-            strips.put(vat.id(), new Strip(bars, rest(vat, hoursPerDay.getOrDefault(vat.machine(), 0.0), defaults, scale, now)));
+            strips.put(vat.id(), new Strip(bars, rest(vat, vat.machine() == null ? 0 : hoursPerDay.getOrDefault(vat.machine(), 0.0), defaults, scale, now)));
         }
         return new CarrierStrips(scale, scale.x(now), strips, scale.dates(now, zone));
     }

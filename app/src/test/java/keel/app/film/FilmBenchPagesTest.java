@@ -114,7 +114,11 @@ class FilmBenchPagesTest extends PageTest {
         String spare = parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         accepted("/vats/" + spare + "/inspect", "clouding", "CLEAR", "leak", "DRY");
         assertThat(looks.latest().get(vats.one(spare).film().id()).leak()).isEqualTo(FilmLooks.Leak.DRY);
+        assertThat(page("/vats/" + spare)).contains("on the shelf").contains("Fit it to").contains("towel dry");
         String empty = parts.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
+        assertThat(page("/vats/" + empty)).contains("There is no film in this vat");
+        assertThat(page("/vats/" + empty + "/tone")).contains("How tight");
+        assertThat(page("/vats/" + empty + "/inspect")).contains("no film");
         refused(409, "There is no film", "/vats/" + empty + "/inspect", "clouding", "CLEAR");
         assertThatThrownBy(() -> bench.record(new ServiceEntry(null, "FILM_CLEANED", null, null, Map.of("vat", vat.code(), "cleaner", "ALCOHOL"))))
                 .isInstanceOf(Conflict.class).hasMessageContaining("Enter it for that machine");
