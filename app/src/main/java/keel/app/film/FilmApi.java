@@ -9,7 +9,6 @@ import keel.app.upkeep.PartsReading;
 import keel.core.Findings;
 import keel.core.film.ClearExposure;
 import keel.core.film.FilmTension;
-import keel.core.film.Recording;
 import keel.core.film.TapTone;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,7 +57,7 @@ class FilmApi {
             findings.range(referenceHz, 20, 5000, "referenceHz", "The reference tone", "Hz");
         }
         Refused.unless(findings);
-        TapTone tone = TapTone.of(read(file));
+        TapTone tone = TapTone.of(Uploaded.recording(file, "file"));
         if (!tone.clear()) {
             return new Tone(false, tone.taps(), null, null, null, null, null, null, FilmTension.Verdict.NO_TONE);
         }
@@ -66,14 +65,6 @@ class FilmApi {
         Double cents = referenceHz == null ? null : Double.valueOf(FilmTension.cents(tone.fundamentalHz(), referenceHz));
         return new Tone(true, tone.taps(), tone.fundamentalHz(), tone.spreadHz(), new Tension(t.dryNPerM(), t.withAirNPerM()), t.stressMPa(), t.evenness(), cents,
                 FilmTension.verdict(cents));
-    }
-
-    private static Recording read(MultipartFile file) throws IOException {
-        try {
-            return Recording.ofWav(file.getBytes());
-        } catch (IllegalArgumentException e) {
-            throw new Refused("file", e.getMessage());
-        }
     }
 
     record Clouding(Double exposureS, Double transmittanceAtCalibration, Double transmittanceNow) {}

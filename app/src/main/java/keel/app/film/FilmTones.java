@@ -73,7 +73,13 @@ public class FilmTones {
     }
 
     /** What was drawn of the two recordings; {@code quarter} is null without one. */
-    public record Traces(ToneTrace centre, ToneTrace quarter, List<TapTone.Peak> centrePeaks, List<TapTone.Peak> quarterPeaks) {}
+    public record Traces(ToneTrace centre, ToneTrace quarter, List<TapTone.Peak> centrePeaks, List<TapTone.Peak> quarterPeaks) {
+
+        /** The tones that tell how even it is: of the taps off the centre, where there are any. */
+        List<TapTone.Peak> peaks() {
+            return quarterPeaks.isEmpty() ? centrePeaks : quarterPeaks;
+        }
+    }
 
     /** A film as it was heard once; {@code traces} is null in lists. */
     public record Tone(long id, Instant at, String person, double hz, double spreadHz, int taps, Double temperatureC, double dryNPerM, double withAirNPerM, double stressMpa,
@@ -137,8 +143,7 @@ public class FilmTones {
     public void carryOver(long oldFilm, Vats.Vat vat, Instant since) {
         List<Tone> heard = of(oldFilm).stream().filter(t -> !t.at().isBefore(since)).toList();
         for (Tone t : heard) {
-            List<TapTone.Peak> peaks = t.traces().quarter() == null ? t.traces().centrePeaks() : t.traces().quarterPeaks();
-            FilmTension n = vat.model().window().tension(t.hz(), peaks, vat.film().thicknessMm());
+            FilmTension n = vat.model().window().tension(t.hz(), t.traces().peaks(), vat.film().thicknessMm());
             jdbc.sql("update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = ?, evenness = ? where id = ?")
                     .params(vat.film().id(), n.dryNPerM(), n.withAirNPerM(), n.stressMPa(), n.evenness(), t.id()).update();
         }

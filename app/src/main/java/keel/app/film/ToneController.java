@@ -15,7 +15,6 @@ import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.core.Findings;
-import keel.core.film.FilmTension;
 import keel.core.film.Recording;
 import keel.core.film.TakeUp;
 import keel.core.film.TapTone;
@@ -100,16 +99,15 @@ class ToneController {
             Double temperatureC = Typed.number(typed.get("referenceC"), "referenceC", findings);
             Double hz = Typed.number(typed.get("hz"), "hz", findings);
             Double tension = Typed.number(typed.get("tension"), "tension", findings);
+            Integer tone = Typed.whole(typed.get("tone"), "tone", findings);
             Refused.unless(findings);
             switch (typed.getOrDefault("school", "")) {
-                case "EAR" -> tones.refer(vat, Long.parseLong(typed.getOrDefault("tone", "0")));
+                case "EAR" -> tones.refer(vat, tone == null ? 0 : tone);
                 case "STATED" -> tones.state(vat, hz, temperatureC);
                 case "MAKER" -> tones.make(vat, tension, temperatureC);
                 default -> throw new Refused("school", "Choose where the reference comes from.");
             }
             return "redirect:/vats/" + vat.code() + "/tone?kept";
-        } catch (NumberFormatException e) {
-            throw new Refused("tone", "There is no such tone.");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             return show(vat, typed, model);
@@ -136,11 +134,7 @@ class ToneController {
             }
             return null;
         }
-        try {
-            return Recording.ofWav(file.getBytes());
-        } catch (IllegalArgumentException e) {
-            throw new Refused(field, e.getMessage());
-        }
+        return Uploaded.recording(file, field);
     }
 
     private String show(Vats.Vat vat, Map<String, String> typed, Model model) {
@@ -159,17 +153,11 @@ class ToneController {
 
     private static Heard view(Vats.Vat vat, FilmTones.Tone tone, FilmTones.Reference reference) {
         ToneComparison against = tone.against(reference);
-        FilmTension.Verdict verdict = against == null || against.cents() == null ? FilmTension.Verdict.GOOD : against.verdict();
         Double referenceHz = reference == null ? null : Double.valueOf(reference.hz());
         FilmTones.Traces t = tone.traces();
-        Double second = second(vat, tone);
-        return new Heard(tone, against, TakeUp.of(verdict, tone.evenness(), vat.model().window().longX()),
+        Double second = vat.model().window().tension(tone.hz(), t.peaks(), vat.film().thicknessMm()).secondHz();
+        return new Heard(tone, against, TakeUp.of(against == null ? null : against.verdict(), tone.evenness(), vat.model().window().longX()),
                 ToneDrawing.of(t.centre(), t.centrePeaks(), tone.hz(), second, referenceHz),
                 t.quarter() == null ? null : ToneDrawing.of(t.quarter(), t.quarterPeaks(), tone.hz(), second, referenceHz), t.centre().tooLoud());
-    }
-
-    /** The second tone of a film so even, Hz; null where it was not told apart. */
-    private static Double second(Vats.Vat vat, FilmTones.Tone tone) {
-        return tone.evenness() == null ? null : tone.traces().quarterPeaks().stream().map(TapTone.Peak::hz).filter(hz -> hz > tone.hz() * 1.04).findFirst().orElse(null);
     }
 }

@@ -14,10 +14,10 @@ import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
+import keel.core.film.ChangeAsked;
 import keel.core.guide.Procedure;
 import keel.core.guide.SittingTime;
 import keel.core.standing.Defaults;
-import keel.core.standing.PartUse;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -97,20 +97,7 @@ class SittingController {
         if (vat.film() == null) {
             return "no film in it";
         }
-        if (vat.film().endedAt() != null) {
-            return "condemned: " + vat.film().endReason().toLowerCase();
-        }
-        if (machine != null && machine.standing().concerns().stream().anyMatch(c -> c.about().equals("stop-gap"))) {
-            return "a hole in it is only cured shut";
-        }
-        double hours = vat.film().usage().hours();
-        if (hours >= defaults.replaceAt(PartUse.Part.FILM)) {
-            return "past its age: %.0f of about %.0f h".formatted(hours, defaults.replaceAt(PartUse.Part.FILM));
-        }
-        if (look != null && look.grade() != null && look.grade().worn()) {
-            return "looked " + look.grade().words().toLowerCase();
-        }
-        double chance = defaults.life(PartUse.Part.FILM).failsWithin(hours, defaults.value("job.typicalHours"));
-        return chance > defaults.value("watch.failureChance") ? "may fail: %.0f %% in a job of %.0f h".formatted(100 * chance, defaults.value("job.typicalHours")) : "";
+        boolean stopGap = machine != null && machine.standing().concerns().stream().anyMatch(c -> c.about().equals("stop-gap"));
+        return new ChangeAsked(vat.film().endedAt() == null ? null : String.valueOf(vat.film().endReason()), stopGap, vat.film().usage().hours(), look == null ? null : look.grade()).why(defaults);
     }
 }

@@ -14,8 +14,9 @@ import org.hipparchus.util.FastMath;
  * @param withAirNPerM with it, N/m
  * @param stressMPa    of the dry tension, MPa
  * @param evenness     tension along the length over that across it, from a second tone; null where it is not heard apart
+ * @param secondHz     that second tone, Hz; null where it is not heard apart
  */
-public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa, Double evenness) {
+public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa, Double evenness, Double secondHz) {
 
     private static final double NEAR = 0.1;
     private static final double GOOD_WITHIN_CENTS = 100;
@@ -34,7 +35,9 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         Membrane one = new Membrane(lengthMm, widthMm, mass, 1);
         double dry = square(fundamentalHz / one.toneInVacuumHz(1, 1));
         double withAir = square(fundamentalHz / one.toneHz(1, 1));
-        return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness(fundamentalHz, peaks, one));
+        TapTone.Peak second = second(fundamentalHz, peaks, one);
+        Double evenness = second == null ? null : evenness(fundamentalHz, second.hz(), one);
+        return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness, evenness == null ? null : Double.valueOf(second.hz()));
     }
 
     /** The same for a film over a round ring; how even it is cannot be told from its tone. */
@@ -44,28 +47,24 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         }
         RoundMembrane one = new RoundMembrane(diameterMm, densityKgM3 * thicknessMm / 1000, 1);
         double dry = square(fundamentalHz / one.toneInVacuumHz());
-        return new FilmTension(dry, square(fundamentalHz / one.toneHz()), dry / (thicknessMm / 1000) / 1e6, null);
+        return new FilmTension(dry, square(fundamentalHz / one.toneHz()), dry / (thicknessMm / 1000) / 1e6, null, null);
     }
 
-    /**
-     * From f₁₁ and the lower of the modes with two half waves, which lies along the longer side: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null unless a tone
-     * stands near where an even film would have it and the other such mode is far enough.
-     */
-    private static Double evenness(double f11, List<TapTone.Peak> peaks, Membrane one) {
+    /** The lower of the modes with two half waves, which lies along the longer side; null unless a tone stands near where an even film would have it and the other such mode is far enough. */
+    private static TapTone.Peak second(double f11, List<TapTone.Peak> peaks, Membrane one) {
         boolean alongX = one.lengthMm() >= one.widthMm();
         double f1 = one.toneHz(1, 1);
         double second = f11 * (alongX ? one.toneHz(2, 1) : one.toneHz(1, 2)) / f1;
         double third = f11 * (alongX ? one.toneHz(1, 2) : one.toneHz(2, 1)) / f1;
-        if (third / second < 1 + 2 * NEAR) {
-            return null;
-        }
-        TapTone.Peak near = peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART)
+        return third / second < 1 + 2 * NEAR ? null : peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART)
                 .max(Comparator.comparingDouble(TapTone.Peak::strength)).orElse(null);
-        if (near == null) {
-            return null;
-        }
+    }
+
+    /** From f₁₁ and that mode: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null where no tensions give both. */
+    private static Double evenness(double f11, double second, Membrane one) {
+        boolean alongX = one.lengthMm() >= one.widthMm();
         double a = 4 * moved(one, 1, 1) * square(f11);
-        double b = 4 * (alongX ? moved(one, 2, 1) : moved(one, 1, 2)) * square(near.hz());
+        double b = 4 * (alongX ? moved(one, 2, 1) : moved(one, 1, 2)) * square(second);
         double alongLong = (b - a) / 3;
         double alongShort = a - alongLong;
         if (alongLong <= 0 || alongShort <= 0) {

@@ -7,6 +7,7 @@ public enum TakeUp {
     ENDS("Take up at the two ends: the bolts of the left and right side, a little each, across.", "It is slacker along its length than across."),
     SIDES("Take up at the long sides: the bolts of front and back, a little each, across.", "It is slacker across than along its length."),
     LET_GO("Let every frame bolt go a little, across and across, and tap again.", "It is tighter than the reference; far too tight tears."),
+    NOT_JUDGED("Nothing says yet whether it is right.", "There is no reference to hold it against, or none at about this temperature. Beside a good film of this model the ear still tells."),
     TAP_AGAIN("Tap again.", "There is no clear tone. Vat off and empty, free on both sides, held by its rim; quiet round about; a fingertip, not a nail.");
 
     private static final double EVEN_FROM = 0.9;
@@ -29,6 +30,7 @@ public enum TakeUp {
     }
 
     /**
+     * @param verdict  null where there was nothing to compare with
      * @param evenness tension along x over that along y, null if not known
      * @param longX    whether x is the long side
      */
@@ -41,7 +43,7 @@ public enum TakeUp {
         }
         boolean even = evenness == null || evenness >= EVEN_FROM && evenness <= EVEN_TO;
         if (even) {
-            return verdict == FilmTension.Verdict.SLACK ? ALL : NOTHING;
+            return verdict == null ? NOT_JUDGED : verdict == FilmTension.Verdict.SLACK ? ALL : NOTHING;
         }
         return evenness < 1 == longX ? ENDS : SIDES;
     }

@@ -11,6 +11,7 @@ import org.hipparchus.util.FastMath;
  * @param cents         from the reference, brought to its temperature; null where the two are not compared
  * @param correctedByHz what was added to the tone for its temperature, 0 where a temperature is missing
  * @param comparison    what was done about the temperatures
+ * @param verdict       null where the two are not compared
  */
 public record ToneComparison(Double cents, double correctedByHz, Temperatures comparison, FilmTension.Verdict verdict) {
 
@@ -38,7 +39,7 @@ public record ToneComparison(Double cents, double correctedByHz, Temperatures co
         }
         double warmer = atC - referenceC;
         if (FastMath.abs(warmer) > MOST_APART_K) {
-            return new ToneComparison(null, 0, Temperatures.TOO_FAR_APART, FilmTension.Verdict.NO_TONE);
+            return new ToneComparison(null, 0, Temperatures.TOO_FAR_APART, null);
         }
         double there = hz * FastMath.sqrt(FastMath.max(0.05, 1 + MODULUS_MPA * EXPANSION_PER_K * warmer / stressMPa));
         double cents = FilmTension.cents(there, reference);

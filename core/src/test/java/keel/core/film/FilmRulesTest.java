@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import keel.core.Findings;
 import keel.core.film.FilmMark.Kind;
 import keel.core.film.MarksCompared.Fate;
+import keel.core.standing.Defaults;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -77,6 +79,26 @@ class FilmRulesTest {
         "GOOD, 0.8, false, SIDES", "GOOD, 1.3, false, ENDS"})
     void whatToTakeUpFollowsFromToneAndEvenness(FilmTension.Verdict verdict, double evenness, boolean longX, TakeUp takeUp) {
         assertThat(TakeUp.of(verdict, evenness, longX)).isEqualTo(takeUp);
+    }
+
+    /** Without a reference, or one at another temperature, nobody may say that a film is as it should be; unevenness shows all the same. */
+    @Test
+    void whatWasNotComparedIsNotJudged() {
+        assertThat(ToneComparison.of(300, 3.6, 26.0, 300, 20.0).verdict()).isNull();
+        assertThat(TakeUp.of(null, 1.0, true)).isEqualTo(TakeUp.NOT_JUDGED);
+        assertThat(TakeUp.of(null, null, true)).isEqualTo(TakeUp.NOT_JUDGED);
+        assertThat(TakeUp.of(null, 0.8, true)).isEqualTo(TakeUp.ENDS);
+    }
+
+    @Test
+    void theStrongestReasonForAChangeIsNamed() {
+        Defaults usual = Defaults.shipped();
+        assertThat(new ChangeAsked("PIERCED", true, 500, Clouding.MILKY).why(usual)).isEqualTo("condemned: pierced");
+        assertThat(new ChangeAsked(null, true, 500, Clouding.MILKY).why(usual)).contains("cured shut");
+        assertThat(new ChangeAsked(null, false, 450, null).why(usual)).isEqualTo("past its age: 450 of about 450 h");
+        assertThat(new ChangeAsked(null, false, 20, Clouding.CLOUDED).why(usual)).isEqualTo("looked clouded");
+        assertThat(new ChangeAsked(null, false, 20, Clouding.HAZY).why(usual)).isEmpty();
+        assertThat(new ChangeAsked(null, false, 900, null).why(usual.with(Map.of("film.replaceAtHours", 0.0, "watch.failureChance", 0.05)))).startsWith("may fail: ");
     }
 
     /**

@@ -1,0 +1,35 @@
+package keel.core.film;
+
+import keel.core.standing.Defaults;
+import keel.core.standing.PartUse;
+
+/**
+ * What asks for the change of a film, so that it goes into the next sitting: the strongest reason first. Common practice, no source.
+ *
+ * @param condemnedFor why it was condemned, null if it was not
+ * @param stopGap      whether a hole in it is only cured shut
+ * @param hours        print hours
+ * @param looked       grade at the last inspection, null if there was none
+ */
+public record ChangeAsked(String condemnedFor, boolean stopGap, double hours, Clouding looked) {
+
+    /** The reason in a few words, empty where nothing asks for a change. */
+    public String why(Defaults defaults) {
+        if (condemnedFor != null) {
+            return "condemned: " + condemnedFor.toLowerCase().replace('_', ' ');
+        }
+        if (stopGap) {
+            return "a hole in it is only cured shut";
+        }
+        double replaceAt = defaults.replaceAt(PartUse.Part.FILM);
+        if (hours >= replaceAt) {
+            return "past its age: %.0f of about %.0f h".formatted(hours, replaceAt);
+        }
+        if (looked != null && looked.worn()) {
+            return "looked " + looked.words().toLowerCase();
+        }
+        double jobHours = defaults.value("job.typicalHours");
+        double chance = defaults.life(PartUse.Part.FILM).failsWithin(hours, jobHours);
+        return chance > defaults.value("watch.failureChance") ? "may fail: %.0f %% in a job of %.0f h".formatted(100 * chance, jobHours) : "";
+    }
+}
