@@ -17,7 +17,7 @@ import keel.app.people.Actor;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
-import keel.core.rate.RateRatio;
+import keel.core.film.ThinOrThick;
 import keel.core.rate.SuccessRate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -27,9 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class FilmLives {
-
-    /** Films up to this are thin, mm; common practice, no source. */
-    static final double THIN_UP_TO_MM = 0.115;
 
     private static final Duration A_YEAR = Duration.ofDays(365);
     private static final String FILM = """
@@ -95,44 +92,21 @@ public class FilmLives {
         return minutes.isEmpty() ? Optional.empty() : Optional.of(minutes.get(minutes.size() / 2));
     }
 
-    /** Thin or thick films of the shop: how many, over how many hours, how many leaked, and how many prints lost fine detail. */
-    public record Kind(int films, double hours, int leaks, int softPrints) {}
-
-    /** Thin against thick. A ratio is null where one of the two was never used. */
-    public record ThinOrThick(Kind thin, Kind thick, RateRatio leaks, RateRatio soft) {
-
-        /** What the shop's own record says, in a sentence. */
-        public String says() {
-            if (thin.hours() == 0 || thick.hours() == 0) {
-                return "Only " + (thin.hours() == 0 ? "thick" : "thin") + " film is on record. Thin keeps fine detail and passes more light, thick leaks less: try the other on one vat, and this page compares.";
-            }
-            boolean leak = leaks.differs();
-            boolean detail = soft.differs();
-            return (leak ? (leaks.ratio() > 1 ? "Here thin film leaks more often." : "Here thin film leaks less often.") : "So far the leaks do not tell thin from thick.") + " "
-                    + (detail ? (soft.ratio() > 1 ? "Fine detail was lost more often through thin film." : "Fine detail was lost more often through thick film.")
-                    : "Nor does lost detail.") + (leak && leaks.ratio() > 1 && !(detail && soft.ratio() < 1) ? " Thick for what is coarse, thin only where detail pays for it." : "");
-        }
-    }
-
     @Transactional(readOnly = true)
     public ThinOrThick thinOrThick() {
-        Kind thin = kind(true);
-        Kind thick = kind(false);
-        boolean both = thin.hours() > 0 && thick.hours() > 0;
-        return new ThinOrThick(thin, thick, both ? RateRatio.of(thin.leaks(), thin.hours(), thick.leaks(), thick.hours()) : null,
-                both ? RateRatio.of(thin.softPrints(), thin.hours(), thick.softPrints(), thick.hours()) : null);
+        return ThinOrThick.of(kind(true), kind(false));
     }
 
-    private Kind kind(boolean thin) {
-        String which = " c.kind = 'FILM' and not c.withdrawn and c.material <> 'OTHER' and c.thickness_mm " + (thin ? "<=" : ">") + " " + THIN_UP_TO_MM;
-        Kind films = jdbc.sql("select count(*), coalesce(sum(t.hours), 0), count(case when c.end_reason = 'PIERCED' then 1 end) from component c left join meter t on t.scope = 'COMPONENT' "
-                + "and t.owner_id = c.id where" + which).query((row, i) -> new Kind(row.getInt(1), row.getDouble(2), row.getInt(3), 0)).single();
+    private ThinOrThick.Kind kind(boolean thin) {
+        String which = " c.kind = 'FILM' and not c.withdrawn and c.material <> 'OTHER' and c.thickness_mm " + (thin ? "<=" : ">") + " " + ThinOrThick.THIN_UP_TO_MM;
+        ThinOrThick.Kind films = jdbc.sql("select count(*), coalesce(sum(t.hours), 0), count(case when c.end_reason = 'PIERCED' then 1 end) from component c left join meter t on t.scope = 'COMPONENT' "
+                + "and t.owner_id = c.id where" + which).query((row, i) -> new ThinOrThick.Kind(row.getInt(1), row.getDouble(2), row.getInt(3), 0)).single();
         int soft = jdbc.sql("""
                 select count(distinct f.id) from failure f join failure_symptom s on s.failure_id = f.id and s.present and s.symptom = 'soft-detail'
                 join fitting vf on vf.machine_id = f.machine_id and vf.fitted_at <= f.seen_at and (vf.removed_at is null or vf.removed_at > f.seen_at)
                 join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= f.seen_at and (ff.removed_at is null or ff.removed_at > f.seen_at)
                 join component c on c.id = ff.component_id where not f.withdrawn and""" + which).query(Integer.class).single();
-        return new Kind(films.films(), films.hours(), films.leaks(), soft);
+        return new ThinOrThick.Kind(films.films(), films.hours(), films.leaks(), soft);
     }
 
     /**

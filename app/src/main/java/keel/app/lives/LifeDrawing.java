@@ -30,12 +30,12 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
     record Tick(double x, String words) {}
 
     static LifeDrawing of(PartLives.Group g) {
-        double oldest = Math.max(g.fit().life().ageWhenFailed(0, 0.9), g.inService().stream().mapToDouble(PartLives.Left::age).max().orElse(0) * 1.08);
-        double most = Math.max(oldest, g.survival().steps().stream().mapToDouble(Survival.Step::hours).max().orElse(0) * 1.05);
-        WeibullLife life = g.fit().life();
+        double oldest = Math.max(g.life().fit().life().ageWhenFailed(0, 0.9), g.inService().stream().mapToDouble(PartLives.Left::age).max().orElse(0) * 1.08);
+        double most = Math.max(oldest, g.life().survival().steps().stream().mapToDouble(Survival.Step::hours).max().orElse(0) * 1.05);
+        WeibullLife life = g.life().fit().life();
         List<Dot> parts = g.inService().stream().map(l -> new Dot(x(l.age(), most), y(life.survival(l.age())), l.part().code())).toList();
         double cheapest = g.replace().costPerHour();
-        return new LifeDrawing(steps(g.survival(), most), band(g.survival(), most), curve(life, most), parts, cost(g, most, cheapest), COST_TOP,
+        return new LifeDrawing(steps(g.life().survival(), most), band(g.life().survival(), most), curve(life, most), parts, cost(g, most, cheapest), COST_TOP,
                 g.replace().replaceAtHours() == null ? null : Double.valueOf(x(g.replace().replaceAtHours(), most)), ticks(most),
                 String.format(Locale.ROOT, "Half of them last %.0f %s, one in ten ends by %.0f.", life.ageWhenFailed(0, 0.5), g.clock().unit(), life.ageWhenFailed(0, 0.1)));
     }
@@ -79,7 +79,7 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
         StringBuilder path = new StringBuilder();
         for (int i = 1; i <= POINTS; i++) {
             double age = most * i / POINTS;
-            double share = (AgeReplacement.costPerHour(g.fit().life(), g.plannedCost(), g.failureCost(), age) / cheapest - 1) / 2;
+            double share = (AgeReplacement.costPerHour(g.life().fit().life(), g.plannedCost(), g.failureCost(), age) / cheapest - 1) / 2;
             if (share < 1) {
                 path.append(String.format(Locale.ROOT, "%s%.1f %.1f", path.isEmpty() ? "M" : "L", x(age, most), COST_BOTTOM - share * (COST_BOTTOM - COST_TOP)));
             }

@@ -1,21 +1,18 @@
 package keel.app.lives;
 
-import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
-import keel.core.life.CompetingLives;
-import keel.core.life.Life;
-import keel.core.life.Survival;
-import keel.core.life.WeibullFit;
+import keel.core.life.KindOfLife;
+import keel.core.life.LifeClock;
+import keel.core.life.Lived;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 import keel.core.wear.WeibullLife;
@@ -23,16 +20,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Lives of films, tanks and screens as the records know them, fitted for each kind and size. */
+/** Lives of films, tanks and screens as the records know them, for each kind and size. */
 @Service
 @Transactional(readOnly = true)
 public class PartLives {
-
-    /** Ends that say nothing of how long such a part lasts. */
-    private static final Set<String> NOT_BY_ITSELF = Set.of("PLANNED", "OTHER");
-    /** Ends that come with use; all others come by accident. */
-    private static final Set<String> BY_WEAR = Set.of("CLOUDED", "SLACK", "DARK_PIXELS", "LIT_PIXELS");
-    private static final int ENDS_TO_CHOOSE_A_CLOCK = 5;
 
     private final JdbcClient jdbc;
     private final ShopSettings settings;
@@ -42,70 +33,24 @@ public class PartLives {
         this.settings = settings;
     }
 
-    /** What a part's life is counted by. */
-    public enum Clock {
-        HOURS("print hours", "h"), UV_HOURS("UV hours", "UV h"), PEELS("thousand peels", "k peels");
-
-        private final String words;
-        private final String unit;
-
-        Clock(String words, String unit) {
-            this.words = words;
-            this.unit = unit;
-        }
-
-        public String words() {
-            return words;
-        }
-
-        public String unit() {
-            return unit;
-        }
-    }
-
-    /** A part with what it has done; {@code where} is the machine or vat that it is in, null if it ended. */
-    public record Part(String code, PartUse.Part kind, String model, double hours, double uvHours, double thousandPeels, Instant endedAt, String endReason, String where, boolean fitted) {
-
-        double age(Clock clock) {
-            return switch (clock) {
-                case HOURS -> hours;
-                case UV_HOURS -> uvHours;
-                case PEELS -> thousandPeels;
-            };
-        }
-
-        boolean endedByItself() {
-            return endedAt != null && endReason != null && !NOT_BY_ITSELF.contains(endReason);
-        }
-    }
-
-    /**
-     * The two ways in which parts end, each with the age by which half would have ended if there were no other.
-     *
-     * @param accidents ends by accident, {@code worn} ends by wear
-     */
-    public record Ways(int accidents, double halfByAccident, int worn, double halfByWear) {}
+    /** A part with what it has been through; {@code where} is the machine or vat that it was in last. */
+    public record Part(String code, PartUse.Part kind, String model, Lived lived, boolean ended, String where, boolean fitted) {}
 
     /** A part in service with what is left of it on the clock. */
-    public record Left(Part part, double age, double failsInJob, double median, double tenPercent) {}
+    public record Left(Part part, double age, double failsInJob, double median) {}
 
     /**
      * Parts of one kind and size together.
      *
-     * @param clock     that explains them best, or the usual one while too few have ended
-     * @param chosen    whether it was chosen by the records
-     * @param fit       from what is usual and the records
+     * @param life      how long they last
      * @param causes    how many ended by what, most first
      * @param inService those that are in a vat or machine now, with what is left
      * @param replace   when to change, by the shop's costs
-     * @param ways      by accident and by wear; null where none has ended
      */
-    public record Group(PartUse.Part kind, String model, Clock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, Map<String, Long> causes, List<Left> inService,
-                        AgeReplacement replace, double plannedCost, double failureCost, Ways ways) {
+    public record Group(PartUse.Part kind, String model, KindOfLife life, Map<String, Long> causes, List<Left> inService, AgeReplacement replace, double plannedCost, double failureCost) {
 
-        /** Whether enough have ended here for the records to speak for themselves. */
-        public boolean known() {
-            return ends >= ENDS_TO_CHOOSE_A_CLOCK;
+        public LifeClock clock() {
+            return life.clock();
         }
     }
 
@@ -120,67 +65,25 @@ public class PartLives {
 
     private static Group group(List<Part> parts, Defaults defaults) {
         PartUse.Part kind = parts.get(0).kind();
-        Clock usual = kind.uvClock() ? Clock.UV_HOURS : Clock.HOURS;
-        Map<Clock, Double> explained = explanations(parts);
-        Clock clock = explained.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(usual);
-        List<Life> lives = lives(parts, clock);
-        long ends = lives.stream().filter(Life::ended).count();
-        WeibullLife before = defaults.life(kind);
-        WeibullLife usualLife = new WeibullLife(before.shape(), before.scale() * pace(parts, clock, usual));
-        WeibullFit fit = WeibullFit.bayes(lives, WeibullFit.Prior.around(usualLife));
+        KindOfLife life = KindOfLife.of(parts.stream().map(Part::lived).toList(), defaults.life(kind), kind.uvClock() ? LifeClock.UV_HOURS : LifeClock.HOURS);
         double planned = defaults.value(kind.prefix() + ".plannedCost");
         double failure = defaults.value(kind.prefix() + ".failureCost");
-        double job = defaults.value("job.typicalHours") * pace(parts, clock, Clock.HOURS);
-        List<Left> left = parts.stream().filter(p -> p.endedAt() == null && p.fitted()).map(p -> left(p, fit, clock, job)).sorted(Comparator.comparing(Left::failsInJob).reversed()).toList();
-        Map<String, Long> causes = parts.stream().filter(p -> p.endedAt() != null && p.endReason() != null).collect(Collectors.groupingBy(Part::endReason, Collectors.counting()));
+        double job = defaults.value("job.typicalHours") * life.clockPerHour();
+        List<Left> left = parts.stream().filter(p -> !p.ended() && p.fitted()).map(p -> left(p, life, job)).sorted(Comparator.comparing(Left::failsInJob).reversed()).toList();
+        return new Group(kind, parts.get(0).model(), life, causes(parts), left, AgeReplacement.of(life.fit().life(), planned, failure), planned, failure);
+    }
+
+    private static Map<String, Long> causes(List<Part> parts) {
         Map<String, Long> sorted = new LinkedHashMap<>();
-        causes.entrySet().stream().sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).forEach(e -> sorted.put(e.getKey(), e.getValue()));
-        return new Group(kind, parts.get(0).model(), clock, !explained.isEmpty(), (int) ends, lives.size(), fit, Survival.of(lives), sorted, left,
-                AgeReplacement.of(fit.life(), planned, failure), planned, failure, ways(parts, clock, usualLife));
+        parts.stream().filter(p -> p.lived().endReason() != null).collect(Collectors.groupingBy(p -> p.lived().endReason(), Collectors.counting())).entrySet().stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).forEach(e -> sorted.put(e.getKey(), e.getValue()));
+        return sorted;
     }
 
-    private static Ways ways(List<Part> parts, Clock clock, WeibullLife usual) {
-        List<Part> aged = parts.stream().filter(p -> p.age(clock) > 0).toList();
-        List<Integer> way = aged.stream().map(p -> BY_WEAR.contains(String.valueOf(p.endReason())) ? 1 : 0).toList();
-        int ended = (int) aged.stream().filter(Part::endedByItself).count();
-        int worn = (int) aged.stream().filter(p -> p.endedByItself() && BY_WEAR.contains(p.endReason())).count();
-        if (ended == 0) {
-            return null;
-        }
-        CompetingLives both = CompetingLives.fitted(lives(parts, clock), way, 2, usual);
-        return new Ways(ended - worn, both.ways().get(0).ageWhenFailed(0, 0.5), worn, both.ways().get(1).ageWhenFailed(0, 0.5));
-    }
-
-    /** So much of one clock passes in a unit of another, over all these parts; 1 where nothing has passed. */
-    private static double pace(List<Part> parts, Clock clock, Clock than) {
-        double one = parts.stream().mapToDouble(p -> p.age(clock)).sum();
-        double other = parts.stream().mapToDouble(p -> p.age(than)).sum();
-        return one > 0 && other > 0 ? one / other : 1;
-    }
-
-    private static Left left(Part p, WeibullFit fit, Clock clock, double job) {
-        double age = p.age(clock);
-        return new Left(p, age, fit.life().failsWithin(age, job), fit.life().left(age, 0.5), fit.life().left(age, 0.1));
-    }
-
-    private static List<Life> lives(List<Part> parts, Clock clock) {
-        return parts.stream().filter(p -> p.age(clock) > 0).map(p -> new Life(p.age(clock), p.endedByItself())).toList();
-    }
-
-    /** Which clock explains the ends best; empty where too few ended to tell. */
-    static Map<Clock, Double> explanations(List<Part> parts) {
-        Map<Clock, Double> explained = new LinkedHashMap<>();
-        for (Clock clock : Clock.values()) {
-            List<Life> lives = lives(parts, clock);
-            if (lives.stream().filter(Life::ended).count() >= ENDS_TO_CHOOSE_A_CLOCK && differ(lives) && lives.size() == lives(parts, Clock.HOURS).size()) {
-                explained.put(clock, WeibullFit.explanation(lives));
-            }
-        }
-        return explained;
-    }
-
-    private static boolean differ(List<Life> lives) {
-        return lives.stream().filter(Life::ended).mapToDouble(Life::hours).distinct().count() > 1;
+    private static Left left(Part p, KindOfLife of, double job) {
+        WeibullLife life = of.fit().life();
+        double age = p.lived().age(of.clock());
+        return new Left(p, age, life.failsWithin(age, job), life.left(age, 0.5));
     }
 
     private List<Part> all() {
@@ -197,8 +100,8 @@ public class PartLives {
                 .query((row, i) -> {
                     OffsetDateTime ended = row.getObject("ended_at", OffsetDateTime.class);
                     PartUse.Part kind = row.getString("kind").equals("SCREEN") ? PartUse.Part.SCREEN : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.Part.TANK : PartUse.Part.FILM;
-                    return new Part(row.getString("code"), kind, row.getString("model"), row.getDouble("hours"), row.getDouble("uv_hours"), row.getDouble("peels"),
-                            ended == null ? null : ended.toInstant(), row.getString("end_reason"), row.getString("place"), row.getObject("now_fitted") != null);
+                    Lived lived = new Lived(row.getDouble("hours"), row.getDouble("uv_hours"), row.getDouble("peels"), ended == null ? null : row.getString("end_reason"));
+                    return new Part(row.getString("code"), kind, row.getString("model"), lived, ended != null, row.getString("place"), row.getObject("now_fitted") != null);
                 }).list().stream().filter(p -> p.model() != null).toList();
     }
 }

@@ -12,6 +12,7 @@ import keel.app.stores.FilmPacks;
 import keel.app.stores.Resins;
 import keel.app.support.PageTest;
 import keel.core.film.FilmSeat;
+import keel.core.film.ThinOrThick;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -92,7 +93,7 @@ class FilmsPagesTest extends PageTest {
         shop.run(machine, 2, 30);
         shop.service(machine, "FILM_CHANGE", 40, "material", "FEP", "thicknessMm", 0.1, "endReason", "PIERCED");
         shop.run(machine, 50, 20);
-        FilmLives.ThinOrThick both = lives.thinOrThick();
+        ThinOrThick both = lives.thinOrThick();
         assertThat(both.thin().hours()).isGreaterThanOrEqualTo(20);
         assertThat(both.thick().leaks()).isPositive();
         assertThat(both.leaks()).isNotNull();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import keel.app.support.PageTest;
+import keel.core.life.LifeClock;
 import keel.core.life.WeibullFit;
 import keel.core.standing.PartUse;
 import org.junit.jupiter.api.BeforeEach;
@@ -34,21 +35,21 @@ class LivesPagesTest extends PageTest {
         shop.service(machine, "FILM_CHANGE", 60, "material", "FEP", "thicknessMm", 0.127, "endReason", "PLANNED");
         shop.run(machine, 70, 5);
         PartLives.Group films = group(PartUse.Part.FILM);
-        assertThat(films.ends()).isEqualTo(1);
-        assertThat(films.lives()).isEqualTo(3);
-        assertThat(films.clock()).isEqualTo(PartLives.Clock.HOURS);
-        assertThat(films.chosen()).isFalse();
-        assertThat(films.known()).as("two ends and a planned change are too few").isFalse();
+        assertThat(films.life().ends()).isEqualTo(1);
+        assertThat(films.life().lives()).isEqualTo(3);
+        assertThat(films.clock()).isEqualTo(LifeClock.HOURS);
+        assertThat(films.life().chosen()).isFalse();
+        assertThat(films.life().known()).as("two ends and a planned change are too few").isFalse();
         assertThat(films.causes()).containsEntry("PIERCED", 1L).containsEntry("PLANNED", 1L);
         assertThat(films.inService()).singleElement().satisfies(l -> assertThat(l.age()).isCloseTo(5, within(1e-9)));
-        assertThat(films.ways().accidents()).isEqualTo(1);
-        assertThat(films.ways().worn()).isZero();
-        assertThat(films.ways().halfByAccident()).as("what never happened is thought to happen later").isLessThan(films.ways().halfByWear());
-        assertThat(films.fit().scale()).as("short lives pull what is usual down").isLessThan(450);
+        assertThat(films.life().ways().accidents()).isEqualTo(1);
+        assertThat(films.life().ways().worn()).isZero();
+        assertThat(films.life().ways().halfByAccident()).as("what never happened is thought to happen later").isLessThan(films.life().ways().halfByWear());
+        assertThat(films.life().fit().scale()).as("short lives pull what is usual down").isLessThan(450);
         PartLives.Group screens = group(PartUse.Part.SCREEN);
-        assertThat(screens.clock()).isEqualTo(PartLives.Clock.UV_HOURS);
-        assertThat(screens.ends()).isZero();
-        assertThat(screens.ways()).isNull();
+        assertThat(screens.clock()).isEqualTo(LifeClock.UV_HOURS);
+        assertThat(screens.life().ends()).isZero();
+        assertThat(screens.life().ways()).isNull();
     }
 
     /** Every film peels as often before its end, however long that takes: peels explain the ends best. */
@@ -67,9 +68,9 @@ class LivesPagesTest extends PageTest {
         shop.run(machine, hour, 3);
         shop.service(machine, "FILM_CHANGE", hour + 4, "material", "FEP", "thicknessMm", 0.127, "endReason", "CLOUDED");
         PartLives.Group films = group(PartUse.Part.FILM);
-        assertThat(films.clock()).isNotEqualTo(PartLives.Clock.HOURS);
-        assertThat(films.chosen()).isTrue();
-        assertThat(films.fit().way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
+        assertThat(films.clock()).isNotEqualTo(LifeClock.HOURS);
+        assertThat(films.life().chosen()).isTrue();
+        assertThat(films.life().fit().way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
     }
 
     @Test

@@ -2,6 +2,7 @@ package keel.core.life;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 import keel.core.wear.WeibullLife;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -18,7 +19,7 @@ import org.hipparchus.analysis.solvers.BrentSolver;
 public record WeibullFit(double shape, double shapeLow, double shapeHigh, double scale, double scaleLow, double scaleHigh) {
 
     private static final double LEAST_SHAPE = 0.05;
-    private static final double MOST_SHAPE = 60;
+    private static final double MOST_SHAPE = 1000;
     private static final double FALL = ChiSquaredDistribution.of(1).inverseCumulativeProbability(0.8) / 2;
     private static final int GRID = 161;
     private static final double GRID_SPREADS = 4;
@@ -49,7 +50,7 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
         if (l.ends == 0) {
             throw new IllegalArgumentException("None has ended yet: without an end there is nothing to fit. Try BAYES, which starts from what is usual.");
         }
-        if (l.slope(MOST_SHAPE) <= 0) {
+        if (!l.tellShape()) {
             throw new IllegalArgumentException("The ends do not tell a shape: it takes two at different ages. Try BAYES, which starts from what is usual.");
         }
         double shape = solve(l::slope, LEAST_SHAPE, MOST_SHAPE);
@@ -90,14 +91,16 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
 
     /**
      * How well a clock explains lives: the highest likelihood of the logarithms of their ages, which does not hang on the clock's unit. Of two clocks for the same parts
-     * the one with more explains them better.
-     *
-     * @throws IllegalArgumentException as {@link #likeliest}
+     * the one with more explains them better. Empty where the ends do not tell a shape.
      */
-    public static double explanation(List<Life> lives) {
-        WeibullFit fit = likeliest(lives);
-        double logs = lives.stream().filter(Life::ended).mapToDouble(l -> Math.log(l.hours())).sum();
-        return new Lives(lives).logLikelihood(fit.shape(), fit.scale()) + logs;
+    public static OptionalDouble explanation(List<Life> lives) {
+        Lives l = new Lives(lives);
+        if (l.ends == 0 || !l.tellShape()) {
+            return OptionalDouble.empty();
+        }
+        double shape = solve(l::slope, LEAST_SHAPE, MOST_SHAPE);
+        double logs = lives.stream().filter(Life::ended).mapToDouble(e -> Math.log(e.hours())).sum();
+        return OptionalDouble.of(l.logLikelihood(shape, l.scaleFor(shape)) + logs);
     }
 
     /** Whether such parts die early, wear out, or whether that is not known yet: by where the interval of the shape lies against 1. */
@@ -167,6 +170,11 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
             logs = lives.stream().mapToDouble(l -> Math.log(l.hours() / unit)).toArray();
             ends = (int) lives.stream().filter(Life::ended).count();
             sumOfLogsOfEnds = lives.stream().filter(Life::ended).mapToDouble(l -> Math.log(l.hours() / unit)).sum();
+        }
+
+        /** Whether there is a likeliest shape: the ends differ, or something outlived them. */
+        boolean tellShape() {
+            return slope(MOST_SHAPE) > 0;
         }
 
         /** Σ t^β·ln t / Σ t^β − 1/β − mean of ln t over the ends: 0 at the likeliest shape, rising with it. */

@@ -91,6 +91,14 @@ class FilmRulesTest {
     }
 
     @Test
+    void thinAndThickAreToldApartOnlyWhereTheRecordCan() {
+        assertThat(ThinOrThick.of(new ThinOrThick.Kind(0, 0, 0, 0), new ThinOrThick.Kind(3, 800, 1, 0)).says()).startsWith("Only thick film is on record");
+        assertThat(ThinOrThick.of(new ThinOrThick.Kind(2, 300, 1, 0), new ThinOrThick.Kind(3, 800, 1, 0)).says()).contains("do not tell thin from thick").contains("does not tell them apart");
+        assertThat(ThinOrThick.of(new ThinOrThick.Kind(20, 4000, 30, 5), new ThinOrThick.Kind(20, 8000, 6, 9)).says()).contains("leaks more often").contains("Thick for what is coarse");
+        assertThat(ThinOrThick.of(new ThinOrThick.Kind(20, 4000, 30, 1), new ThinOrThick.Kind(20, 8000, 6, 40)).says()).contains("through thick film").doesNotContain("coarse");
+    }
+
+    @Test
     void theStrongestReasonForAChangeIsNamed() {
         Defaults usual = Defaults.shipped();
         assertThat(new ChangeAsked("PIERCED", true, 500, Clouding.MILKY).why(usual)).isEqualTo("condemned: pierced");

@@ -142,9 +142,11 @@ class WeibullFitTest {
             right.add(new Life(life, true));
             wrong.add(new Life(life * Math.exp(random.nextGaussian()), true));
         }
-        assertThat(WeibullFit.explanation(right)).isGreaterThan(WeibullFit.explanation(wrong));
+        assertThat(WeibullFit.explanation(right).getAsDouble()).isGreaterThan(WeibullFit.explanation(wrong).getAsDouble());
         List<Life> inMinutes = right.stream().map(l -> new Life(60 * l.hours(), true)).toList();
-        assertThat(WeibullFit.explanation(inMinutes)).as("the unit does not matter").isCloseTo(WeibullFit.explanation(right), within(1e-6));
+        assertThat(WeibullFit.explanation(inMinutes).getAsDouble()).as("the unit does not matter").isCloseTo(WeibullFit.explanation(right).getAsDouble(), within(1e-6));
+        assertThat(WeibullFit.explanation(List.of(new Life(5, true), new Life(5, true)))).as("all alike").isEmpty();
+        assertThat(WeibullFit.explanation(List.of())).isEmpty();
         assertThat(WeibullFit.likeliest(right).way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
         assertThat(WeibullFit.likeliest(List.of(new Life(1, true), new Life(100, true), new Life(3, true), new Life(900, false), new Life(800, false))).way()).isEqualTo(WeibullFit.Way.EARLY_DEATH);
     }

@@ -1,0 +1,83 @@
+package keel.core.life;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import keel.core.wear.WeibullLife;
+
+/**
+ * How long parts of one kind and size last, from what is usual and from what the shop's own have been through.
+ *
+ * @param clock       that explains their ends best, or the usual one while too few have ended
+ * @param chosen      whether it was chosen by the ends
+ * @param ends        parts that ended by themselves, {@code lives} all that have been used
+ * @param clockPerHour so much of the clock passes in a print hour
+ * @param ways        by accident and by wear; null where none has ended
+ */
+public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, double clockPerHour, Ways ways) {
+
+    private static final int ENDS_THAT_TELL = 5;
+
+    /**
+     * The two ways in which parts end, each with the age by which half would have ended if there were no other.
+     *
+     * @param accidents ends by accident, {@code worn} ends by wear
+     */
+    public record Ways(int accidents, double halfByAccident, int worn, double halfByWear) {}
+
+    /**
+     * @param usual      life of such parts before any record, on the usual clock
+     * @param usualClock what it is counted by
+     */
+    public static KindOfLife of(List<Lived> parts, WeibullLife usual, LifeClock usualClock) {
+        Optional<LifeClock> best = bestClock(parts);
+        LifeClock clock = best.orElse(usualClock);
+        List<Lived> used = parts.stream().filter(p -> p.age(clock) > 0).toList();
+        List<Life> lives = lives(used, clock);
+        WeibullLife before = new WeibullLife(usual.shape(), usual.scale() * pace(parts, clock, usualClock));
+        return new KindOfLife(clock, best.isPresent(), (int) lives.stream().filter(Life::ended).count(), lives.size(), WeibullFit.bayes(lives, WeibullFit.Prior.around(before)),
+                Survival.of(lives), pace(parts, clock, LifeClock.HOURS), ways(used, lives, before));
+    }
+
+    /** Whether enough have ended here for the records to speak for themselves. */
+    public boolean known() {
+        return ends >= ENDS_THAT_TELL;
+    }
+
+    private static Ways ways(List<Lived> used, List<Life> lives, WeibullLife before) {
+        int ended = (int) used.stream().filter(Lived::endedByItself).count();
+        if (ended == 0) {
+            return null;
+        }
+        int worn = (int) used.stream().filter(p -> p.endedByItself() && p.worn()).count();
+        CompetingLives both = CompetingLives.fitted(lives, used.stream().map(p -> p.worn() ? 1 : 0).toList(), 2, before);
+        return new Ways(ended - worn, both.ways().get(0).ageWhenFailed(0, 0.5), worn, both.ways().get(1).ageWhenFailed(0, 0.5));
+    }
+
+    /** The clock that explains the ends best; empty while too few ended to tell. */
+    private static Optional<LifeClock> bestClock(List<Lived> parts) {
+        LifeClock best = null;
+        double most = 0;
+        for (LifeClock clock : LifeClock.values()) {
+            List<Life> lives = lives(parts.stream().filter(p -> p.age(clock) > 0).toList(), clock);
+            boolean enough = lives.stream().filter(Life::ended).count() >= ENDS_THAT_TELL && lives.size() == parts.stream().filter(p -> p.age(LifeClock.HOURS) > 0).count();
+            OptionalDouble explained = enough ? WeibullFit.explanation(lives) : OptionalDouble.empty();
+            if (explained.isPresent() && (best == null || explained.getAsDouble() > most)) {
+                best = clock;
+                most = explained.getAsDouble();
+            }
+        }
+        return Optional.ofNullable(best);
+    }
+
+    private static List<Life> lives(List<Lived> used, LifeClock clock) {
+        return used.stream().map(p -> new Life(p.age(clock), p.endedByItself())).toList();
+    }
+
+    /** So much of one clock passes in a unit of another, over all these parts; 1 where nothing has passed. */
+    private static double pace(List<Lived> parts, LifeClock clock, LifeClock than) {
+        double one = parts.stream().mapToDouble(p -> p.age(clock)).sum();
+        double other = parts.stream().mapToDouble(p -> p.age(than)).sum();
+        return one > 0 && other > 0 ? one / other : 1;
+    }
+}

@@ -1,0 +1,34 @@
+package keel.core.life;
+
+import java.util.Set;
+
+/**
+ * What a part has been through, and why it ended. Which ends count, and which come with use, is common practice, no source.
+ *
+ * @param endReason as a service names it; null while it is in service
+ */
+public record Lived(double hours, double uvHours, double thousandPeels, String endReason) {
+
+    /** Ends that say nothing of how long such a part lasts. */
+    private static final Set<String> NOT_BY_ITSELF = Set.of("PLANNED", "OTHER");
+    /** Ends that come with use; all others come by accident. */
+    private static final Set<String> BY_WEAR = Set.of("CLOUDED", "SLACK", "DARK_PIXELS", "LIT_PIXELS");
+
+    public double age(LifeClock clock) {
+        return switch (clock) {
+            case HOURS -> hours;
+            case UV_HOURS -> uvHours;
+            case PEELS -> thousandPeels;
+        };
+    }
+
+    /** Whether it ended by what is studied, rather than lives on or was taken out for another reason. */
+    public boolean endedByItself() {
+        return endReason != null && !NOT_BY_ITSELF.contains(endReason);
+    }
+
+    /** Whether it ended with use. */
+    public boolean worn() {
+        return endReason != null && BY_WEAR.contains(endReason);
+    }
+}
