@@ -217,6 +217,108 @@
   });
   document.addEventListener('change', e => { if (e.target.matches?.('[data-mark-text]')) drawMarks(e.target.form); });
 
+  // ---- footprints on a plate: drawn and moved by pointer or by keys; the text is what is sent
+  const readPlaces = editor => editor.querySelector('[data-plate-text]').value.split('\n').map(l => l.trim().split(/\s+/).map(Number))
+    .filter(n => n.length >= 4 && n.every(Number.isFinite)).map(([x, y, l, w, turn = 0]) => ({ x, y, l, w, turn }));
+  const plain = n => String(Math.round(n * 10) / 10);
+  const writePlaces = (editor, places, chosen) => {
+    editor.querySelector('[data-plate-text]').value = places.map(p => [p.x, p.y, p.l, p.w].map(plain).join(' ') + (p.turn ? ' ' + p.turn : '')).join('\n');
+    editor.chosen = chosen;
+    const own = editor.querySelector('[data-own]');
+    if (own) { own.closest('.choice').hidden = false; own.checked = true; }
+    drawPlaces(editor);
+  };
+  const half = p => {
+    const cos = Math.abs(Math.cos(p.turn * Math.PI / 180)), sin = Math.abs(Math.sin(p.turn * Math.PI / 180));
+    return { x: (p.l * cos + p.w * sin) / 2, y: (p.l * sin + p.w * cos) / 2 };
+  };
+  const inside = (map, p) => {
+    const h = half(p);
+    const clamp = (v, r, most) => 2 * r > most ? most / 2 : Math.min(most - r, Math.max(r, v));
+    return { ...p, x: clamp(p.x, h.x, +map.dataset.length), y: clamp(p.y, h.y, +map.dataset.width) };
+  };
+  const drawPlaces = editor => {
+    const map = editor.querySelector('[data-plate]');
+    if (!map) return;
+    const places = readPlaces(editor);
+    map.querySelector('[data-places]').replaceChildren(...places.map((p, i) => {
+      const g = document.createElementNS(SVG, 'g');
+      g.setAttribute('class', 'place' + (i === editor.chosen ? ' chosen' : ''));
+      g.dataset.index = i;
+      const cos = Math.cos(p.turn * Math.PI / 180), sin = Math.sin(p.turn * Math.PI / 180);
+      const corner = (a, b) => `${p.x + a * p.l / 2 * cos - b * p.w / 2 * sin},${map.dataset.width - (p.y + a * p.l / 2 * sin + b * p.w / 2 * cos)}`;
+      const outline = document.createElementNS(SVG, 'polygon');
+      outline.setAttribute('points', [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)].join(' '));
+      const words = document.createElementNS(SVG, 'text');
+      words.setAttribute('x', p.x);
+      words.setAttribute('y', map.dataset.width - p.y + map.dataset.length / 130);
+      words.setAttribute('text-anchor', 'middle');
+      words.textContent = `${Math.round(p.l)} × ${Math.round(p.w)}`;
+      g.append(outline, words);
+      return g;
+    }));
+  };
+  const change = (editor, by) => {
+    const places = readPlaces(editor);
+    const at = Math.min(editor.chosen ?? places.length - 1, places.length - 1);
+    if (at < 0) return;
+    const changed = by(places[at]);
+    if (changed) places[at] = inside(editor.querySelector('[data-plate]'), changed); else places.splice(at, 1);
+    writePlaces(editor, places, changed ? at : Math.max(0, at - 1));
+  };
+  const doings = {
+    next: editor => { const n = readPlaces(editor).length; editor.chosen = n ? ((editor.chosen ?? -1) + 1) % n : undefined; drawPlaces(editor); },
+    turn: editor => change(editor, p => ({ ...p, turn: (p.turn + 45) % 180 })),
+    away: editor => change(editor, () => null),
+  };
+  document.addEventListener('click', e => {
+    const tool = e.target.closest?.('[data-plate-tools] [data-do]');
+    if (tool) doings[tool.dataset.do](tool.closest('[data-plate-editor]'));
+    const preset = e.target.closest?.('[data-plate-presets] [data-lines]');
+    if (preset) { const editor = preset.closest('[data-plate-editor]'); editor.querySelector('[data-plate-text]').value = preset.dataset.lines; editor.chosen = 0; drawPlaces(editor); }
+  });
+  document.addEventListener('input', e => {
+    const best = e.target.matches?.('[data-plate-editor] [name=footprint]') && e.target.closest('[data-plate-editor]').querySelector('[name=place][value=BEST]');
+    if (best) best.checked = true;
+  });
+  document.addEventListener('input', e => { if (e.target.matches?.('[data-plate-text]')) drawPlaces(e.target.closest('[data-plate-editor]')); });
+  document.addEventListener('pointerdown', e => {
+    const map = e.target.closest?.('[data-plate]');
+    if (!map) return;
+    const editor = map.closest('[data-plate-editor]');
+    const at = event => { const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(map.getScreenCTM().inverse()); return { x: p.x, y: map.dataset.width - p.y }; };
+    const from = at(e);
+    const hit = e.target.closest('.place');
+    const places = readPlaces(editor);
+    const index = hit ? +hit.dataset.index : places.length;
+    const before = places[index];
+    const moved = event => {
+      const to = at(event);
+      const next = before ? inside(map, { ...before, x: before.x + to.x - from.x, y: before.y + to.y - from.y })
+        : { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2, l: Math.abs(to.x - from.x), w: Math.abs(to.y - from.y), turn: 0 };
+      if (before || next.l >= 3 && next.w >= 3) writePlaces(editor, [...places.slice(0, index), before ? next : inside(map, next), ...places.slice(index + 1)], index);
+    };
+    const done = () => { map.removeEventListener('pointermove', moved); map.removeEventListener('pointerup', done); map.removeEventListener('pointercancel', done); };
+    if (hit) { editor.chosen = index; drawPlaces(editor); }
+    map.setPointerCapture(e.pointerId);
+    map.addEventListener('pointermove', moved);
+    map.addEventListener('pointerup', done);
+    map.addEventListener('pointercancel', done);
+    map.focus({ preventScroll: true });
+    e.preventDefault();
+  });
+  document.addEventListener('keydown', e => {
+    const map = e.target.matches?.('[data-plate]') && e.target;
+    if (!map || e.ctrlKey || e.metaKey || e.altKey) return;
+    const editor = map.closest('[data-plate-editor]');
+    const step = e.shiftKey ? 10 : 1;
+    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[e.key];
+    const does = { n: 'next', r: 'turn', Delete: 'away', Backspace: 'away' }[e.key];
+    if (by) change(editor, p => ({ ...p, x: p.x + by[0], y: p.y + by[1] })); else if (does) doings[does](editor); else return;
+    e.preventDefault();
+    e.stopImmediatePropagation();
+  }, true);
+
   // ---- a recording of taps: raw samples of the microphone, written as WAV into the file field, so that the form is the same with or without a microphone
   const canRecord = !!navigator.mediaDevices?.getUserMedia && 'AudioContext' in window && 'DataTransfer' in window;
   const RECORD_S = 4;
@@ -304,6 +406,10 @@
 
   // what depends on this device, in a page or in a part that was swapped in
   const equip = root => {
+    root.querySelectorAll('[data-plate-editor]').forEach(editor => {
+      editor.querySelectorAll('[data-plate-presets], [data-plate-help], [data-plate-tools]').forEach(part => { part.hidden = false; });
+      drawPlaces(editor);
+    });
     root.querySelectorAll('[data-marking]').forEach(map => drawMarks(map.closest('form')));
     if (canRecord) {
       root.querySelectorAll('[data-record-start]').forEach(b => { b.hidden = false; });

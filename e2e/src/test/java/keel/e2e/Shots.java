@@ -26,11 +26,10 @@ class Shots {
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
         views.put("run", "/machines/dunlin/run");
-        views.put("after-a-print", "/machines/egret/after");
         views.put("profile", "/machines/bittern/profiles/reed-grey");
-        views.put("how-a-layer-is-made", "/how-a-layer-is-made");
         views.put("bench", "/bench");
         views.put("film-tone", "/vats/V3/tone");
+        views.put("lives", "/bench/lives");
         views.put("stores", "/stores");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
@@ -65,6 +64,8 @@ class Shots {
             page.locator(".film-map").click(new Locator.ClickOptions().setPosition(300, 170));
             page.click("[data-mark-list] li:last-child button:has-text('+')");
             picture(page, "film-inspection");
+            page.navigate("/machines/curlew/plate?footprint=60x40");
+            picture(page, "plate");
             page.navigate("/machines/egret/guides/film-change");
             goToTheClamp(page);
             picture(page, "guide-bolts");

@@ -34,6 +34,7 @@ import keel.app.stores.Stock;
 import keel.app.upkeep.Rebuild;
 import keel.core.exposure.WorkingCurve;
 import keel.core.film.Recording;
+import keel.core.placement.Footprint;
 import keel.core.profile.Setting;
 import keel.sim.shop.Happening;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -132,9 +133,9 @@ class Replay {
         as(actors.get(happening.who()));
         if (happening instanceof Happening.RunDone r) {
             runIds.put(r.key(), runs.enter(new RunEntry(r.machine(), r.job(), r.startedAt(), r.at(), r.layers(), r.layerExposureS(), r.resinMl(),
-                    r.outcome(), r.reachedLayer(), null)).id());
+                    r.outcome(), r.reachedLayer(), null, null, null, new Footprint.Parts(r.footprint()))).id());
         } else if (happening instanceof Happening.RunGoing r) {
-            runs.enter(new RunEntry(r.machine(), r.job(), r.at(), null, r.layers(), r.layerExposureS(), r.resinMl(), null, null, null));
+            runs.enter(new RunEntry(r.machine(), r.job(), r.at(), null, r.layers(), r.layerExposureS(), r.resinMl(), null, null, null, null, null, new Footprint.Parts(r.footprint())));
         } else if (happening instanceof Happening.FailureSeen f) {
             failureIds.put(f.key(), failures.log(new FailureEntry(f.machine(), runIds.get(f.runKey()), f.at(), f.symptoms(), f.absent(), f.zones(),
                     f.note())).id());

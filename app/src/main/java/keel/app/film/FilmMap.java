@@ -3,23 +3,28 @@ package keel.app.film;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import keel.app.wear.WearLevels;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
+import keel.core.placement.WearMap;
 
 /**
  * The film from above with its marks, in mm, front edge below: the plate's outline in the window of the frame.
  *
  * @param left   of the window against the plate, mm (negative: it is wider)
+ * @param worn   regions worn more and more, lightest first
  * @param words  the same as a sentence
  */
-record FilmMap(double plateWidth, double plateDepth, double left, double top, double windowWidth, double windowDepth, List<Spot> spots, String words) {
+record FilmMap(double plateWidth, double plateDepth, double left, double top, double windowWidth, double windowDepth, List<Spot> spots, List<String> worn, String words) {
 
     private static final double MARGIN = 12;
 
     /** A mark: its middle (y from the back edge), its radius, what it is and what became of it. */
     record Spot(double x, double y, double r, String kind, String fate, String words) {}
 
-    static FilmMap of(Vats.Model model, List<MarksCompared.Compared> marks) {
+    /** @param wear UV hours of each cell; empty where they are not shown */
+    static FilmMap of(Vats.Model model, List<MarksCompared.Compared> marks, Optional<WearMap> wear) {
         boolean wide = model.plateWidthMm() >= model.plateDepthMm();
         double w = model.windowMeasured() ? (wide ? model.window().lengthMm() : model.window().widthMm()) : model.plateWidthMm() + 2 * MARGIN;
         double d = model.windowMeasured() ? (wide ? model.window().widthMm() : model.window().lengthMm()) : model.plateDepthMm() + 2 * MARGIN;
@@ -30,7 +35,7 @@ record FilmMap(double plateWidth, double plateDepth, double left, double top, do
                     words(c)));
         }
         long there = marks.stream().filter(c -> c.fate() != MarksCompared.Fate.GONE).count();
-        return new FilmMap(model.plateWidthMm(), model.plateDepthMm(), (model.plateWidthMm() - w) / 2, (model.plateDepthMm() - d) / 2, w, d, spots,
+        return new FilmMap(model.plateWidthMm(), model.plateDepthMm(), (model.plateWidthMm() - w) / 2, (model.plateDepthMm() - d) / 2, w, d, spots, wear.map(m -> WearLevels.of(m.cells(), m.uvHours()).paths()).orElse(List.of()),
                 there == 0 ? "No dents or scratches on record." : there + (there == 1 ? " mark: " : " marks: ") + String.join("; ", marks.stream().map(FilmMap::words).toList()) + ".");
     }
 

@@ -21,7 +21,6 @@ import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.film.ToneComparison;
 import keel.core.standing.Defaults;
-import keel.core.standing.PartUse;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -70,7 +69,7 @@ class RegisterController {
         List<Vats.Vat> all = vats.all(ended);
         Map<String, Double> pace = standings.all().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::hoursPerDay));
         Defaults defaults = settings.defaults();
-        CarrierStrips strips = CarrierStrips.of(all, vats.films(all), pace, defaults, clock.instant(), settings.zone());
+        CarrierStrips strips = CarrierStrips.of(all, vats.films(all), pace, defaults.value("uv.share"), clock.instant(), settings.zone());
         Map<Long, FilmLooks.Look> seen = looks.latest();
         Map<Long, FilmTones.Tone> heard = tones.latest();
         Map<String, FilmTones.Reference> references = tones.references();
@@ -92,8 +91,8 @@ class RegisterController {
     }
 
     private static Double chance(Vats.Vat vat, Defaults defaults) {
-        return vat.film() == null || vat.film().endedAt() != null ? null : Double.valueOf(defaults.life(vat.tank() ? PartUse.Part.TANK : PartUse.Part.FILM)
-                .failsWithin(vat.film().usage().hours(), defaults.value("job.typicalHours")));
+        return vat.film() == null || vat.film().endedAt() != null ? null
+                : Double.valueOf(vat.filmUse().failsWithin(defaults.value("job.typicalHours"), vat.film().usage().uvShare(defaults.value("uv.share"))));
     }
 
     @PostMapping("/bench/vats")

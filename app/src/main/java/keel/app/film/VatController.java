@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.instruments.Instruments;
@@ -15,6 +16,7 @@ import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
+import keel.app.wear.WearMaps;
 import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
@@ -31,6 +33,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class VatController {
 
     private final Vats vats;
+    private final WearMaps wear;
     private final FilmLooks looks;
     private final FilmTones tones;
     private final FilmExposure exposure;
@@ -41,9 +44,10 @@ class VatController {
     private final Instruments instruments;
     private final Clock clock;
 
-    VatController(Vats vats, FilmLooks looks, FilmTones tones, FilmExposure exposure, FilmLives lives, Fleet fleet, Standings standings, ShopSettings settings,
+    VatController(Vats vats, WearMaps wear, FilmLooks looks, FilmTones tones, FilmExposure exposure, FilmLives lives, Fleet fleet, Standings standings, ShopSettings settings,
                   Instruments instruments, Clock clock) {
         this.vats = vats;
+        this.wear = wear;
         this.looks = looks;
         this.tones = tones;
         this.exposure = exposure;
@@ -64,7 +68,7 @@ class VatController {
         List<MarksCompared.Compared> marks = FilmLooks.compared(seen);
         model.addAttribute("v", vat);
         model.addAttribute("looks", seen);
-        model.addAttribute("map", FilmMap.of(vat.model(), marks));
+        model.addAttribute("map", FilmMap.of(vat.model(), marks, vat.film() == null ? Optional.empty() : wear.of(vat.film().id()).map(WearMaps.Known::map)));
         model.addAttribute("marks", marks);
         model.addAttribute("grades", Clouding.values());
         model.addAttribute("tones", heard);
@@ -75,7 +79,7 @@ class VatController {
         MachineNow now = vat.machine() == null ? null : standings.of(vat.machine());
         model.addAttribute("now", now);
         Map<String, Double> pace = now == null ? Map.of() : Map.of(vat.machine(), now.hoursPerDay());
-        model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults(), clock.instant(), settings.zone()));
+        model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults().value("uv.share"), clock.instant(), settings.zone()));
         model.addAttribute("where", vats.machines(List.of(vat)).getOrDefault(vat.id(), List.of()));
         model.addAttribute("fits", fleet.machines().stream().filter(m -> !m.retired() && m.model().equals(vat.model().code())).toList());
         return "film/vat";
@@ -128,7 +132,7 @@ class VatController {
         model.addAttribute("last", seen.isEmpty() ? null : seen.get(0));
         model.addAttribute("grades", Clouding.values());
         model.addAttribute("kinds", FilmMark.Kind.values());
-        model.addAttribute("map", FilmMap.of(vat.model(), List.of()));
+        model.addAttribute("map", FilmMap.of(vat.model(), List.of(), Optional.empty()));
         model.addAttribute("measurable", vat.machine() != null && instruments.at(vat.machine()).isPresent());
         return "film/inspect";
     }

@@ -10,12 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.fleet.ComponentKind;
+import keel.app.lives.PartLives;
 import keel.app.problems.NotThere;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.PartsReading;
 import keel.core.bolts.VatFrame;
 import keel.core.film.FilmWindow;
 import keel.core.standing.MachineKind;
+import keel.core.standing.PartUse;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,10 +39,12 @@ public class Vats {
             """;
 
     private final PartsReading parts;
+    private final PartLives lives;
     private final JdbcClient jdbc;
 
-    Vats(PartsReading parts, JdbcClient jdbc) {
+    Vats(PartsReading parts, PartLives lives, JdbcClient jdbc) {
         this.parts = parts;
+        this.lives = lives;
         this.jdbc = jdbc;
     }
 
@@ -48,10 +52,10 @@ public class Vats {
      * A vat.
      *
      * @param machine code of the machine it is on, null on the shelf
-     * @param film    in it, null if none
+     * @param film    in it, null if none; {@code filmUse} with how long such films last
      * @param family  pigment family that was in it last, null if not known
      */
-    public record Vat(long id, String code, Instant since, Instant endedAt, Model model, String machine, String machineName, PartView film, Pack pack, String family) {
+    public record Vat(long id, String code, Instant since, Instant endedAt, Model model, String machine, String machineName, PartView film, PartUse filmUse, Pack pack, String family) {
 
         public boolean tank() {
             return model.kind() == MachineKind.LASER_TANK;
@@ -87,14 +91,16 @@ public class Vats {
     /** All vats, those in use first, by model and code. */
     public List<Vat> all(boolean ended) {
         Map<String, PartView> films = films();
+        PartLives.Book book = lives.book();
         return jdbc.sql(VAT + " and (:ended or v.ended_at is null) order by o.name, case when m.code is null then 1 else 0 end, m.name, v.number")
-                .param("ended", ended).query((row, i) -> vat(row, films)).list();
+                .param("ended", ended).query((row, i) -> vat(row, films, book)).list();
     }
 
     /** @throws NotThere if there is none */
     public Vat one(String code) {
         Map<String, PartView> films = films();
-        return jdbc.sql(VAT + " and v.code = :code").param("code", code.toUpperCase()).query((row, i) -> vat(row, films)).optional()
+        PartLives.Book book = lives.book();
+        return jdbc.sql(VAT + " and v.code = :code").param("code", code.toUpperCase()).query((row, i) -> vat(row, films, book)).optional()
                 .orElseThrow(() -> new NotThere("There is no vat called " + code + "."));
     }
 
@@ -133,15 +139,18 @@ public class Vats {
         return spans;
     }
 
-    private static Vat vat(ResultSet row, Map<String, PartView> films) throws SQLException {
+    private static Vat vat(ResultSet row, Map<String, PartView> films, PartLives.Book book) throws SQLException {
         VatFrame frame = new VatFrame(row.getObject("window_length_mm", Double.class), row.getObject("window_width_mm", Double.class), row.getObject("clamp_ring", Integer.class),
                 row.getObject("clamp_long", Integer.class), row.getObject("clamp_short", Integer.class), row.getObject("frame_long", Integer.class),
                 row.getObject("frame_short", Integer.class));
         Model model = new Model(row.getLong("model_id"), row.getString("model"), row.getString("model_name"), MachineKind.valueOf(row.getString("kind")),
                 row.getDouble("plate_width_mm"), row.getDouble("plate_depth_mm"), frame);
         String pack = row.getString("pack");
+        PartView film = films.get(row.getString("film"));
+        PartUse.Part kind = model.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
+        PartUse use = film == null ? null : new PartUse(kind, model.kind().lining() + " " + film.code(), film.usage(), book.of(kind, model.name()));
         return new Vat(row.getLong("id"), row.getString("code"), instant(row, 3), instant(row, 4), model, row.getString("machine"), row.getString("machine_name"),
-                films.get(row.getString("film")), pack == null ? null : new Pack(pack, row.getString("supplier"), row.getString("lot")), row.getString("family"));
+                film, use, pack == null ? null : new Pack(pack, row.getString("supplier"), row.getString("lot")), row.getString("family"));
     }
 
     private static Instant instant(ResultSet row, int column) throws SQLException {

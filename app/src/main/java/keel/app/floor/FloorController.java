@@ -82,9 +82,8 @@ class FloorController {
         ZoneId zone = settings.zone();
         List<MachineNow> machines = standings.all();
         Defaults defaults = settings.defaults();
-        StackDrawing.Full full = part -> Ages.full(defaults, part);
         Fortnight fortnight = new Fortnight(runs.printedSince(Fortnight.from(now, zone)), now, zone);
-        List<Stand> stands = machines.stream().map(m -> new Stand(m, StackDrawing.of(m, full, now), fortnight.of(m.code()), Brief.of(m))).toList();
+        List<Stand> stands = machines.stream().map(m -> new Stand(m, StackDrawing.of(m, now), fortnight.of(m.code()), Brief.of(m))).toList();
         model.addAttribute("machines", machines);
         model.addAttribute("stands", stands);
         model.addAttribute("shelves", machines.size() > MOST_ON_SHELF ? List.of() : shelves(stands));
@@ -92,7 +91,6 @@ class FloorController {
         model.addAttribute("counts", counts(machines));
         model.addAttribute("fortnight", fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
         model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), now));
-        model.addAttribute("ages", new Ages(defaults));
         return "floor/fleet";
     }
 
@@ -102,13 +100,13 @@ class FloorController {
         MachineNow machine = standings.of(code);
         MachineRef ref = fleet.machine(code);
         Defaults defaults = settings.defaults();
-        StackDrawing drawing = StackDrawing.of(machine, part -> Ages.full(defaults, part), now);
+        StackDrawing drawing = StackDrawing.of(machine, now);
         model.addAttribute("m", machine);
         model.addAttribute("ref", ref);
         model.addAttribute("drawing", drawing);
         model.addAttribute("facts", PartFact.of(machine, drawing, defaults));
         model.addAttribute("plate", PlateMap.of(machine.plateWidthMm(), machine.plateDepthMm(), failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
-        model.addAttribute("lives", LifeStrips.of(machine, parts.spans(machine.id()), failures.seenSince(machine.id(), machine.since()), defaults, now,
+        model.addAttribute("lives", LifeStrips.of(machine, parts.spans(machine.id()), failures.seenSince(machine.id(), machine.since()), now,
                 settings.zone()));
         model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> code.equals(g.machine())).toList(),
                 lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),

@@ -11,10 +11,10 @@ import keel.app.fleet.ComponentKind;
 import keel.app.ui.TimeScale;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartSpan;
-import keel.core.standing.Defaults;
+import keel.app.upkeep.PartView;
+import keel.app.upkeep.RestOfLife;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
-import keel.core.wear.WeibullLife;
 
 /**
  * What was on a machine and when: a row for films, screens and light, a bar for each part from its fitting to its end, the
@@ -25,20 +25,12 @@ import keel.core.wear.WeibullLife;
 record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeScale.Tick> dates) {
 
     /** One kind of part. */
-    record Row(String name, List<Bar> bars, Rest rest) {}
+    record Row(String name, List<Bar> bars, RestOfLife rest) {}
 
     /** One part: x and width; {@code end} is why it ended, null while it is on or where it went elsewhere. */
     record Bar(String code, double x, double w, boolean current, String end, String title) {}
 
-    /**
-     * The rest of life of the part that is on.
-     *
-     * @param sure   width within which hardly any fails (10 %)
-     * @param middle width within which half of them fail
-     */
-    record Rest(double x, double sure, double middle, String title) {}
-
-    static LifeStrips of(MachineNow m, List<PartSpan> spans, List<Instant> failures, Defaults defaults, Instant now, ZoneId zone) {
+    static LifeStrips of(MachineNow m, List<PartSpan> spans, List<Instant> failures, Instant now, ZoneId zone) {
         TimeScale scale = TimeScale.past(m.since(), now);
         Map<ComponentKind, String> kinds = new LinkedHashMap<>();
         kinds.put(ComponentKind.FILM, m.kind() == MachineKind.LASER_TANK ? "Tanks" : "Films");
@@ -47,11 +39,11 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeSc
         }
         kinds.put(ComponentKind.LIGHT, "Light");
         List<Row> rows = new ArrayList<>();
-        kinds.forEach((kind, name) -> rows.add(row(kind, name, m, spans, defaults, now, scale)));
+        kinds.forEach((kind, name) -> rows.add(row(kind, name, m, spans, now, scale)));
         return new LifeStrips(scale.x(now), rows, failures.stream().map(scale::x).toList(), scale.dates(now, zone));
     }
 
-    private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Defaults defaults, Instant now, TimeScale scale) {
+    private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Instant now, TimeScale scale) {
         List<Bar> bars = spans.stream().filter(s -> s.kind() == kind).map(s -> {
             double x = scale.x(s.from());
             double to = scale.x(s.to() == null ? now : s.to());
@@ -59,31 +51,12 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeSc
             String until = s.to() == null ? "still on" : end == null ? "taken off" : "ended: " + end;
             return new Bar(s.code(), x, Math.max(2, to - x), s.to() == null, end, s.code() + ", " + until);
         }).toList();
-        return new Row(name, bars, rest(kind, m, defaults, now, scale));
+        return new Row(name, bars, rest(kind, m, now, scale));
     }
 
-    private static Rest rest(ComponentKind kind, MachineNow m, Defaults defaults, Instant now, TimeScale scale) {
-        PartUse.Part part = switch (kind) {
-            case FILM -> m.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
-            case SCREEN -> PartUse.Part.SCREEN;
-            default -> PartUse.Part.LIGHT;
-        };
-        var view = switch (kind) {
-            case FILM -> m.film();
-            case SCREEN -> m.screen();
-            default -> m.light();
-        };
-        double pace = m.hoursPerDay() * (part.uvClock() ? m.sinceRecords().uvShare(defaults.value("uv.share")) : 1);
-        if (view == null || view.endedAt() != null || pace <= 0) {
-            return null;
-        }
-        WeibullLife life = defaults.life(part);
-        double age = part.uvClock() ? view.usage().uvHours() : view.usage().hours();
-        double sure = life.left(age, 0.1) / pace;
-        double middle = life.left(age, 0.5) / pace;
-        double x = scale.x(now);
-        double room = TimeScale.WIDTH - x;
-        return new Rest(x, Math.min(room, scale.width(sure)), Math.min(room, scale.width(middle)), String.format(Locale.ROOT,
-                "%s: one in ten fails within %.0f days of such use, half within %.0f", view.code(), sure, middle));
+    private static RestOfLife rest(ComponentKind kind, MachineNow m, Instant now, TimeScale scale) {
+        PartUse part = kind == ComponentKind.FILM ? m.liningUse() : kind == ComponentKind.SCREEN ? m.screenUse() : m.worn(PartUse.Part.LIGHT);
+        PartView view = kind == ComponentKind.FILM ? m.film() : kind == ComponentKind.SCREEN ? m.screen() : m.light();
+        return part == null || view.endedAt() != null ? null : RestOfLife.of(part, m.hoursPerDay(), m.uvShare(), scale, now).orElse(null);
     }
 }

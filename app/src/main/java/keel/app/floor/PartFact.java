@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartView;
+import keel.core.life.LifeClock;
 import keel.core.standing.Concern;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
@@ -38,7 +39,7 @@ record PartFact(String part, String code, String figure, String line, MachineSta
         facts.add(lining(m, d, defaults));
         if (m.hasScreen()) {
             facts.add(new PartFact("Screen", code(m.screen()), m.screen() == null ? "none" : String.format(Locale.ROOT, "%.0f UV h", m.screen().usage().uvHours()),
-                    m.screen() == null ? "fit one" : chance(defaults, PartUse.Part.SCREEN, m.screen().usage().uvHours(), m),
+                    m.screen() == null ? "fit one" : chance(defaults, m.screenUse(), m),
                     worst(held(m, "screen-ended", "crunch-not-inspected"), alarm(m, "screen")), ServiceKind.SCREEN_INSPECTED, d.frame().screen().x(), d.frame().screen().middleY()));
         }
         facts.add(new PartFact("Light", code(m.light()), m.light() == null ? "none" : hours(m.light().usage().hours()), "machine " + hours(m.total().hours())
@@ -50,18 +51,21 @@ record PartFact(String part, String code, String figure, String line, MachineSta
     private static PartFact lining(MachineNow m, StackDrawing d, Defaults defaults) {
         boolean tank = m.kind() == MachineKind.LASER_TANK;
         PartView film = m.film();
-        String line = film == null ? "fit one" : chance(defaults, tank ? PartUse.Part.TANK : PartUse.Part.FILM, film.usage().hours(), m)
+        String line = film == null ? "fit one" : chance(defaults, m.liningUse(), m)
                 + (tank ? "" : ", vat " + m.vat().code());
-        return new PartFact(m.kind().lining(), code(film), film == null ? "none" : hours(film.usage().hours()) + " of " + hours(Ages.full(defaults, tank ? "tank" : "film")),
+        return new PartFact(m.kind().lining(), code(film), film == null ? "none" : ofLife(m.liningUse()),
                 line, worst(held(m, "film-ended", "wet-under-vat", "crunch-not-inspected"), alarm(m, tank ? "tank" : "film")),
                 tank ? ServiceKind.TANK_CHANGE : ServiceKind.FILM_CHANGE, d.frame().film().x(), d.frame().film().middleY());
     }
 
+    private static String ofLife(PartUse part) {
+        return String.format(Locale.ROOT, part.life().clock() == LifeClock.PEELS ? "%.1f of %.1f %s" : "%.0f of %.0f %s", part.age(), part.life().full(), part.life().clock().unit());
+    }
+
     /** Chance to fail in a typical job. */
-    private static String chance(Defaults defaults, PartUse.Part part, double age, MachineNow m) {
+    private static String chance(Defaults defaults, PartUse part, MachineNow m) {
         double hours = defaults.value("job.typicalHours");
-        double pace = part.uvClock() ? m.sinceRecords().uvShare(defaults.value("uv.share")) : 1;
-        double chance = 100 * defaults.life(part).failsWithin(age, hours * pace);
+        double chance = 100 * part.failsWithin(hours, m.uvShare());
         return String.format(Locale.ROOT, "%s %% to fail in %.0f h", chance < 1 ? "<1" : Long.toString(Math.round(chance)), hours);
     }
 

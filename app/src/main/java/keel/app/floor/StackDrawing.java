@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.PartView;
 import keel.core.standing.Concern;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import keel.core.standing.MachineState;
+import keel.core.standing.PartUse;
 
 /**
  * A machine in cross-section: cover, arm, plate, vessel with resin, film, screen, light, feet. One geometry for the small
@@ -73,12 +73,7 @@ public record StackDrawing(MachineState state, double width, double height, Fram
     /** The sign of a state, centred on the part it concerns. */
     public record Mark(MachineState state, double x, double y) {}
 
-    /** Ages that fill a bar: film, tank, screen, light. */
-    public interface Full {
-        double of(String part);
-    }
-
-    static StackDrawing of(MachineNow m, Full full, Instant now) {
+    static StackDrawing of(MachineNow m, Instant now) {
         boolean mask = m.kind() == MachineKind.MASK;
         double vatWidth = m.plateWidthMm() * MM + 8;
         double width = SIDE + vatWidth + 5 + 6 + 8;
@@ -90,7 +85,7 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         Box vat = new Box(SIDE, film.y - VAT_HEIGHT, vatWidth, VAT_HEIGHT);
         Frame frame = new Frame(new Box(2, 2, width - 4, body.y + 4), new Box(SIDE + vatWidth + 5, 14, 6, body.y - 14), plate(m, film, vat, now), vat, film,
                 mask ? new Box(SIDE, lightTop, vatWidth, BAR) : null, body);
-        return new StackDrawing(m.standing().state(), width, height, frame, shapes(m, frame, full), marks(m, frame), words(m, full));
+        return new StackDrawing(m.standing().state(), width, height, frame, shapes(m, frame), marks(m, frame), words(m));
     }
 
     private static Box plate(MachineNow m, Box film, Box vat, Instant now) {
@@ -111,7 +106,7 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         return Math.max(0.03, Math.min(1, Duration.between(run.startedAt(), now).toMillis() / whole));
     }
 
-    private static List<Shape> shapes(MachineNow m, Frame f, Full full) {
+    private static List<Shape> shapes(MachineNow m, Frame f) {
         List<Shape> shapes = new ArrayList<>();
         shapes.add(Shape.of("cover", new Path().move(f.cover.x, f.cover.bottom()).vertical(f.cover.y + 9).text("q0 -9 9 -9").horizontal(f.cover.right() - 9)
                 .text("q9 0 9 9").vertical(f.cover.bottom())));
@@ -126,8 +121,8 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         shapes.add(Shape.of("solid", held(m, "not-levelled") ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
         shapes.add(Shape.of("wall", new Path().move(f.vat.x + 1.5, f.vat.y).vertical(f.vat.bottom()).move(f.vat.right() - 1.5, f.vat.y).vertical(f.vat.bottom())));
         shapes.add(Shape.of("box", new Path().box(f.film)));
-        shapes.add(Shape.of("used", new Path().box(f.film.share(used(m.film(), full, lining(m))))));
-        light(m, f, full, shapes);
+        shapes.add(Shape.of("used", new Path().box(f.film.share(used(m.liningUse())))));
+        light(m, f, shapes);
         if (held(m, "wet-under-vat")) {
             shapes.add(Shape.of("drop", new Path().move(f.film.x + 20, f.film.bottom()).text("c-6 8 -5 12 0 12s6 -4 0 -12zm18 0c-5 6 -4 9 0 9s5 -3 0 -9z")));
         }
@@ -136,11 +131,11 @@ public record StackDrawing(MachineState state, double width, double height, Fram
     }
 
     /** What lies under the film, drawn as what it is. */
-    private static void light(MachineNow m, Frame f, Full full, List<Shape> shapes) {
+    private static void light(MachineNow m, Frame f, List<Shape> shapes) {
         Box body = f.body;
         if (f.screen != null) {
             shapes.add(Shape.of("box", new Path().box(f.screen)));
-            shapes.add(new Shape("hatched", new Path().box(f.screen.share(used(m.screen(), full, "screen"))).toString(), "url(#hatch)"));
+            shapes.add(new Shape("hatched", new Path().box(f.screen.share(used(m.screenUse()))).toString(), "url(#hatch)"));
         } else {
             shapes.add(Shape.of("line", new Path().move(f.film.x + 6, f.film.bottom() + 3.5).horizontal(f.film.right() - 6)));
         }
@@ -203,11 +198,8 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         return Optional.of(new Box(f.film.x + 3, f.film.y - depth, f.film.w - 6, depth));
     }
 
-    private static double used(PartView part, Full full, String name) {
-        if (part == null) {
-            return 0;
-        }
-        return (name.equals("screen") ? part.usage().uvHours() : part.usage().hours()) / full.of(name);
+    private static double used(PartUse part) {
+        return part == null ? 0 : part.used();
     }
 
     private static List<Mark> marks(MachineNow m, Frame f) {
@@ -246,19 +238,13 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         return m.holds().stream().anyMatch(h -> h.code().code().equals(code));
     }
 
-    private static String lining(MachineNow m) {
-        return m.kind() == MachineKind.LASER_TANK ? "tank" : "film";
-    }
-
-    private static String words(MachineNow m, Full full) {
+    private static String words(MachineNow m) {
         StringBuilder words = new StringBuilder(m.name()).append(", ").append(m.kind().words().toLowerCase(Locale.ROOT)).append(" machine: ")
                 .append(m.standing().state().word().toLowerCase(Locale.ROOT));
-        if (m.film() != null) {
-            words.append("; ").append(lining(m)).append(' ').append(Math.round(m.film().usage().hours())).append(" of about ").append(Math.round(full.of(lining(m))))
-                    .append(" h");
-        }
-        if (m.screen() != null) {
-            words.append("; screen ").append(Math.round(m.screen().usage().uvHours())).append(" of about ").append(Math.round(full.of("screen"))).append(" UV h");
+        for (PartUse part : m.worn()) {
+            if (part.part() != PartUse.Part.LIGHT) {
+                words.append("; ").append(part.part().prefix()).append(String.format(Locale.ROOT, " %.0f of about %.0f %s", part.age(), part.life().full(), part.life().clock().unit()));
+            }
         }
         if (m.resin() != null) {
             words.append("; ").append(Math.round(m.resinMl())).append(" ml of resin");

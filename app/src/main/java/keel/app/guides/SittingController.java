@@ -98,6 +98,7 @@ class SittingController {
             return "no film in it";
         }
         boolean stopGap = machine != null && machine.standing().concerns().stream().anyMatch(c -> c.about().equals("stop-gap"));
-        return new ChangeAsked(vat.film().endedAt() == null ? null : String.valueOf(vat.film().endReason()), stopGap, vat.film().usage().hours(), look == null ? null : look.grade()).why(defaults);
+        return new ChangeAsked(vat.film().endedAt() == null ? null : String.valueOf(vat.film().endReason()), stopGap, vat.filmUse(), look == null ? null : look.grade())
+                .why(defaults, vat.film().usage().uvShare(defaults.value("uv.share")));
     }
 }

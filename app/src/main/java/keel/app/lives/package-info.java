@@ -1,2 +1,2 @@
-/** How long parts last here, what is left of those in service, and where on a plate to print. */
+/** How long parts last here, what is left of those in service, and when to change them. */
 package keel.app.lives;

@@ -9,7 +9,8 @@ public enum LogKind {
     ROOM_READ("Room reading"), ROOM_READING_WITHDRAWN("Room reading withdrawn"), GUIDE_GIVEN_UP("Guide given up"), FIRST_LAYER_TEST("First-layer test"),
     KNOWLEDGE_TUNED("Knowledge"), QUIRK_NOTED("Quirk"), FACTS_TOLD("Told"), CHECK_WITHDRAWN("Check withdrawn"), CAUSE_REOPENED("Reopened"),
     PROFILE_CHANGED("Profile"), CALIBRATED("Calibration"), LOOKED_IN("Look-in"),
-    FILM_LOOKED_AT("Film inspected"), FILM_TAPPED("Film tapped"), FILM_EXPERIMENT("Experiment"), FILM_PACK("Film pack");
+    FILM_LOOKED_AT("Film inspected"), FILM_TAPPED("Film tapped"), FILM_EXPERIMENT("Experiment"), FILM_PACK("Film pack"),
+    RUN_PLACED("Footprint"), SCHOOL_CHOSEN("Change of parts");
 
     private final String words;
 

@@ -28,7 +28,9 @@ import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
 import keel.app.upkeep.Standings;
+import keel.app.wear.Footprints;
 import keel.core.Findings;
+import keel.core.placement.Footprint;
 import keel.core.run.Outcome;
 import keel.core.run.RunFacts;
 import keel.core.run.RunRules;
@@ -56,11 +58,12 @@ public class Runs {
     private final Rebuild rebuild;
     private final Profiles profiles;
     private final LookIns lookIns;
+    private final Footprints footprints;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Runs(RunRecords records, Fleet fleet, Occupancy occupancy, Standings standings, Rebuild rebuild, Profiles profiles, LookIns lookIns, Logbook logbook,
+    Runs(RunRecords records, Fleet fleet, Occupancy occupancy, Standings standings, Rebuild rebuild, Profiles profiles, LookIns lookIns, Footprints footprints, Logbook logbook,
          JdbcClient jdbc, Clock clock) {
         this.records = records;
         this.fleet = fleet;
@@ -69,6 +72,7 @@ public class Runs {
         this.rebuild = rebuild;
         this.profiles = profiles;
         this.lookIns = lookIns;
+        this.footprints = footprints;
         this.logbook = logbook;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -98,6 +102,9 @@ public class Runs {
         run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
         records.saveAndFlush(run);
+        if (entry.footprint() != null) {
+            footprints.keep(run.id, entry.footprint());
+        }
         rebuild.machine(machine.id(), run.startedAt);
         if (!overridden.isEmpty()) {
             logbook.write(LogDraft.of(LogKind.HOLD_OVERRIDDEN, machine.id(), "RUN", run.id, run.startedAt,
@@ -127,6 +134,29 @@ public class Runs {
         Run run = record(id);
         run.againOf = earlier(of, run.startedAt);
         records.saveAndFlush(run);
+    }
+
+    /**
+     * Says what a run covers of its plate, or that nobody knows any more ({@code footprint} null). The maps of film and screen follow.
+     *
+     * @throws Refused if it does not lie on the plate
+     */
+    public void place(long id, Footprint footprint) {
+        Actor actor = Actor.current();
+        Run run = record(id);
+        occupancy.lock(run.machineId);
+        if (footprint == null) {
+            footprints.forget(id);
+        } else {
+            footprints.replace(id, footprint);
+        }
+        rebuild.machine(run.machineId, run.startedAt);
+        logbook.write(LogDraft.of(LogKind.RUN_PLACED, run.machineId, "RUN", id, run.startedAt, footprint == null ? "Where " + run.job + " lay on the plate is taken back."
+                : "Where " + run.job + " lies on the plate: " + words(footprint) + ".", Map.of("footprint", footprint == null ? "" : footprint), actor));
+    }
+
+    static String words(Footprint footprint) {
+        return footprint instanceof Footprint.Parts parts ? parts.parts().size() + (parts.parts().size() == 1 ? " rectangle" : " rectangles") : "masks of its layers";
     }
 
     /** Ends a run that is going on. */

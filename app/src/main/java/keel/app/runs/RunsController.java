@@ -12,6 +12,7 @@ import keel.app.problems.Paging;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.upkeep.Standings;
+import keel.app.wear.Footprints;
 import keel.core.Findings;
 import keel.core.run.Outcome;
 import org.springframework.stereotype.Controller;
@@ -30,13 +31,15 @@ class RunsController {
     private final Runs runs;
     private final Fleet fleet;
     private final Standings standings;
+    private final Footprints footprints;
     private final Logbook logbook;
     private final ShopTime times;
 
-    RunsController(Runs runs, Fleet fleet, Standings standings, Logbook logbook, ShopTime times) {
+    RunsController(Runs runs, Fleet fleet, Standings standings, Footprints footprints, Logbook logbook, ShopTime times) {
         this.runs = runs;
         this.fleet = fleet;
         this.standings = standings;
+        this.footprints = footprints;
         this.logbook = logbook;
         this.times = times;
     }
@@ -132,6 +135,7 @@ class RunsController {
 
     private String show(RunView run, Model model) {
         model.addAttribute("run", run);
+        model.addAttribute("lay", footprints.of(run.id()).map(Runs::words).orElse(null));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));

@@ -6,6 +6,7 @@ import java.util.Map;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.StackDrawing;
 import keel.app.floor.Stacks;
+import keel.app.placing.JobPlaces;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
@@ -36,26 +37,38 @@ class GateController {
     private final Standings standings;
     private final Stacks stacks;
     private final LookIns lookIns;
+    private final JobPlaces places;
     private final ShopSettings settings;
 
-    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks, LookIns lookIns, ShopSettings settings) {
+    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks, LookIns lookIns, JobPlaces places, ShopSettings settings) {
         this.gates = gates;
         this.runs = runs;
         this.standings = standings;
         this.stacks = stacks;
         this.lookIns = lookIns;
+        this.places = places;
         this.settings = settings;
     }
 
     /** The job as it stands in the form. */
-    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked, Long againOf) {
+    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked, Long againOf, String footprint, String place,
+                   String parts) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
         }
 
         static JobForm after(RunView last) {
-            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null, null);
+            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null, null, null, null, null);
+        }
+
+        /** The last job, placed as this form says. */
+        JobForm placed(JobForm as) {
+            return new JobForm(job, layers, layerExposureS, resinMl, overrideReason, lookInHours, looked, againOf, as.footprint(), as.place(), as.parts());
+        }
+
+        JobPlaces.Asked asked() {
+            return new JobPlaces.Asked(job, footprint, place, parts);
         }
 
         private static String plain(double number) {
@@ -67,7 +80,7 @@ class GateController {
     @GetMapping("/machines/{code}/start")
     String gate(@PathVariable String code, JobForm typed, Model model) {
         JobForm form = typed.job() != null || typed.layers() != null ? typed
-                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null, null));
+                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null)).placed(typed);
         return show(code, form, model);
     }
 
@@ -77,7 +90,8 @@ class GateController {
             Findings findings = new Findings();
             RunEntry entry = new RunEntry(code, form.job(), null, null, Typed.whole(form.layers(), "layers", findings),
                     Typed.number(form.layerExposureS(), "layerExposureS", findings), Typed.number(form.resinMl(), "resinMl", findings), null, null,
-                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings), form.againOf());
+                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings), form.againOf(),
+                    places.footprint(standings.of(code), form.asked()));
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
         } catch (HoldsOpen e) {
@@ -102,6 +116,8 @@ class GateController {
         model.addAttribute("every", plan.intervalHours(streak));
         model.addAttribute("tighter", plan.intervalHours(streak) < plan.everyHours());
         model.addAttribute("form", form);
+        model.addAttribute("onPlate", places.of(m, form.asked()));
+        model.addAttribute("choices", JobPlaces.Choice.values());
         model.addAttribute("drawing", drawing);
         model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));
         model.addAttribute("mayStart", StartGate.mayStart(items));

@@ -22,7 +22,6 @@ import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
 import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.PartView;
 import keel.app.upkeep.SinceFailure;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
@@ -34,7 +33,6 @@ import keel.core.profile.Setting;
 import keel.core.profile.VersionFared;
 import keel.core.resin.VatFill;
 import keel.core.standing.Defaults;
-import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -144,7 +142,7 @@ public class Gates {
         InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
         VersionFared fared = profile == null ? null : profiles.fared(profile.versionId());
         VatFill.Displacer plate = new VatFill.Displacer(m.plateWidthMm() * m.plateDepthMm(), defaults.value("plate.thickMm"));
-        return new GateFacts(m.kind(), m.holds(), parts(m), jobHours(m, layers, exposureS, defaults), m.sinceRecords().uvShare(defaults.value("uv.share")),
+        return new GateFacts(m.kind(), m.holds(), m.worn().stream().filter(p -> p.part() != PartUse.Part.LIGHT).toList(), jobHours(m, layers, exposureS, defaults), m.uvShare(),
                 m.resin() == null ? null : m.resin().replace('-', ' '), m.resin() == null ? null : Double.valueOf(m.resinMl()), jobMl, m.fillLineMl(),
                 ref.selfFilling(), room.temperatureC(), readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(),
                 m.holdNextPartToLight(),
@@ -167,21 +165,6 @@ public class Gates {
         Estimate estimate = estimate(m, layers, exposureS);
         return estimate != null ? estimate.seconds() / 3600 : layers == null || m.sinceRecords().layers() == 0 ? defaults.value("job.typicalHours")
                 : layers * (m.sinceRecords().hours() / m.sinceRecords().layers());
-    }
-
-    private static List<PartUse> parts(MachineNow m) {
-        List<PartUse> parts = new ArrayList<>();
-        if (m.film() != null) {
-            parts.add(use(m.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM, m.kind().lining(), m.film()));
-        }
-        if (m.screen() != null) {
-            parts.add(use(PartUse.Part.SCREEN, "Screen", m.screen()));
-        }
-        return parts;
-    }
-
-    private static PartUse use(PartUse.Part part, String words, PartView view) {
-        return new PartUse(part, words + " " + view.code(), view.usage());
     }
 
     /** A layer count as it may come from a link: nonsense is taken as not known. */

@@ -3,12 +3,14 @@ package keel.app.upkeep;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
+import keel.app.wear.WearMaps;
 import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
 import keel.core.resin.VatContent;
@@ -24,7 +26,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Rebuilds what follows from the facts of a machine: meters, holds, open causes, the vat's content. Called in the
+ * Rebuilds what follows from the facts of a machine: meters, wear maps, holds, open causes, the vat's content. Called in the
  * transaction of every entry about the machine; calling it for all machines changes nothing that is not wrong.
  */
 @Service
@@ -46,11 +48,13 @@ public class Rebuild {
     private final EntityManager entities;
     private final Fleet fleet;
     private final ShopSettings settings;
+    private final WearMaps wear;
     private final HoldRules holdRules;
     private final ThreadLocal<Set<Long>> waiting = new ThreadLocal<>();
 
-    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, ShopSettings settings, Knowledge knowledge) {
+    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, ShopSettings settings, WearMaps wear, Knowledge knowledge) {
         this.settings = settings;
+        this.wear = wear;
         this.jdbc = jdbc;
         this.entities = entities;
         this.fleet = fleet;
@@ -92,6 +96,7 @@ public class Rebuild {
     public void everything() {
         entities.flush();
         jdbc.sql("delete from meter").update();
+        jdbc.sql("delete from wear_map").update();
         for (Long id : jdbc.sql("select id from machine order by id").query(Long.class).list()) {
             machine(id);
         }
@@ -102,9 +107,10 @@ public class Rebuild {
         replace("LUBRICATED", sinceService("LUBRICATED", "s.kind = 'LUBRICATION'"), machineId, since);
         replace("ABRADED", sinceService("ABRADED", "s.kind = 'PLATE_WORK' and s.content not like '%DEBURRED%'"), machineId, since);
         replace("LEVELLED", sinceService("LEVELLED", "s.kind = 'LEVELLING'"), machineId, since);
-        direct(machineId, since);
-        films(machineId, since);
+        List<Long> parts = new ArrayList<>(direct(machineId, since));
+        parts.addAll(films(machineId, since));
         jdbc.sql("delete from meter where scope = 'COMPONENT' and owner_id in (select id from component where withdrawn)").update();
+        wear.follow(parts);
     }
 
     private void replace(String scope, String select, long machineId, Instant since) {
@@ -119,7 +125,7 @@ public class Rebuild {
                 + which + "), timestamp with time zone '1970-01-01 00:00:00+00')";
     }
 
-    private void direct(long machineId, Instant since) {
+    private List<Long> direct(long machineId, Instant since) {
         List<Long> parts = jdbc.sql("""
                 select distinct component_id from fitting where machine_id = :machine and (removed_at is null or removed_at >= :since)""")
                 .param("machine", machineId).param("since", Facts.time(since)).query(Long.class).list();
@@ -127,9 +133,10 @@ public class Rebuild {
                 from fitting f left join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
                   and (f.removed_at is null or r.started_at < f.removed_at) and""" + RUNS_IN + """
                 where f.component_id in (:parts) group by f.component_id""");
+        return parts;
     }
 
-    private void films(long machineId, Instant since) {
+    private List<Long> films(long machineId, Instant since) {
         List<Long> parts = jdbc.sql("""
                 select distinct ff.component_id from fitting vf join fitting ff on ff.vat_id = vf.component_id
                 where vf.machine_id = :machine and (vf.removed_at is null or vf.removed_at >= :since)
@@ -141,6 +148,7 @@ public class Rebuild {
                   and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null or r.started_at < vf.removed_at)
                   and""" + RUNS_IN + """
                 where f.component_id in (:parts) group by f.component_id""");
+        return parts;
     }
 
     private void components(List<Long> parts, String from) {

@@ -15,6 +15,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
+import keel.app.lives.PartLives;
 import keel.app.problems.NotThere;
 import keel.app.quirks.Quirk;
 import keel.app.quirks.Quirks;
@@ -46,14 +47,16 @@ public class Standings {
     private final JdbcClient jdbc;
     private final Quirks quirks;
     private final PartsReading parts;
+    private final PartLives lives;
     private final ShopSettings settings;
     private final Knowledge knowledge;
     private final Clock clock;
 
-    Standings(JdbcClient jdbc, PartsReading parts, ShopSettings settings, Knowledge knowledge, Clock clock, Quirks quirks) {
+    Standings(JdbcClient jdbc, PartsReading parts, PartLives lives, ShopSettings settings, Knowledge knowledge, Clock clock, Quirks quirks) {
         this.quirks = quirks;
         this.jdbc = jdbc;
         this.parts = parts;
+        this.lives = lives;
         this.settings = settings;
         this.knowledge = knowledge;
         this.clock = clock;
@@ -92,38 +95,41 @@ public class Standings {
         Map<Long, Double> pace = pace(only);
         Map<Long, MachineNow.OpenRun> runs = openRuns(only);
         StateRules rules = new StateRules(settings.defaults());
+        PartLives.Book book = lives.book();
         return rows.stream().map(row -> now(row, fitted.getOrDefault(row.id(), List.of()), holds.getOrDefault(row.id(), List.of()),
-                causes.getOrDefault(row.id(), List.of()), odd.getOrDefault(row.code(), List.of()), meters, pace.getOrDefault(row.id(), 0.0), runs.get(row.id()), rules)).toList();
+                causes.getOrDefault(row.id(), List.of()), odd.getOrDefault(row.code(), List.of()), meters, pace.getOrDefault(row.id(), 0.0), runs.get(row.id()), rules, book)).toList();
     }
 
     private MachineNow now(Row row, List<PartView> fitted, List<Hold> holds, List<String> causes, List<Quirk> odd, Map<String, Usage> meters,
-                           double hoursPerDay, MachineNow.OpenRun run, StateRules rules) {
+                           double hoursPerDay, MachineNow.OpenRun run, StateRules rules, PartLives.Book book) {
         Map<ComponentKind, PartView> part = fitted.stream().collect(Collectors.toMap(PartView::kind, Function.identity(), (a, b) -> a));
         Function<String, Usage> meter = scope -> meters.getOrDefault(scope + row.id(), Usage.NONE);
         Usage total = meter.apply("MACHINE").plus(new Usage(row.baseline(), 0, 0, 0, 0));
-        Standing standing = rules.of(new Circumstances(row.offSince() != null, run != null, holds, uses(row.kind(), part),
+        List<PartUse> worn = uses(row, part, book);
+        double uvShare = meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share"));
+        Standing standing = rules.of(new Circumstances(row.offSince() != null, run != null, holds, worn,
                 meter.apply("LUBRICATED").hours(), meter.apply("ABRADED").hours(), hoursPerDay,
-                meter.apply("MACHINE").uvShare(settings.defaults().value("uv.share")), causes, odd.stream().map(Quirk::text).toList(), row.stopGap()));
+                uvShare, causes, odd.stream().map(Quirk::text).toList(), row.stopGap()));
         return new MachineNow(row.id(), row.code(), row.name(), row.kind(), row.model(), row.room(), row.roomName(), row.width(), row.depth(),
                 row.heightMm(), row.fillLine(), row.since(), standing, holds, part.get(ComponentKind.VAT), part.get(ComponentKind.FILM),
                 row.kind().hasScreen() ? part.get(ComponentKind.SCREEN) : null, part.get(ComponentKind.PLATE), part.get(ComponentKind.LIGHT),
                 run, row.resin(), row.resinMl(), total, meter.apply("MACHINE"), meter.apply("LUBRICATED"), meter.apply("ABRADED"), meter.apply("LEVELLED"),
-                row.levelledAt(), hoursPerDay, row.holdToLight());
+                row.levelledAt(), hoursPerDay, row.holdToLight(), worn, uvShare);
     }
 
-    private static List<PartUse> uses(MachineKind kind, Map<ComponentKind, PartView> parts) {
+    private static List<PartUse> uses(Row row, Map<ComponentKind, PartView> parts, PartLives.Book book) {
         List<PartUse> uses = new ArrayList<>();
-        PartUse.Part lining = kind == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
-        use(parts.get(ComponentKind.FILM), lining, kind.lining()).ifPresent(uses::add);
-        if (kind.hasScreen()) {
-            use(parts.get(ComponentKind.SCREEN), PartUse.Part.SCREEN, "Screen").ifPresent(uses::add);
+        PartUse.Part lining = row.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
+        use(row, parts.get(ComponentKind.FILM), lining, row.kind().lining(), book).ifPresent(uses::add);
+        if (row.kind().hasScreen()) {
+            use(row, parts.get(ComponentKind.SCREEN), PartUse.Part.SCREEN, "Screen", book).ifPresent(uses::add);
         }
-        use(parts.get(ComponentKind.LIGHT), PartUse.Part.LIGHT, "Light engine").ifPresent(uses::add);
+        use(row, parts.get(ComponentKind.LIGHT), PartUse.Part.LIGHT, "Light engine", book).ifPresent(uses::add);
         return uses;
     }
 
-    private static Optional<PartUse> use(PartView part, PartUse.Part kind, String words) {
-        return part == null ? Optional.empty() : Optional.of(new PartUse(kind, words + " " + part.code(), part.usage()));
+    private static Optional<PartUse> use(Row row, PartView part, PartUse.Part kind, String words, PartLives.Book book) {
+        return part == null ? Optional.empty() : Optional.of(new PartUse(kind, words + " " + part.code(), part.usage(), book.of(kind, row.model())));
     }
 
     private List<Row> rows(String code) {

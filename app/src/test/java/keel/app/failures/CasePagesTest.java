@@ -156,7 +156,7 @@ class CasePagesTest extends PageTest {
         accepted("/failures/" + id + "/parts", "partsPrinted", "12", "partsLost", "4");
         assertThat(page("/failures/" + id)).contains("4 of 12 parts", "resinMl=20", "againOf=" + failed.id());
         shop.service(machine, "LEVELLING", 6, "school", "PAPER");
-        RunView again = runs.enter(new RunEntry(machine, "Larvae", TestShop.at(7), TestShop.at(8), 1000, 1.8, 20.0, "GOOD", null, null, null, failed.id()));
+        RunView again = runs.enter(new RunEntry(machine, "Larvae", TestShop.at(7), TestShop.at(8), 1000, 1.8, 20.0, "GOOD", null, null, null, failed.id(), null));
         var chain = attempts.of(again.id());
         assertThat(chain).extracting(a -> a.run().id()).containsExactly(failed.id(), again.id());
         assertThat(chain.get(1).changed()).containsExactly("levelled");

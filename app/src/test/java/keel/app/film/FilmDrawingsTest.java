@@ -9,6 +9,7 @@ import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.fleet.ComponentKind;
 import keel.app.ui.TimeScale;
 import keel.app.upkeep.PartView;
@@ -19,6 +20,7 @@ import keel.core.film.MarksCompared;
 import keel.core.film.TapTone;
 import keel.core.film.ToneTrace;
 import keel.core.standing.Defaults;
+import keel.core.standing.PartUse;
 import keel.core.standing.MachineKind;
 import keel.core.wear.Usage;
 import org.junit.jupiter.api.Test;
@@ -31,7 +33,7 @@ class FilmDrawingsTest {
 
     @Test
     void marksStandOnTheMapWhereTheyLieOnTheFilm() {
-        FilmMap map = FilmMap.of(MODEL, MarksCompared.of(List.of(new FilmMark(FilmMark.Kind.DENT, 100, 10, 3)), List.of(new FilmMark(FilmMark.Kind.SCRATCH, 30, 60, 12))));
+        FilmMap map = FilmMap.of(MODEL, MarksCompared.of(List.of(new FilmMark(FilmMark.Kind.DENT, 100, 10, 3)), List.of(new FilmMark(FilmMark.Kind.SCRATCH, 30, 60, 12))), Optional.empty());
         assertThat(map.spots().get(0).x()).isEqualTo(30);
         assertThat(map.spots().get(0).y()).as("front edge below").isEqualTo(81 - 60);
         assertThat(map.spots().get(0).r()).isEqualTo(6);
@@ -39,8 +41,8 @@ class FilmDrawingsTest {
         assertThat(map.left()).isEqualTo(-12);
         assertThat(map.top()).isEqualTo(-11.5);
         assertThat(map.words()).contains("1 mark").contains("scratch 12.0 mm at 30, 60, new").contains("no longer seen");
-        assertThat(FilmMap.of(MODEL, List.of()).words()).isEqualTo("No dents or scratches on record.");
-        assertThat(FilmMap.of(new Vats.Model(1, "m", "M", MachineKind.MASK, 144, 81, VatFrame.UNKNOWN), List.of()).windowWidth()).as("a rim where nobody measured the window").isEqualTo(168);
+        assertThat(FilmMap.of(MODEL, List.of(), Optional.empty()).words()).isEqualTo("No dents or scratches on record.");
+        assertThat(FilmMap.of(new Vats.Model(1, "m", "M", MachineKind.MASK, 144, 81, VatFrame.UNKNOWN), List.of(), Optional.empty()).windowWidth()).as("a rim where nobody measured the window").isEqualTo(168);
     }
 
     @Test
@@ -75,9 +77,10 @@ class FilmDrawingsTest {
     @Test
     void stripsShowEachFilmFromItsFittingToItsEndAndTheRestOfTheLast() {
         PartView film = new PartView(3, ComponentKind.FILM, "F3", null, "FEP", 0.127, null, NOW.minus(Duration.ofDays(50)), null, null, "V1", "Vat V1", "heron", null, new Usage(200, 60, 1, 1, 1));
-        Vats.Vat vat = new Vats.Vat(7, "V1", NOW.minus(Duration.ofDays(200)), null, MODEL, "heron", "Heron", film, null, null);
+        PartUse use = new PartUse(PartUse.Part.FILM, "Film F3", film.usage(), Defaults.shipped().usual(PartUse.Part.FILM));
+        Vats.Vat vat = new Vats.Vat(7, "V1", NOW.minus(Duration.ofDays(200)), null, MODEL, "heron", "Heron", film, use, null, null);
         List<Vats.Span> spans = List.of(span("F1", 200, 120, "CLOUDED"), span("F2", 120, 50, null), new Vats.Span(7, "F3", NOW.minus(Duration.ofDays(50)), null, null, null));
-        CarrierStrips strips = CarrierStrips.of(List.of(vat), Map.of(7L, spans), Map.of("heron", 5.0), Defaults.shipped(), NOW, ZoneOffset.UTC);
+        CarrierStrips strips = CarrierStrips.of(List.of(vat), Map.of(7L, spans), Map.of("heron", 5.0), 0.3, NOW, ZoneOffset.UTC);
         CarrierStrips.Strip strip = strips.strips().get(7L);
         assertThat(strip.bars()).extracting(CarrierStrips.Bar::cause).containsExactly("clouded", null, null);
         assertThat(strip.bars()).extracting(CarrierStrips.Bar::current).containsExactly(false, false, true);
@@ -87,15 +90,15 @@ class FilmDrawingsTest {
         assertThat(strip.rest().sure()).isPositive().isLessThan(strip.rest().middle());
         assertThat(strips.dates().get(0).x()).isZero();
         assertThat(strips.dates()).last().satisfies(t -> assertThat(t.words()).isEqualTo("today"));
-        CarrierStrips idle = CarrierStrips.of(List.of(vat), Map.of(7L, spans), Map.of(), Defaults.shipped(), NOW, ZoneOffset.UTC);
+        CarrierStrips idle = CarrierStrips.of(List.of(vat), Map.of(7L, spans), Map.of(), 0.3, NOW, ZoneOffset.UTC);
         assertThat(idle.strips().get(7L).rest()).as("nothing is known of its pace").isNull();
     }
 
     @Test
     void aCondemnedFilmThatIsStillInShowsItsEnd() {
-        Vats.Vat vat = new Vats.Vat(7, "V1", NOW.minus(Duration.ofDays(20)), null, MODEL, null, null, null, null, null);
+        Vats.Vat vat = new Vats.Vat(7, "V1", NOW.minus(Duration.ofDays(20)), null, MODEL, null, null, null, null, null, null);
         Vats.Span still = new Vats.Span(7, "F1", NOW.minus(Duration.ofDays(20)), null, NOW.minus(Duration.ofDays(1)), "PIERCED");
-        CarrierStrips strips = CarrierStrips.of(List.of(vat), Map.of(7L, List.of(still)), Map.of(), Defaults.shipped(), NOW, ZoneOffset.UTC);
+        CarrierStrips strips = CarrierStrips.of(List.of(vat), Map.of(7L, List.of(still)), Map.of(), 0.3, NOW, ZoneOffset.UTC);
         assertThat(strips.strips().get(7L).bars()).singleElement().satisfies(b -> {
             assertThat(b.current()).isFalse();
             assertThat(b.title()).isEqualTo("F1, ended: pierced, still in it");

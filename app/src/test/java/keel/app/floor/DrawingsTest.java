@@ -13,7 +13,6 @@ import keel.app.support.AppTest;
 import keel.app.support.TestShop;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartsReading;
-import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
 import keel.core.standing.MachineState;
 import org.junit.jupiter.api.Test;
@@ -24,14 +23,13 @@ import org.springframework.beans.factory.annotation.Autowired;
 /** The drawings say what the records say. */
 class DrawingsTest extends AppTest {
 
-    private static final Defaults DEFAULTS = Defaults.shipped();
     private static final ZoneId UTC = ZoneId.of("UTC");
 
     @Autowired
     private PartsReading parts;
 
     private StackDrawing drawing(MachineNow m) {
-        return StackDrawing.of(m, part -> Ages.full(DEFAULTS, part), Instant.now());
+        return StackDrawing.of(m, Instant.now());
     }
 
     @Test
@@ -91,7 +89,7 @@ class DrawingsTest extends AppTest {
         }
         shop.filmChange(m, 24 * 10);
         Instant now = TestShop.at(24 * 20);
-        LifeStrips lives = LifeStrips.of(shop.now(m), parts.spans(shop.now(m).id()), List.of(TestShop.at(24 * 5)), DEFAULTS, now, UTC);
+        LifeStrips lives = LifeStrips.of(shop.now(m), parts.spans(shop.now(m).id()), List.of(TestShop.at(24 * 5)), now, UTC);
         List<LifeStrips.Bar> films = lives.rows().get(0).bars();
         assertThat(films).hasSize(2);
         assertThat(films.get(0).end()).isEqualTo("clouded");

@@ -19,20 +19,29 @@ record Measured(String what, double medianMs, long statements, long allocatedKb)
     private static final int REPEAT = 101;
 
     static Measured of(String what, Runnable action) {
-        for (int i = 0; i < WARM_UP; i++) {
+        return of(what, WARM_UP, REPEAT, action);
+    }
+
+    /** Of something slow, fewer times. */
+    static Measured seldom(String what, Runnable action) {
+        return of(what, 3, 9, action);
+    }
+
+    private static Measured of(String what, int warmUp, int repeat, Runnable action) {
+        for (int i = 0; i < warmUp; i++) {
             action.run();
         }
         var threads = (com.sun.management.ThreadMXBean) ManagementFactory.getThreadMXBean();
         long allocated = threads.getCurrentThreadAllocatedBytes();
-        long[] nanos = new long[REPEAT];
-        for (int i = 0; i < REPEAT; i++) {
+        long[] nanos = new long[repeat];
+        for (int i = 0; i < repeat; i++) {
             long start = System.nanoTime();
             action.run();
             nanos[i] = System.nanoTime() - start;
         }
-        allocated = (threads.getCurrentThreadAllocatedBytes() - allocated) / REPEAT / 1024;
+        allocated = (threads.getCurrentThreadAllocatedBytes() - allocated) / repeat / 1024;
         Arrays.sort(nanos);
-        return new Measured(what, nanos[REPEAT / 2] / 1e6, QueryCounting.during(action), allocated);
+        return new Measured(what, nanos[repeat / 2] / 1e6, QueryCounting.during(action), allocated);
     }
 
     /** Prints this with its ratio to a baseline of the same run. */

@@ -8,28 +8,27 @@ import keel.core.standing.PartUse;
  *
  * @param condemnedFor why it was condemned, null if it was not
  * @param stopGap      whether a hole in it is only cured shut
- * @param hours        print hours
+ * @param film         with what it has been through, and how long such films last
  * @param looked       grade at the last inspection, null if there was none
  */
-public record ChangeAsked(String condemnedFor, boolean stopGap, double hours, Clouding looked) {
+public record ChangeAsked(String condemnedFor, boolean stopGap, PartUse film, Clouding looked) {
 
-    /** The reason in a few words, empty where nothing asks for a change. */
-    public String why(Defaults defaults) {
+    /** The reason in a few words, empty where nothing asks for a change. {@code uvShare}: UV hours in a print hour. */
+    public String why(Defaults defaults, double uvShare) {
         if (condemnedFor != null) {
             return "condemned: " + condemnedFor.toLowerCase().replace('_', ' ');
         }
         if (stopGap) {
             return "a hole in it is only cured shut";
         }
-        double replaceAt = defaults.replaceAt(PartUse.Part.FILM);
-        if (hours >= replaceAt) {
-            return "past its age: %.0f of about %.0f h".formatted(hours, replaceAt);
+        if (film.life().pastAge(film.usage())) {
+            return "past its age: %.0f of about %.0f %s".formatted(film.life().replaceClock().of(film.usage()), film.life().replaceAt(), film.life().replaceClock().unit());
         }
         if (looked != null && looked.worn()) {
             return "looked " + looked.words().toLowerCase();
         }
         double jobHours = defaults.value("job.typicalHours");
-        double chance = defaults.life(PartUse.Part.FILM).failsWithin(hours, jobHours);
+        double chance = film.failsWithin(jobHours, uvShare);
         return chance > defaults.value("watch.failureChance") ? "may fail: %.0f %% in a job of %.0f h".formatted(100 * chance, jobHours) : "";
     }
 }

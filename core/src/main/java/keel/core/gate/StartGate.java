@@ -139,11 +139,11 @@ public final class StartGate {
     }
 
     private GateItem chance(PartUse part, GateFacts f) {
-        double hours = f.jobHours() * (part.part().uvClock() ? f.uvShare() : 1);
-        double chance = defaults.life(part.part()).failsWithin(part.age(), hours);
-        boolean worth = chance > defaults.value("watch.failureChance") || part.age() >= defaults.replaceAt(part.part());
-        return new GateItem(part.part().prefix() + "-chance", part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM, worth ? WARN : OK,
-                String.format(Locale.ROOT, "%s: %s %% to fail in these %.1f h.", part.name(), chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)), f.jobHours()));
+        double chance = part.failsWithin(f.jobHours(), f.uvShare());
+        boolean past = part.life().pastAge(part.usage());
+        return new GateItem(part.part().prefix() + "-chance", part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM,
+                past || chance > defaults.value("watch.failureChance") ? WARN : OK, String.format(Locale.ROOT, "%s: %s %% to fail in these %.1f h, by %s.%s", part.name(),
+                chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)), f.jobHours(), part.life().knownFrom(), past ? " It is past its age." : ""));
     }
 
     private GateItem temperature(GateFacts f) {

@@ -1,5 +1,6 @@
 package keel.core.life;
 
+import keel.core.wear.Lifespan;
 import keel.core.wear.WeibullLife;
 import org.hipparchus.analysis.solvers.BrentSolver;
 import org.hipparchus.special.Gamma;
@@ -35,16 +36,68 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
 
     private static final double LEAST_SAVING = 0.001;
     private static final double FAR_HAZARD = 600;
+    private static final int STEPS = 2000;
+    private static final double NEARLY_NONE = 1e-5;
 
     /**
+     * Exact for a Weibull life; for any other the cost at each of two thousand ages, by the trapezoidal rule.
+     *
      * @param plannedCost of a planned change, &gt; 0
      * @param failureCost of an end in service, &gt; 0
      * @throws IllegalArgumentException if a cost is not more than 0 and finite
      */
-    public static AgeReplacement of(WeibullLife life, double plannedCost, double failureCost) {
+    public static AgeReplacement of(Lifespan life, double plannedCost, double failureCost) {
         if (!(plannedCost > 0) || !(failureCost > 0) || Double.isInfinite(plannedCost) || Double.isInfinite(failureCost)) {
             throw new IllegalArgumentException("Costs must be more than 0.");
         }
+        return life instanceof WeibullLife weibull ? exact(weibull, plannedCost, failureCost) : cheapest(CostCurve.of(life, plannedCost, failureCost), plannedCost, failureCost);
+    }
+
+    private static AgeReplacement cheapest(CostCurve curve, double plannedCost, double failureCost) {
+        int best = 1;
+        for (int i = 2; i < curve.ages().length; i++) {
+            best = curve.costs()[i] < curve.costs()[best] ? i : best;
+        }
+        double toFailure = curve.costs()[curve.costs().length - 1];
+        boolean pays = failureCost > plannedCost && curve.costs()[best] < toFailure * (1 - LEAST_SAVING);
+        return new AgeReplacement(pays ? Double.valueOf(curve.ages()[best]) : null, pays ? curve.costs()[best] : toFailure, toFailure,
+                pays ? Advice.CHANGE_AT_AGE : failureCost <= plannedCost ? Advice.NOT_DEARER : Advice.SAVES_NOTHING);
+    }
+
+    /**
+     * What an hour costs by the age of change.
+     *
+     * @param ages  from 0 to where hardly any is left, evenly
+     * @param costs at each of them; the first, at age 0, is infinite
+     */
+    public record CostCurve(double[] ages, double[] costs) {
+
+        public static CostCurve of(Lifespan life, double plannedCost, double failureCost) {
+            double step = life.ageWhenFailed(0, 1 - NEARLY_NONE) / STEPS;
+            double[] ages = new double[STEPS + 1];
+            double[] costs = new double[STEPS + 1];
+            costs[0] = Double.POSITIVE_INFINITY;
+            double served = 0;
+            double before = 1;
+            for (int i = 1; i <= STEPS; i++) {
+                ages[i] = i * step;
+                double alive = life.survival(ages[i]);
+                served += (before + alive) / 2 * step;
+                before = alive;
+                costs[i] = (plannedCost * alive + failureCost * (1 - alive)) / served;
+            }
+            return new CostCurve(ages, costs);
+        }
+
+        /** At an age, between those that were computed. */
+        public double at(double age) {
+            double place = Math.max(0, Math.min(ages.length - 1, age / ages[1]));
+            int i = Math.min(ages.length - 2, (int) place);
+            return i == 0 ? costs[1] : costs[i] + (place - i) * (costs[i + 1] - costs[i]);
+        }
+    }
+
+    private static AgeReplacement exact(WeibullLife life, double plannedCost, double failureCost) {
         double toFailure = failureCost / mean(life);
         if (failureCost <= plannedCost) {
             return new AgeReplacement(null, toFailure, toFailure, Advice.NOT_DEARER);

@@ -2,6 +2,7 @@ package keel.core.life;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import keel.core.wear.Lifespan;
 import keel.core.wear.WeibullLife;
 
 /**
@@ -12,11 +13,7 @@ import keel.core.wear.WeibullLife;
  *
  * @param ways one life each, at least one
  */
-public record CompetingLives(List<WeibullLife> ways) {
-
-    private static final int STEPS = 2000;
-    private static final double NEARLY_NONE = 1e-5;
-    private static final double LEAST_SAVING = 0.001;
+public record CompetingLives(List<WeibullLife> ways) implements Lifespan {
 
     /** @throws IllegalArgumentException without any way */
     public CompetingLives {
@@ -38,16 +35,17 @@ public record CompetingLives(List<WeibullLife> ways) {
                 .mapToObj(i -> new Life(lives.get(i).hours(), lives.get(i).ended() && way.get(i) == k)).toList(), WeibullFit.Prior.around(each)).life()).toList());
     }
 
+    @Override
     public double survival(double age) {
         return ways.stream().mapToDouble(w -> w.survival(age)).reduce(1, (a, b) -> a * b);
     }
 
-    /** Chance that one alive at an age ends within the next {@code more}. */
+    @Override
     public double failsWithin(double age, double more) {
         return 1 - ways.stream().mapToDouble(w -> 1 - w.failsWithin(age, more)).reduce(1, (a, b) -> a * b);
     }
 
-    /** Age by which a share of those alive at {@code age} have ended. */
+    @Override
     public double ageWhenFailed(double age, double share) {
         double low = age;
         double high = Math.max(1, age) * 2;
@@ -63,36 +61,5 @@ public record CompetingLives(List<WeibullLife> ways) {
             }
         }
         return (low + high) / 2;
-    }
-
-    /**
-     * When to change such a part before it ends, as {@link AgeReplacement}, by the trapezoidal rule.
-     *
-     * @throws IllegalArgumentException if a cost is not more than 0
-     */
-    public AgeReplacement replacement(double plannedCost, double failureCost) {
-        if (!(plannedCost > 0) || !(failureCost > 0)) {
-            throw new IllegalArgumentException("Costs must be more than 0.");
-        }
-        double end = ageWhenFailed(0, 1 - NEARLY_NONE);
-        double step = end / STEPS;
-        double served = 0;
-        double best = Double.POSITIVE_INFINITY;
-        double bestAge = 0;
-        double before = 1;
-        for (int i = 1; i <= STEPS; i++) {
-            double alive = survival(i * step);
-            served += (before + alive) / 2 * step;
-            before = alive;
-            double cost = (plannedCost * alive + failureCost * (1 - alive)) / served;
-            if (cost < best) {
-                best = cost;
-                bestAge = i * step;
-            }
-        }
-        double toFailure = failureCost / served;
-        boolean pays = failureCost > plannedCost && best < toFailure * (1 - LEAST_SAVING);
-        return new AgeReplacement(pays ? Double.valueOf(bestAge) : null, pays ? best : toFailure, toFailure, pays ? AgeReplacement.Advice.CHANGE_AT_AGE
-                : failureCost <= plannedCost ? AgeReplacement.Advice.NOT_DEARER : AgeReplacement.Advice.SAVES_NOTHING);
     }
 }

@@ -3,6 +3,7 @@ package keel.core.life;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import keel.core.wear.Lifespan;
 import keel.core.wear.WeibullLife;
 
 /**
@@ -13,10 +14,15 @@ import keel.core.wear.WeibullLife;
  * @param ends        parts that ended by themselves, {@code lives} all that have been used
  * @param clockPerHour so much of the clock passes in a print hour
  * @param ways        by accident and by wear; null where none has ended
+ * @param early       those that end early told from those that wear out, by their ages; null while too few have ended to tell
  */
-public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, double clockPerHour, Ways ways) {
+public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, double clockPerHour, Ways ways, EarlyAndWorn early) {
 
-    private static final int ENDS_THAT_TELL = 5;
+    /** Fewer ends than these, and what is usual stands. */
+    public static final int ENDS_THAT_TELL = 5;
+
+    /** So much more of log-likelihood must another clock than the usual one have: odds of e to one. */
+    private static final double CLEARLY = 1;
 
     /**
      * The two ways in which parts end, each with the age by which half would have ended if there were no other.
@@ -30,18 +36,24 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
      * @param usualClock what it is counted by
      */
     public static KindOfLife of(List<Lived> parts, WeibullLife usual, LifeClock usualClock) {
-        Optional<LifeClock> best = bestClock(parts);
+        Optional<LifeClock> best = bestClock(parts, usualClock);
         LifeClock clock = best.orElse(usualClock);
         List<Lived> used = parts.stream().filter(p -> p.age(clock) > 0).toList();
         List<Life> lives = lives(used, clock);
         WeibullLife before = new WeibullLife(usual.shape(), usual.scale() * pace(parts, clock, usualClock));
-        return new KindOfLife(clock, best.isPresent(), (int) lives.stream().filter(Life::ended).count(), lives.size(), WeibullFit.bayes(lives, WeibullFit.Prior.around(before)),
-                Survival.of(lives), pace(parts, clock, LifeClock.HOURS), ways(used, lives, before));
+        int ends = (int) lives.stream().filter(Life::ended).count();
+        return new KindOfLife(clock, best.isPresent(), ends, lives.size(), WeibullFit.bayes(lives, WeibullFit.Prior.around(before)), Survival.of(lives),
+                pace(parts, clock, LifeClock.HOURS), ways(used, lives, before), ends < ENDS_THAT_TELL ? null : EarlyAndWorn.fitted(lives, before));
     }
 
     /** Whether enough have ended here for the records to speak for themselves. */
     public boolean known() {
         return ends >= ENDS_THAT_TELL;
+    }
+
+    /** The life that forecasts go by. */
+    public Lifespan span() {
+        return early == null ? fit.life() : early;
     }
 
     private static Ways ways(List<Lived> used, List<Life> lives, WeibullLife before) {
@@ -54,17 +66,18 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
         return new Ways(ended - worn, both.ways().get(0).ageWhenFailed(0, 0.5), worn, both.ways().get(1).ageWhenFailed(0, 0.5));
     }
 
-    /** The clock that explains the ends best; empty while too few ended to tell. */
-    private static Optional<LifeClock> bestClock(List<Lived> parts) {
+    /** The clock that explains the ends best, the usual one where no other explains them clearly better; empty while too few ended to tell. */
+    private static Optional<LifeClock> bestClock(List<Lived> parts, LifeClock usualClock) {
         LifeClock best = null;
         double most = 0;
         for (LifeClock clock : LifeClock.values()) {
             List<Life> lives = lives(parts.stream().filter(p -> p.age(clock) > 0).toList(), clock);
             boolean enough = lives.stream().filter(Life::ended).count() >= ENDS_THAT_TELL && lives.size() == parts.stream().filter(p -> p.age(LifeClock.HOURS) > 0).count();
             OptionalDouble explained = enough ? WeibullFit.explanation(lives) : OptionalDouble.empty();
-            if (explained.isPresent() && (best == null || explained.getAsDouble() > most)) {
+            double worth = explained.orElse(0) + (clock == usualClock ? CLEARLY : 0);
+            if (explained.isPresent() && (best == null || worth > most)) {
                 best = clock;
-                most = explained.getAsDouble();
+                most = worth;
             }
         }
         return Optional.ofNullable(best);

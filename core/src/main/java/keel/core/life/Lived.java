@@ -1,13 +1,15 @@
 package keel.core.life;
 
 import java.util.Set;
+import keel.core.wear.Usage;
 
 /**
  * What a part has been through, and why it ended. Which ends count, and which come with use, is common practice, no source.
  *
  * @param endReason as a service names it; null while it is in service
+ * @param inPrint   whether the last print on it failed by it; false where it was taken out by its looks, by plan, or lives on
  */
-public record Lived(double hours, double uvHours, double thousandPeels, String endReason) {
+public record Lived(Usage usage, String endReason, boolean inPrint) {
 
     /** Ends that say nothing of how long such a part lasts. */
     private static final Set<String> NOT_BY_ITSELF = Set.of("PLANNED", "OTHER");
@@ -15,11 +17,7 @@ public record Lived(double hours, double uvHours, double thousandPeels, String e
     private static final Set<String> BY_WEAR = Set.of("CLOUDED", "SLACK", "DARK_PIXELS", "LIT_PIXELS");
 
     public double age(LifeClock clock) {
-        return switch (clock) {
-            case HOURS -> hours;
-            case UV_HOURS -> uvHours;
-            case PEELS -> thousandPeels;
-        };
+        return clock.of(usage);
     }
 
     /** Whether it ended by what is studied, rather than lives on or was taken out for another reason. */

@@ -1,6 +1,10 @@
 package keel.core.placement;
 
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * The least worn place on a plate that a footprint may take: every place at a millimetre, as it lies and turned by a quarter, or by 45° and 135° where a quirk asks for it. Spots
@@ -19,8 +23,44 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
     /** A place to keep off: a round of that size. */
     public record Spot(double xMm, double yMm, double sizeMm) {}
 
-    /** What is asked: plate and footprint, length along x by width along y, mm. */
-    public record Question(double plateLengthMm, double plateWidthMm, double lengthMm, double widthMm, double marginMm, List<Spot> spots, WearGrid wear, boolean diagonal) {}
+    /**
+     * What is asked: plate and footprint, length along x by width along y, mm.
+     *
+     * @param taken where others lie already; kept off by the same margin as spots
+     */
+    public record Question(double plateLengthMm, double plateWidthMm, double lengthMm, double widthMm, double marginMm, List<Spot> spots, WearGrid wear, boolean diagonal,
+                           List<PlacedPart> taken) {
+
+        Question of(Size size, List<PlacedPart> others) {
+            return new Question(plateLengthMm, plateWidthMm, size.lengthMm(), size.widthMm(), marginMm, spots, wear, diagonal, others);
+        }
+    }
+
+    /** A footprint that has no place yet. */
+    public record Size(double lengthMm, double widthMm) {}
+
+    /** The footprint at this place. */
+    public PlacedPart part(double lengthMm, double widthMm) {
+        return new PlacedPart(xMm, yMm, lengthMm, widthMm, rotationDeg);
+    }
+
+    /**
+     * Places for several footprints: the largest first, each the least worn that the others leave.
+     *
+     * @return a place for each, in the order in which they were given; null where none is left
+     */
+    public static List<Placement> several(Question q, List<Size> sizes) {
+        Placement[] places = new Placement[sizes.size()];
+        List<PlacedPart> taken = new ArrayList<>(q.taken());
+        IntStream.range(0, places.length).boxed().sorted(Comparator.comparing((Integer i) -> -sizes.get(i).lengthMm() * sizes.get(i).widthMm())).forEach(i -> {
+            Size size = sizes.get(i);
+            places[i] = best(q.of(size, taken));
+            if (places[i] != null) {
+                taken.add(places[i].part(size.lengthMm(), size.widthMm()));
+            }
+        });
+        return Arrays.asList(places);
+    }
 
     /**
      * The best place, null where there is none. Where it is to be turned by 45° and does not fit so, it is placed straight.
@@ -62,7 +102,7 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
             for (double y : steps(q.plateWidthMm() - d)) {
                 for (double x : steps(q.plateLengthMm() - w)) {
                     double wear = q.wear().mean(x, y, w, d);
-                    if (better(wear, x + w / 2, y + d / 2) && clear(x, y, w, d)) {
+                    if (better(wear, x + w / 2, y + d / 2) && clear(x, y, w, d) && free(x + w / 2, y + d / 2, rotation)) {
                         take(new Placement(x + w / 2, y + d / 2, rotation, wear, atCentre));
                     }
                 }
@@ -81,7 +121,7 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
                 Rows.Under under = rows.under(shape, y + half);
                 for (double x : across) {
                     double wear = under.mean(x + half);
-                    if (better(wear, x + half, y + half) && q.spots().stream().noneMatch(s -> shape.near(s.xMm() - x - half, s.yMm() - y - half, s.sizeMm() / 2 + q.marginMm()))) {
+                    if (better(wear, x + half, y + half) && free(x + half, y + half, rotation) && q.spots().stream().noneMatch(s -> shape.near(s.xMm() - x - half, s.yMm() - y - half, s.sizeMm() / 2 + q.marginMm()))) {
                         take(new Placement(x + half, y + half, rotation, wear, atCentre));
                     }
                 }
@@ -119,6 +159,14 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
         private void take(Placement placement) {
             best = placement;
             bestOff = off(placement.xMm(), placement.yMm());
+        }
+
+        private boolean free(double x, double y, int rotation) {
+            if (q.taken().isEmpty()) {
+                return true;
+            }
+            PlacedPart here = new PlacedPart(x, y, q.lengthMm(), q.widthMm(), rotation);
+            return q.taken().stream().noneMatch(other -> Overlap.nearer(here, other, q.marginMm()));
         }
 
         private boolean clear(double x, double y, double w, double d) {

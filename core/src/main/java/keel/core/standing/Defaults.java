@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import keel.core.life.PartLife;
 import keel.core.wear.WeibullLife;
 
 /** Figures a shop starts with and may change: lives, upkeep triggers, thresholds. Immutable. */
@@ -69,6 +70,11 @@ public final class Defaults {
 
     public WeibullLife life(PartUse.Part part) {
         return new WeibullLife(value(part.prefix() + ".shape"), value(part.prefix() + ".scaleHours"));
+    }
+
+    /** What is thought of such a part before its kind has ended often enough here. */
+    public PartLife usual(PartUse.Part part) {
+        return PartLife.usual(life(part), part.usualClock(), part.uvClock() ? value("uv.share") : 1, replaceAt(part));
     }
 
     /** Age at which the shop replaces such a part whatever its looks, h; infinite where it has no such age (0). */

@@ -1,5 +1,8 @@
 package keel.core.standing;
 
+import java.util.List;
+import keel.core.life.LifeClock;
+import keel.core.life.PartLife;
 import keel.core.wear.Usage;
 
 /**
@@ -8,33 +11,62 @@ import keel.core.wear.Usage;
  * @param part  what it is
  * @param name  its name in the shop, such as "Film F14"
  * @param usage since it was new, baseline included
+ * @param life  how long such a part lasts, as far as it is known
  */
-public record PartUse(Part part, String name, Usage usage) {
+public record PartUse(Part part, String name, Usage usage, PartLife life) {
 
     /** Parts with a life, and the prefix of their defaults. */
     public enum Part {
-        FILM("film", false), TANK("tank", false), SCREEN("screen", true), LIGHT("light", false);
+        FILM("film", "Films", false, List.of("film-worn", "film-pierced", "film-slack")), TANK("tank", "Tanks", false, List.of("film-worn", "film-pierced", "film-slack")),
+        SCREEN("screen", "Screens", true, List.of("screen-dark-pixels", "screen-lit-pixels", "screen-blank", "resin-on-screen")), LIGHT("light", "Light engines", false, List.of("light-dead"));
 
         private final String prefix;
+        private final String several;
         private final boolean uvClock;
+        private final List<String> failsBy;
 
-        Part(String prefix, boolean uvClock) {
+        Part(String prefix, String several, boolean uvClock, List<String> failsBy) {
             this.prefix = prefix;
+            this.several = several;
             this.uvClock = uvClock;
+            this.failsBy = failsBy;
+        }
+
+        public String several() {
+            return several;
+        }
+
+        /** Causes of failures that say that it ended in a print. */
+        public List<String> failsBy() {
+            return failsBy;
         }
 
         public String prefix() {
             return prefix;
         }
 
-        /** Whether its life runs in UV hours rather than print hours. */
+        /** Whether its life runs in UV hours rather than print hours as long as nothing else is known. */
         public boolean uvClock() {
             return uvClock;
         }
+
+        public LifeClock usualClock() {
+            return uvClock ? LifeClock.UV_HOURS : LifeClock.HOURS;
+        }
     }
 
-    /** Age on the clock of its life, h. */
+    /** Age on the clock of its life. */
     public double age() {
-        return part.uvClock() ? usage.uvHours() : usage.hours();
+        return life.age(usage);
+    }
+
+    /** Share of its life that is used: 1 and more where its bar is full. */
+    public double used() {
+        return age() / life.full();
+    }
+
+    /** Chance that it ends within so many print hours. {@code uvShare}: UV hours in a print hour on its machine. */
+    public double failsWithin(double printHours, double uvShare) {
+        return life.failsWithin(usage, printHours, uvShare);
     }
 }

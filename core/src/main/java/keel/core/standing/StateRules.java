@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import keel.core.life.PartLife;
 
 /** Derives the state of a machine; the first that applies of off, running, hold, due, watch, ready. */
 public final class StateRules {
@@ -62,32 +63,37 @@ public final class StateRules {
     }
 
     private Optional<Concern> part(PartUse part, Circumstances c) {
-        double pace = part.part().uvClock() ? c.uvShare() : 1;
         double jobHours = defaults.value("job.typicalHours");
-        double chance = defaults.life(part.part()).failsWithin(part.age(), jobHours * pace);
-        double replaceAt = defaults.replaceAt(part.part());
-        String unit = part.part().uvClock() ? "UV h" : "h";
-        ServiceKind task = switch (part.part()) {
+        double chance = part.failsWithin(jobHours, c.uvShare());
+        double toChange = part.life().hoursToChange(part.usage(), c.uvShare());
+        String about = part.part().prefix();
+        if (part.life().pastAge(part.usage())) {
+            return Optional.of(new Concern(DUE, about, "%s is past its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
+        }
+        if (chance > defaults.value("watch.failureChance")) {
+            return Optional.of(new Concern(chance > defaults.value("due.failureChance") ? DUE : WATCH, about, "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old%s).".formatted(
+                    part.name(), 100 * chance, jobHours, part.age(), part.life().clock().unit(), knownFrom(part, ", by ")), task(part.part())));
+        }
+        return toChange > defaults.value("watch.days") * c.hoursPerDay() ? Optional.empty()
+                : Optional.of(new Concern(WATCH, about, "%s is near its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
+    }
+
+    private static ServiceKind task(PartUse.Part part) {
+        return switch (part) {
             case FILM -> ServiceKind.FILM_CHANGE;
             case TANK -> ServiceKind.TANK_CHANGE;
             case SCREEN -> ServiceKind.SCREEN_CHANGE;
             case LIGHT -> null;
         };
-        String about = part.part().prefix();
-        if (part.age() >= replaceAt) {
-            return Optional.of(new Concern(DUE, about, "%s is past its age: %.0f of about %.0f %s."
-                    .formatted(part.name(), part.age(), replaceAt, unit), task));
-        }
-        if (chance > defaults.value("due.failureChance") || chance > defaults.value("watch.failureChance")) {
-            return Optional.of(new Concern(chance > defaults.value("due.failureChance") ? DUE : WATCH, about,
-                    "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old).".formatted(part.name(), 100 * chance, jobHours,
-                            part.age(), unit), task));
-        }
-        if (part.age() + defaults.value("watch.days") * c.hoursPerDay() * pace >= replaceAt) {
-            return Optional.of(new Concern(WATCH, about, "%s is near its age: %.0f of about %.0f %s."
-                    .formatted(part.name(), part.age(), replaceAt, unit), task));
-        }
-        return Optional.empty();
+    }
+
+    private static String ofAge(PartUse part) {
+        PartLife life = part.life();
+        return "%.0f of about %.0f %s%s".formatted(life.replaceClock().of(part.usage()), life.replaceAt(), life.replaceClock().unit(), knownFrom(part, ", by "));
+    }
+
+    private static String knownFrom(PartUse part, String before) {
+        return part.life().ends() == 0 ? "" : before + part.life().knownFrom();
     }
 
     private Optional<Concern> upkeep(String about, String since, String doIt, double hours, double every, double hoursPerDay,

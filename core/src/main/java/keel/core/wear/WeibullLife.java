@@ -9,7 +9,7 @@ package keel.core.wear;
  * @param shape β, dimensionless, &gt; 0: below 1 parts die early, above 1 they wear out
  * @param scale η, the age by which 63.2 % have failed, in the unit of the clock, &gt; 0
  */
-public record WeibullLife(double shape, double scale) {
+public record WeibullLife(double shape, double scale) implements Lifespan {
 
     public WeibullLife {
         if (!(shape > 0) || !(scale > 0) || Double.isInfinite(shape) || Double.isInfinite(scale)) {
@@ -17,16 +17,12 @@ public record WeibullLife(double shape, double scale) {
         }
     }
 
-    /** Share still alive at an age of {@code age} &ge; 0. */
+    @Override
     public double survival(double age) {
         return Math.exp(-hazard(age));
     }
 
-    /**
-     * Chance that a part alive at {@code age} fails within the next {@code more}: 1 − R(age + more)/R(age).
-     *
-     * @throws IllegalArgumentException if either is negative or not a number
-     */
+    @Override
     public double failsWithin(double age, double more) {
         if (!(age >= 0) || !(more >= 0)) {
             throw new IllegalArgumentException("Ages must not be negative: " + age + ", " + more);
@@ -34,14 +30,9 @@ public record WeibullLife(double shape, double scale) {
         return -Math.expm1(hazard(age) - hazard(age + more));
     }
 
-    /** Age by which the given share of those alive at {@code age} have failed; 0 &lt; share &lt; 1. */
+    @Override
     public double ageWhenFailed(double age, double share) {
         return scale * Math.pow(hazard(age) - Math.log1p(-share), 1 / shape);
-    }
-
-    /** Life left, at {@code age}, until the given share of parts of that age have failed; same clock. */
-    public double left(double age, double share) {
-        return ageWhenFailed(age, share) - age;
     }
 
     private double hazard(double age) {

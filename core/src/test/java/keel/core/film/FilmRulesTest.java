@@ -10,6 +10,8 @@ import keel.core.Findings;
 import keel.core.film.FilmMark.Kind;
 import keel.core.film.MarksCompared.Fate;
 import keel.core.standing.Defaults;
+import keel.core.standing.PartUse;
+import keel.core.wear.Usage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -101,12 +103,17 @@ class FilmRulesTest {
     @Test
     void theStrongestReasonForAChangeIsNamed() {
         Defaults usual = Defaults.shipped();
-        assertThat(new ChangeAsked("PIERCED", true, 500, Clouding.MILKY).why(usual)).isEqualTo("condemned: pierced");
-        assertThat(new ChangeAsked(null, true, 500, Clouding.MILKY).why(usual)).contains("cured shut");
-        assertThat(new ChangeAsked(null, false, 450, null).why(usual)).isEqualTo("past its age: 450 of about 450 h");
-        assertThat(new ChangeAsked(null, false, 20, Clouding.CLOUDED).why(usual)).isEqualTo("looked clouded");
-        assertThat(new ChangeAsked(null, false, 20, Clouding.HAZY).why(usual)).isEmpty();
-        assertThat(new ChangeAsked(null, false, 900, null).why(usual.with(Map.of("film.replaceAtHours", 0.0, "watch.failureChance", 0.05)))).startsWith("may fail: ");
+        assertThat(new ChangeAsked("PIERCED", true, film(usual, 500), Clouding.MILKY).why(usual, 0.3)).isEqualTo("condemned: pierced");
+        assertThat(new ChangeAsked(null, true, film(usual, 500), Clouding.MILKY).why(usual, 0.3)).contains("cured shut");
+        assertThat(new ChangeAsked(null, false, film(usual, 450), null).why(usual, 0.3)).isEqualTo("past its age: 450 of about 450 h");
+        assertThat(new ChangeAsked(null, false, film(usual, 20), Clouding.CLOUDED).why(usual, 0.3)).isEqualTo("looked clouded");
+        assertThat(new ChangeAsked(null, false, film(usual, 20), Clouding.HAZY).why(usual, 0.3)).isEmpty();
+        Defaults onSigns = usual.with(Map.of("film.replaceAtHours", 0.0, "watch.failureChance", 0.05));
+        assertThat(new ChangeAsked(null, false, film(onSigns, 900), null).why(onSigns, 0.3)).startsWith("may fail: ");
+    }
+
+    private static PartUse film(Defaults defaults, double hours) {
+        return new PartUse(PartUse.Part.FILM, "Film F1", new Usage(hours, 0, 0, 0, 0), defaults.usual(PartUse.Part.FILM));
     }
 
     /**

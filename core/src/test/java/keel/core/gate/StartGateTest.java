@@ -28,8 +28,8 @@ class StartGateTest {
 
     private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed,
                                    GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
-        return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0)),
-                new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
+        return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.FILM)),
+                new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.SCREEN))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
                 false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false, profile, exposureS, vat, own);
     }
 
@@ -74,7 +74,7 @@ class StartGateTest {
     /** Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns whatever the chance. */
     @Test
     void theChanceIsThatOfThisVeryJob() {
-        assertThat(item(facts(List.of(), 440, 240.0, 90.0, 21.5, false, false), "film-chance").text()).isEqualTo("Film F1: 3 % to fail in these 8.0 h.");
+        assertThat(item(facts(List.of(), 440, 240.0, 90.0, 21.5, false, false), "film-chance").text()).isEqualTo("Film F1: 3 % to fail in these 8.0 h, by what is usual.");
         assertThat(item(facts(List.of(), 460, 240.0, 90.0, 21.5, false, false), "film-chance").state()).isEqualTo(State.WARN);
     }
 

@@ -22,7 +22,7 @@ class CompetingLivesTest {
         assertThat(two.survival(0.9)).isCloseTo(one.survival(0.9), within(1e-12));
         assertThat(two.failsWithin(0.5, 0.3)).isCloseTo(one.failsWithin(0.5, 0.3), within(1e-12));
         assertThat(two.ageWhenFailed(0.5, 0.5)).isCloseTo(one.ageWhenFailed(0.5, 0.5), within(1e-9));
-        AgeReplacement by = two.replacement(1, 10);
+        AgeReplacement by = AgeReplacement.of(two, 1, 10);
         AgeReplacement closed = AgeReplacement.of(one, 1, 10);
         assertThat(by.replaceAtHours()).isCloseTo(closed.replaceAtHours(), within(0.002 * scale));
         assertThat(by.costPerHour()).isCloseTo(closed.costPerHour(), within(1e-3 * closed.costPerHour()));
@@ -48,14 +48,14 @@ class CompetingLivesTest {
         assertThat(fitted.ways().get(0).scale()).isCloseTo(500, within(75.0));
         assertThat(fitted.ways().get(1).shape()).isCloseTo(6, within(1.2));
         assertThat(fitted.ways().get(1).scale()).isCloseTo(450, within(25.0));
-        assertThat(fitted.replacement(12, 45).replaceAtHours()).as("wear-out makes an early change pay that one life does not see").isBetween(200.0, 420.0);
+        assertThat(AgeReplacement.of(fitted, 12, 45).replaceAtHours()).as("wear-out makes an early change pay that one life does not see").isBetween(200.0, 420.0);
     }
 
     @Test
     void whatCannotBeIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> new CompetingLives(List.of()));
-        assertThatIllegalArgumentException().isThrownBy(() -> new CompetingLives(List.of(new WeibullLife(1, 1))).replacement(0, 1));
-        assertThat(new CompetingLives(List.of(new WeibullLife(1, 1))).replacement(1, 10).replaceAtHours()).isNull();
-        assertThat(new CompetingLives(List.of(new WeibullLife(3, 1))).replacement(10, 10).advice()).isEqualTo(AgeReplacement.Advice.NOT_DEARER);
+        assertThatIllegalArgumentException().isThrownBy(() -> AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 0, 1));
+        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 1, 10).replaceAtHours()).isNull();
+        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(3, 1))), 10, 10).advice()).isEqualTo(AgeReplacement.Advice.NOT_DEARER);
     }
 }

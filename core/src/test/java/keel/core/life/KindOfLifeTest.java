@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import keel.core.wear.Usage;
 import keel.core.wear.WeibullLife;
 import org.junit.jupiter.api.Test;
 
@@ -15,7 +16,7 @@ class KindOfLifeTest {
 
     @Test
     void whatWasNeverUsedSaysNothing() {
-        KindOfLife none = KindOfLife.of(List.of(new Lived(0, 0, 0, null)), USUAL, LifeClock.HOURS);
+        KindOfLife none = KindOfLife.of(List.of(lived(0, 0, 0, null)), USUAL, LifeClock.HOURS);
         assertThat(none.lives()).isZero();
         assertThat(none.fit().scale()).isCloseTo(450, within(2.0));
         assertThat(none.clockPerHour()).isEqualTo(1);
@@ -28,7 +29,7 @@ class KindOfLifeTest {
         List<Lived> parts = new ArrayList<>();
         double[] peels = {98, 100, 101, 99, 102, 100.5};
         for (int i = 0; i < peels.length; i++) {
-            parts.add(new Lived(100 + 120 * i, 30 + 50 * i, peels[i], "CLOUDED"));
+            parts.add(lived(100 + 120 * i, 30 + 50 * i, peels[i], "CLOUDED"));
         }
         KindOfLife life = KindOfLife.of(parts, USUAL, LifeClock.HOURS);
         assertThat(life.clock()).isEqualTo(LifeClock.PEELS);
@@ -41,14 +42,18 @@ class KindOfLifeTest {
 
     @Test
     void plannedChangesGoOnAndAccidentsAreNotWear() {
-        assertThat(new Lived(10, 3, 4, "PLANNED").endedByItself()).isFalse();
-        assertThat(new Lived(10, 3, 4, null).endedByItself()).isFalse();
-        assertThat(new Lived(10, 3, 4, "PIERCED")).matches(Lived::endedByItself).matches(l -> !l.worn());
-        assertThat(new Lived(10, 3, 4, "DARK_PIXELS")).matches(Lived::worn);
-        KindOfLife life = KindOfLife.of(List.of(new Lived(10, 3, 4, "PIERCED"), new Lived(300, 90, 120, "PLANNED"), new Lived(50, 15, 20, null)), USUAL, LifeClock.HOURS);
+        assertThat(lived(10, 3, 4, "PLANNED").endedByItself()).isFalse();
+        assertThat(lived(10, 3, 4, null).endedByItself()).isFalse();
+        assertThat(lived(10, 3, 4, "PIERCED")).matches(Lived::endedByItself).matches(l -> !l.worn());
+        assertThat(lived(10, 3, 4, "DARK_PIXELS")).matches(Lived::worn);
+        KindOfLife life = KindOfLife.of(List.of(lived(10, 3, 4, "PIERCED"), lived(300, 90, 120, "PLANNED"), lived(50, 15, 20, null)), USUAL, LifeClock.HOURS);
         assertThat(life.ends()).isEqualTo(1);
         assertThat(life.lives()).isEqualTo(3);
         assertThat(life.chosen()).isFalse();
         assertThat(life.ways().accidents()).isEqualTo(1);
+    }
+
+    private static Lived lived(double hours, double uvHours, double thousandPeels, String endReason) {
+        return new Lived(new Usage(hours, uvHours, Math.round(1000 * thousandPeels), 0, 0), endReason, false);
     }
 }

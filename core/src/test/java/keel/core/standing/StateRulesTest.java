@@ -52,17 +52,17 @@ class StateRulesTest {
     /** Tank with β 3, η 170 h: P(8 h | 150 h) = 1 − exp((150/170)³ − (158/170)³) = 0.108, computed by hand. */
     @Test
     void aTankIsDueAtItsAgeAndWatchedBeforeByItsChanceToFail() {
-        PartUse old = new PartUse(PartUse.Part.TANK, "Tank F7", new Usage(149, 0, 0, 0, 0));
+        PartUse old = new PartUse(PartUse.Part.TANK, "Tank F7", new Usage(149, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.TANK));
         assertThat(of(List.of(old), 0, 0, 0).concerns()).singleElement().satisfies(c -> {
             assertThat(c.level()).isEqualTo(MachineState.WATCH);
             assertThat(c.text()).contains("may fail: 11 % in a job of 8 h");
         });
-        assertThat(of(List.of(new PartUse(PartUse.Part.TANK, "Tank F7", new Usage(150, 0, 0, 0, 0))), 0, 0, 0).state()).isEqualTo(MachineState.DUE);
+        assertThat(of(List.of(new PartUse(PartUse.Part.TANK, "Tank F7", new Usage(150, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.TANK))), 0, 0, 0).state()).isEqualTo(MachineState.DUE);
     }
 
     @Test
     void aScreenAgesInUvHoursNotInPrintHours() {
-        PartUse screen = new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(90_000, 10, 0, 0, 0));
+        PartUse screen = new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(90_000, 10, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.SCREEN));
         assertThat(of(List.of(screen), 0, 0, 8).state()).isEqualTo(MachineState.READY);
     }
 
@@ -127,6 +127,6 @@ class StateRulesTest {
     }
 
     private static PartUse film(double hours) {
-        return new PartUse(PartUse.Part.FILM, "Film F14", new Usage(hours, 0, 0, 0, 0));
+        return new PartUse(PartUse.Part.FILM, "Film F14", new Usage(hours, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.FILM));
     }
 }

@@ -2,6 +2,7 @@ package keel.sim.print;
 
 import java.util.ArrayList;
 import java.util.List;
+import keel.core.placement.PlacedPart;
 
 /**
  * What is to be printed.
@@ -42,6 +43,11 @@ public record Job(String name, List<Part> parts, int layers, double areaShare, D
             facts.add("no-tilt");
         }
         return facts;
+    }
+
+    /** Where it lies on the plate. */
+    public List<PlacedPart> footprint() {
+        return parts.stream().map(p -> PlacedPart.atCorner(p.xMm(), p.yMm(), p.widthMm(), p.depthMm())).toList();
     }
 
     /** Resin in the finished parts, ml. */

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.IntStream;
+import keel.core.placement.PlacedPart;
 import keel.core.profile.Setting;
 import keel.core.run.Outcome;
 import keel.core.wear.Usage;
@@ -49,7 +50,8 @@ final class Finales {
 
     private void running(Instant start) {
         String code = machine.site().code();
-        records.add(new Happening.RunGoing(start, "operator", code, "Hinge patterns, set of eight", 2180, machine.settings().get(Setting.EXPOSURE_S), 168));
+        records.add(new Happening.RunGoing(start, "operator", code, "Hinge patterns, set of eight", 2180, machine.settings().get(Setting.EXPOSURE_S), 168,
+                IntStream.range(0, 8).mapToObj(i -> PlacedPart.atCorner(14 + i % 4 * 46, 12 + i / 4 * 48, 42, 42)).toList()));
         records.add(new Happening.LookedIn(start.plus(Duration.ofMinutes(14)), "operator", code, "AS_IT_SHOULD"));
     }
 
@@ -67,7 +69,7 @@ final class Finales {
         String run = records.key();
         String code = machine.site().code();
         double exposure = machine.settings().get(Setting.EXPOSURE_S);
-        records.add(new Happening.RunDone(at, "operator", code, run, job.name(), at.minus(Duration.ofMinutes(95)), job.layers(), exposure, 18, "FAILED", 610));
+        records.add(new Happening.RunDone(at, "operator", code, run, job.name(), at.minus(Duration.ofMinutes(95)), job.layers(), exposure, 18, "FAILED", 610, job.footprint()));
         records.used(Usage.ofRun(95 / 60.0, 610, exposure, 18));
         Eyes.Seen seen = eyes.look(result, machine.cells(), 1, chance.stream("eyes"));
         String failure = records.key();

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
+import keel.core.placement.PlacedPart;
 import keel.core.profile.Setting;
 
 /** Something that happened in the shop, in the terms in which somebody would enter it. Keys tie happenings together. */
@@ -18,10 +19,10 @@ public sealed interface Happening {
 
     /** A run that has ended; {@code at} is its end. */
     record RunDone(Instant at, String who, String machine, String key, String job, Instant startedAt, int layers, double layerExposureS,
-                   double resinMl, String outcome, Integer reachedLayer) implements Happening {}
+                   double resinMl, String outcome, Integer reachedLayer, List<PlacedPart> footprint) implements Happening {}
 
     /** A run that is still going on at the end of the story; {@code at} is its start. */
-    record RunGoing(Instant at, String who, String machine, String job, int layers, double layerExposureS, double resinMl) implements Happening {}
+    record RunGoing(Instant at, String who, String machine, String job, int layers, double layerExposureS, double resinMl, List<PlacedPart> footprint) implements Happening {}
 
     record FailureSeen(Instant at, String who, String machine, String key, String runKey, List<String> symptoms, List<String> absent,
                        List<String> zones, String note) implements Happening {}

@@ -185,7 +185,7 @@ final class MachineLife {
         String key = records.key();
         Usage usage = Usage.ofRun(hours, layersDone, timing.exposureS(), ml);
         records.add(new Happening.RunDone(stop.at(), operatorAt(start), machine.site().code(), key, job.name(), start, job.layers(), timing.exposureS(), ml,
-                stop.outcome().name(), whole ? null : layersDone));
+                stop.outcome().name(), whole ? null : layersDone, job.footprint()));
         if (printsAgain != null) {
             records.add(new Happening.PrintedAgain(stop.at(), operatorAt(start), key, printsAgain));
         }

@@ -1,4 +1,4 @@
-package keel.app.lives;
+package keel.app.placing;
 
 import java.util.List;
 import keel.app.problems.Refused;
@@ -53,7 +53,7 @@ class PlacementApi {
         Refused.unless(findings);
         WearGrid wear = plate && footprint ? wear(q) : null;
         Placement p = Placement.best(new Placement.Question(q.plateMm().get(0), q.plateMm().get(1), q.footprintMm().get(0), q.footprintMm().get(1), margin,
-                spots.stream().map(s -> new Placement.Spot(s.xMm(), s.yMm(), s.sizeMm())).toList(), wear, Boolean.TRUE.equals(q.diagonal())));
+                spots.stream().map(s -> new Placement.Spot(s.xMm(), s.yMm(), s.sizeMm())).toList(), wear, Boolean.TRUE.equals(q.diagonal()), List.of()));
         return p == null ? new Answer(false, null, null, null, null, null) : new Answer(true, p.xMm(), p.yMm(), p.rotationDeg(), p.wear(), p.wearAtCentre());
     }
 
