@@ -17,7 +17,7 @@ class PlateWalkTest {
     @Test
     void aPlaceIsFoundForTheNextJobAndTheGateTakesIt() {
         Page page = browsing.keeper(1280, 800);
-        page.navigate("/machines/egret");
+        page.navigate("/machines/fulmar");
         page.click("text=Where it is worn, and where to put a job");
         page.fill("#f-footprint", "60 x 40");
         page.keyboard().press("Enter");
@@ -38,7 +38,7 @@ class PlateWalkTest {
         page.mouse().up();
         assertThat(page.locator("#onplate .choice:has-text('As drawn') input")).isChecked();
         String drawn = page.locator("#f-parts").inputValue();
-        page.keyboard().press("ArrowLeft");
+        page.keyboard().press("ArrowRight");
         assertThat(page.locator("#f-parts").inputValue()).isNotEqualTo(drawn);
         assertThat(page.locator("#f-parts").inputValue().lines().count()).isEqualTo(3);
         for (Locator ask : page.locator(".gate-row .choice").all()) {
@@ -50,9 +50,9 @@ class PlateWalkTest {
         String run = page.url().replaceAll("\\D+$", "").replaceAll(".*/", "");
         page.navigate("/runs/" + run.replaceAll("/now", "") + "/footprint");
         assertThat(page.locator(".wearmap .place")).hasCount(3);
-        page.navigate("/machines/egret/run");
+        page.navigate("/machines/fulmar/run");
         page.click("#ended .choice:has-text('Stopped')");
-        page.click("#ended button:has-text('ended')");
+        page.click("#ended button:has-text('Finish the run')");
     }
 
     @Test
@@ -84,8 +84,8 @@ class PlateWalkTest {
         page.navigate("/bench/lives");
         assertThat(page.locator(".lives-index")).containsText("ends");
         page.click("#screen .choice:has-text('On signs only')");
-        page.click("#screen button:has-text('Change them so')");
-        page.waitForURL(Pattern.compile("/bench/lives#screen$"));
+        page.waitForResponse(r -> r.url().endsWith("/bench/lives/SCREEN/school"), () -> page.click("#screen button:has-text('Change them so')"));
+        page.navigate("/bench/lives");
         assertThat(page.locator("#screen .choice:has-text('On signs only') input")).isChecked();
         assertThat(page.locator("#film .life-curve").first()).hasAttribute("aria-label", Pattern.compile("Half of them last .* h"));
     }

@@ -19,7 +19,7 @@ class StartWalkTest {
         Page page = browsing.keeper(1280, 800);
         page.click("#m-egret .btn:has-text('Start')");
         page.waitForURL("**/machines/egret/start");
-        Locator asked = page.locator(".gate .choice");
+        Locator asked = page.locator(".gate-row .choice");
         assertThat(asked.count()).as("taps with everything in order").isLessThanOrEqualTo(4);
         page.click("main button:has-text('Start the run')");
         assertThat(page.locator("main .errors")).containsText("Not looked at yet");

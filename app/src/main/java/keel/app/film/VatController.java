@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.fleet.Fleet;
@@ -21,6 +22,7 @@ import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
+import keel.core.standing.PartUse;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -59,6 +61,14 @@ class VatController {
         this.clock = clock;
     }
 
+    /** Print hours until half such films have ended, and until one in ten and nine in ten have. */
+    private static String left(Vats.Vat vat, double uvShare) {
+        PartUse film = vat.filmUse();
+        double share = film.usage().uvShare(uvShare);
+        return String.format(Locale.ROOT, "%.0f h of printing, 8 of 10 after %.0f to %.0f", film.life().hoursLeft(film.usage(), 0.5, share), film.life().hoursLeft(film.usage(), 0.1, share),
+                film.life().hoursLeft(film.usage(), 0.9, share));
+    }
+
     @GetMapping("/vats/{code}")
     String vat(@PathVariable String code, Model model) {
         Vats.Vat vat = vats.one(code);
@@ -78,6 +88,7 @@ class VatController {
         model.addAttribute("experiments", lives.experiments(vat));
         MachineNow now = vat.machine() == null ? null : standings.of(vat.machine());
         model.addAttribute("now", now);
+        model.addAttribute("left", vat.film() == null ? null : left(vat, settings.defaults().value("uv.share")));
         Map<String, Double> pace = now == null ? Map.of() : Map.of(vat.machine(), now.hoursPerDay());
         model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults().value("uv.share"), clock.instant(), settings.zone()));
         model.addAttribute("where", vats.machines(List.of(vat)).getOrDefault(vat.id(), List.of()));

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartView;
-import keel.core.life.LifeClock;
 import keel.core.standing.Concern;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
@@ -59,7 +58,8 @@ record PartFact(String part, String code, String figure, String line, MachineSta
     }
 
     private static String ofLife(PartUse part) {
-        return String.format(Locale.ROOT, part.life().clock() == LifeClock.PEELS ? "%.1f of %.1f %s" : "%.0f of %.0f %s", part.age(), part.life().full(), part.life().clock().unit());
+        String unit = " " + part.life().clock().unit();
+        return amount(part.age()) + unit + " of " + amount(part.life().full()) + unit;
     }
 
     /** Chance to fail in a typical job. */
@@ -90,6 +90,10 @@ record PartFact(String part, String code, String figure, String line, MachineSta
     }
 
     private static String hours(double hours) {
-        return String.format(Locale.ROOT, Math.abs(hours) < 9.95 ? "%.1f h" : "%.0f h", hours);
+        return amount(hours) + " h";
+    }
+
+    private static String amount(double amount) {
+        return String.format(Locale.ROOT, Math.abs(amount) < 9.95 ? "%.1f" : "%.0f", amount);
     }
 }

@@ -23,8 +23,8 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
     private static final double COST_BOTTOM = 262;
     private static final int POINTS = 90;
 
-    /** A part in service: on the curve of lives, and at {@code costY} on that of costs. */
-    record Dot(double x, double y, double costY, String code) {}
+    /** A part in service: on the curve of lives, and at {@code costY} on that of costs; null where that is not drawn. */
+    record Dot(double x, double y, Double costY, String code) {}
 
     static LifeDrawing of(PartLives.Group g) {
         Lifespan life = g.life().span();
@@ -32,10 +32,14 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
         double most = Math.max(oldest, g.life().survival().steps().stream().mapToDouble(Survival.Step::hours).max().orElse(0) * 1.05);
         AgeReplacement.CostCurve costs = AgeReplacement.CostCurve.of(life, g.costs().plannedCost(), g.endCost());
         double cheapest = g.replace().costPerHour();
-        List<Dot> parts = g.inService().stream().map(l -> new Dot(x(l.age(), most), y(life.survival(l.age())), costY(costs.at(l.age()), cheapest), l.part().code())).toList();
+        List<Dot> parts = g.inService().stream().map(l -> new Dot(x(l.age(), most), y(life.survival(l.age())), drawn(costY(costs.at(l.age()), cheapest)), l.part().code())).toList();
         return new LifeDrawing(steps(g.life().survival(), most), band(g.life().survival(), most), curve(life, most), parts, cost(costs, most, cheapest),
                 g.replace().replaceAtHours() == null ? null : Double.valueOf(x(g.replace().replaceAtHours(), most)), Ticks.of(most, LEFT, RIGHT),
                 String.format(Locale.ROOT, "Half of them last %s %s, one in ten ends by %s.", age(life.ageWhenFailed(0, 0.5)), g.clock().unit(), age(life.ageWhenFailed(0, 0.1))));
+    }
+
+    private static Double drawn(double costY) {
+        return costY > COST_TOP ? Double.valueOf(costY) : null;
     }
 
     private static String age(double age) {

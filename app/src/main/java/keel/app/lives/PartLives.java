@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
 import keel.core.life.ChangeSchool;
+import keel.core.life.CheapestAge;
 import keel.core.life.KindOfLife;
 import keel.core.life.LifeClock;
 import keel.core.life.Lived;
@@ -70,12 +71,13 @@ public class PartLives {
      * @param inService those that are in a vat or machine now, with what is left
      * @param costs     of a change
      * @param endCost   what an end costs on the whole, where some are seen before they spoil a print
-     * @param replace   when to change, by the shop's costs
+     * @param replace   when to change, by the fitted life and the shop's costs
+     * @param cheapest  the age that the records speak for
      * @param school    by which the shop changes such parts
      * @param schools   what each school would have cost over the last year
      */
     public record Group(PartUse.Part kind, String model, KindOfLife life, Map<String, Long> causes, List<Left> inService, ChangeCosts costs, double endCost, AgeReplacement replace,
-                        ChangeSchool school, List<SchoolCost> schools) {
+                        CheapestAge cheapest, ChangeSchool school, List<SchoolCost> schools) {
 
         public LifeClock clock() {
             return life.clock();
@@ -156,8 +158,9 @@ public class PartLives {
         PartLife known = new PartLife(life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
         return switch (school) {
             case RECORDS -> {
-                Double best = replacement(parts, life, ChangeCosts.of(defaults, kind)).replaceAtHours();
-                yield best == null ? known : known.changedAt(best, life.clock());
+                ChangeCosts costs = ChangeCosts.of(defaults, kind);
+                CheapestAge cheapest = cheapest(parts, life, replacement(parts, life, costs), costs, usual);
+                yield known.changedAt(cheapest.at(), cheapest.clock());
             }
             case FIXED_AGE -> known.changedAt(usual.replaceAt(), usual.clock());
             case SIGNS -> known;
@@ -171,7 +174,8 @@ public class PartLives {
         double job = defaults.value("job.typicalHours") * life.clockPerHour();
         List<Left> left = parts.stream().filter(p -> !p.ended() && p.fitted()).map(p -> left(p, life, job)).sorted(Comparator.comparing(Left::failsInJob).reversed()).toList();
         AgeReplacement replace = replacement(parts, life, costs);
-        return new Group(kind, parts.get(0).model(), life, causes(parts), left, costs, endCost(parts, costs), replace, school, lastYear(parts, life, replace, costs, defaults));
+        CheapestAge cheapest = cheapest(parts, life, replace, costs, defaults.usual(kind));
+        return new Group(kind, parts.get(0).model(), life, causes(parts), left, costs, endCost(parts, costs), replace, cheapest, school, lastYear(parts, life, cheapest, costs, defaults));
     }
 
     private static KindOfLife life(List<Part> parts, Defaults defaults) {
@@ -183,19 +187,25 @@ public class PartLives {
         return AgeReplacement.of(life.span(), costs.plannedCost(), endCost(parts, costs));
     }
 
+    /** While too few ended to tell it is the shop's own age. */
+    private static CheapestAge cheapest(List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
+        return !life.known() ? new CheapestAge(usual.replaceAt(), usual.clock(), CheapestAge.Which.OWN)
+                : CheapestAge.of(replace, life.clock(), usual.replaceAt(), usual.clock(), parts.stream().map(Part::lived).toList(), costs.plannedCost(), costs.failureCost());
+    }
+
     private static double endCost(List<Part> parts, ChangeCosts costs) {
         return costs.endCost((int) parts.stream().filter(p -> p.lived().endedByItself() && p.lived().inPrint()).count(), (int) parts.stream().filter(p -> p.lived().endedByItself()).count());
     }
 
     /** Of the parts that ended in the last year or are in service. */
-    private List<SchoolCost> lastYear(List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, Defaults defaults) {
+    private List<SchoolCost> lastYear(List<Part> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
         Instant from = clock.instant().atOffset(ZoneOffset.UTC).minusDays(A_YEAR_DAYS).toInstant();
         List<Lived> lived = parts.stream().filter(p -> p.endedAt() == null || p.endedAt().isAfter(from)).map(Part::lived).filter(l -> l.usage().hours() > 0).toList();
         PartLife usual = defaults.usual(parts.get(0).kind());
-        return Stream.of(ChangeSchool.values()).map(s -> {
-            boolean fixed = s == ChangeSchool.FIXED_AGE;
-            double at = fixed ? usual.replaceAt() : s == ChangeSchool.RECORDS && replace.replaceAtHours() != null ? replace.replaceAtHours() : Double.POSITIVE_INFINITY;
-            return SchoolCost.of(s, lived, at, fixed ? usual.clock() : life.clock(), costs.plannedCost(), costs.failureCost());
+        return Stream.of(ChangeSchool.values()).map(s -> switch (s) {
+            case RECORDS -> SchoolCost.of(s, lived, cheapest.at(), cheapest.clock(), costs.plannedCost(), costs.failureCost());
+            case FIXED_AGE -> SchoolCost.of(s, lived, usual.replaceAt(), usual.clock(), costs.plannedCost(), costs.failureCost());
+            case SIGNS -> SchoolCost.of(s, lived, Double.POSITIVE_INFINITY, life.clock(), costs.plannedCost(), costs.failureCost());
         }).toList();
     }
 

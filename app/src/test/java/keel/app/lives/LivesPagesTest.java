@@ -117,6 +117,7 @@ class LivesPagesTest extends PageTest {
         for (int i = 0; i < 6; i++) {
             shop.run(machine, hour, 38 + i);
             hour += 40 + i;
+            failures.nameCause(shop.failure(machine, hour - 1, "part-missing", "film-cloudy").id(), "film-worn", "PRESUMED", null);
             shop.service(machine, "FILM_CHANGE", hour, "material", "FEP", "thicknessMm", 0.127, "endReason", "CLOUDED");
             hour += 1;
         }

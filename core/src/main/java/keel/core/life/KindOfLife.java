@@ -21,8 +21,8 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
     /** Fewer ends than these, and what is usual stands. */
     public static final int ENDS_THAT_TELL = 5;
 
-    /** So much more of log-likelihood must another clock than the usual one have: odds of e to one. */
-    private static final double CLEARLY = 1;
+    /** So much more of log-likelihood must another clock than the usual one have: odds of seven to one. */
+    private static final double CLEARLY = 2;
 
     /**
      * The two ways in which parts end, each with the age by which half would have ended if there were no other.

@@ -47,7 +47,7 @@ class EarlyAndWornTest {
     void withoutAnyEndItIsWhatIsUsual() {
         EarlyAndWorn none = EarlyAndWorn.fitted(List.of(), USUAL);
         assertThat(none.ageWhenFailed(0, 0.5)).isBetween(200.0, 500.0);
-        assertThat(none.survival(0)).isEqualTo(1);
+        assertThat(none.survival(0)).isCloseTo(1, within(1e-12));
         assertThat(none.failsWithin(100, 50)).isCloseTo(1 - none.survival(150) / none.survival(100), within(1e-9));
         assertThat(none.survival(none.ageWhenFailed(100, 0.3)) / none.survival(100)).isCloseTo(0.7, within(1e-6));
     }
@@ -89,6 +89,30 @@ class EarlyAndWornTest {
         assertThat(fixed.cost()).isEqualTo(3 * 20);
         SchoolCost byUv = SchoolCost.of(ChangeSchool.RECORDS, parts, 30, LifeClock.UV_HOURS, 20, 70);
         assertThat(byUv.hours()).as("30 UV h are 100 print hours here").isEqualTo(100 + 100 + 100 + 50);
+    }
+
+    @Test
+    void theRecordsSpeakForTheAgeThatWouldHaveCostLeast() {
+        AgeReplacement fitted = new AgeReplacement(150.0, 0.1, 0.2, AgeReplacement.Advice.CHANGE_AT_AGE);
+        AgeReplacement none = new AgeReplacement(null, 0.2, 0.2, AgeReplacement.Advice.SAVES_NOTHING);
+        List<Lived> dear = List.of(lived(300, "PIERCED", true), lived(280, "PIERCED", true), lived(310, "PIERCED", true));
+        assertThat(CheapestAge.of(fitted, LifeClock.HOURS, 450, LifeClock.HOURS, dear, 20, 70).which()).isEqualTo(CheapestAge.Which.FITTED);
+        assertThat(CheapestAge.of(fitted, LifeClock.HOURS, 270, LifeClock.HOURS, dear, 20, 70)).isEqualTo(new CheapestAge(270, LifeClock.HOURS, CheapestAge.Which.OWN));
+        List<Lived> cheap = List.of(lived(300, "CLOUDED", false), lived(280, "CLOUDED", false));
+        assertThat(CheapestAge.of(fitted, LifeClock.HOURS, 270, LifeClock.HOURS, cheap, 20, 70).which()).as("seen in time: an early change throws life away").isEqualTo(CheapestAge.Which.SIGNS);
+        assertThat(CheapestAge.of(none, LifeClock.HOURS, Double.POSITIVE_INFINITY, LifeClock.HOURS, List.of(), 20, 70).at()).isInfinite();
+    }
+
+    /** Ends that are few make wider intervals than many of the same kind. */
+    @Test
+    void whatIsNotKnownMakesIntervalsWider() {
+        EarlyAndWorn few = EarlyAndWorn.fitted(lives(8, 4), USUAL);
+        EarlyAndWorn many = EarlyAndWorn.fitted(lives(400, 4), USUAL);
+        double spreadOfFew = few.ageWhenFailed(100, 0.9) / few.ageWhenFailed(100, 0.1);
+        double spreadOfMany = many.ageWhenFailed(100, 0.9) / many.ageWhenFailed(100, 0.1);
+        assertThat(spreadOfFew).isGreaterThan(spreadOfMany);
+        assertThat(many.draws().stream().mapToDouble(EarlyAndWorn.Draw::weight).sum()).isCloseTo(1, within(1e-9));
+        assertThat(EarlyAndWorn.fitted(lives(8, 4), USUAL).ageWhenFailed(0, 0.5)).as("the same lives, the same answer").isEqualTo(few.ageWhenFailed(0, 0.5));
     }
 
     @Test

@@ -12,13 +12,17 @@ import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import keel.core.life.AgeReplacement;
+import keel.core.life.CheapestAge;
 import keel.core.life.EarlyAndWorn;
 import keel.core.life.Life;
+import keel.core.life.LifeClock;
+import keel.core.life.Lived;
 import keel.core.life.WeibullFit;
 import keel.core.standing.ChangeCosts;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 import keel.core.wear.Lifespan;
+import keel.core.wear.Usage;
 import keel.core.wear.WeibullLife;
 import keel.sim.history.SimCommand;
 import keel.sim.shop.Happening;
@@ -49,6 +53,11 @@ class LifeBench {
 
         boolean gone(Instant when) {
             return removed != null && !removed.isAfter(when);
+        }
+
+        /** What it had done by a moment; negative before its first run. */
+        double hoursAt(Instant when) {
+            return gone(when) ? life() : age(when);
         }
 
         /** Age at a moment; negative before its first run or after its end. */
@@ -137,7 +146,8 @@ class LifeBench {
 
     private static void policies(List<Film> films, Instant from) {
         List<Film> later = films.stream().filter(f -> f.ended() && f.at().get(0).isAfter(from)).toList();
-        System.out.printf("  cost an hour of %d films: by the records %.4f, by one Weibull life %.4f, at %.0f h %.4f, run until it ends %.4f%n", later.size(),
+        System.out.printf("  cost an hour of %d films: by the records %.4f, by the fitted age alone %.4f, by one Weibull life %.4f, at %.0f h %.4f, run until it ends %.4f%n", later.size(),
+                cost(later, f -> byRecords(films, f)),
                 cost(later, f -> best(films, f, EarlyAndWorn.fitted(known(films, f.at().get(0)), USUAL))),
                 cost(later, f -> best(films, f, WeibullFit.bayes(known(films, f.at().get(0)), WeibullFit.Prior.around(USUAL)).life())), FIXED_H, cost(later, f -> FIXED_H),
                 cost(later, f -> Double.POSITIVE_INFINITY));
@@ -150,11 +160,22 @@ class LifeBench {
     }
 
     /** The age that the product would have named when the film was fitted. */
+    private static double byRecords(List<Film> films, Film f) {
+        Instant then = f.at().get(0);
+        List<Lived> past = films.stream().filter(o -> o.hoursAt(then) > 0).map(o -> new Lived(new Usage(o.hoursAt(then), 0, 0, 0, 0), !o.gone(then) ? null : o.ended() ? "CLOUDED" : "PLANNED",
+                o.gone(then) && o.ended() && o.inPrint())).toList();
+        AgeReplacement fitted = AgeReplacement.of(EarlyAndWorn.fitted(known(films, then), USUAL), COSTS.plannedCost(), endCost(films, then));
+        return CheapestAge.of(fitted, LifeClock.HOURS, FIXED_H, LifeClock.HOURS, past, COSTS.plannedCost(), COSTS.failureCost()).at();
+    }
+
     private static double best(List<Film> films, Film f, Lifespan life) {
-        List<Film> before = films.stream().filter(o -> o.ended() && o.gone(f.at().get(0))).toList();
-        double endCost = COSTS.endCost((int) before.stream().filter(Film::inPrint).count(), before.size());
-        Double at = AgeReplacement.of(life, COSTS.plannedCost(), endCost).replaceAtHours();
+        Double at = AgeReplacement.of(life, COSTS.plannedCost(), endCost(films, f.at().get(0))).replaceAtHours();
         return at == null ? Double.POSITIVE_INFINITY : at;
+    }
+
+    private static double endCost(List<Film> films, Instant then) {
+        List<Film> before = films.stream().filter(o -> o.ended() && o.gone(then)).toList();
+        return COSTS.endCost((int) before.stream().filter(Film::inPrint).count(), before.size());
     }
 
     /** As if each of these films had been changed at an age, or as it ended before. */
@@ -173,7 +194,7 @@ class LifeBench {
     private static List<Life> known(List<Film> films, Instant now) {
         List<Life> lives = new ArrayList<>();
         for (Film f : films) {
-            double age = f.gone(now) ? f.life() : f.age(now);
+            double age = f.hoursAt(now);
             if (age > 0) {
                 lives.add(new Life(age, f.gone(now) && f.ended()));
             }
