@@ -14,7 +14,7 @@ class CoreStaysPlainTest {
     @ArchTest
     static final ArchRule usesOnlyJavaMathematicsAndYaml = classes().should().onlyDependOnClassesThat()
             .resideInAnyPackage("java..", "javax.sound.sampled..", "keel.core..", "com.fasterxml.jackson..", "com.networknt.schema..", "org.apache.commons.text.similarity..",
-            "org.apache.commons.statistics..", "org.hipparchus..");
+            "org.apache.commons.statistics..", "org.hipparchus..", "boofcv..", "georegression..", "org.ejml..", "org.ddogleg..");
 
     @ArchTest
     static final ArchRule knowsNoDatabase = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax.sql..");

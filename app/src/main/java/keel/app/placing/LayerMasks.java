@@ -6,15 +6,12 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
+import keel.app.pictures.Pictures;
 import keel.app.problems.Refused;
 import keel.core.placement.Footprint;
 import keel.core.placement.MaskSum;
@@ -39,7 +36,7 @@ final class LayerMasks {
     static Footprint read(MultipartFile file, PlateCells cells, boolean mirrored) throws IOException {
         byte[] bytes = file.getBytes();
         MaskSum sum = new MaskSum(cells);
-        if (png(bytes)) {
+        if (Pictures.type(bytes) == Pictures.Type.PNG) {
             BufferedImage image = picture(bytes, "The picture");
             sum.sum(image.getWidth(), image.getHeight(), grey(image), mirrored);
         } else if (bytes.length > 4 && bytes[0] == 'P' && bytes[1] == 'K') {
@@ -126,26 +123,13 @@ final class LayerMasks {
     }
 
     private static BufferedImage picture(byte[] bytes, String name) {
-        if (!png(bytes)) {
+        if (Pictures.type(bytes) != Pictures.Type.PNG) {
             throw new Refused("file", shown(name) + " is no PNG, whatever its name says.");
         }
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw unreadable(name);
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
-                    throw new Refused("file", shown(name) + " has more than 100 million pixels.");
-                }
-                return reader.read(0);
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw unreadable(name);
+        try {
+            return Pictures.read(bytes, shown(name), MOST_PIXELS, Long.MAX_VALUE);
+        } catch (Pictures.Unreadable e) {
+            throw new Refused("file", e.getMessage());
         }
     }
 
@@ -158,14 +142,6 @@ final class LayerMasks {
             int brightest = Math.max(argb >> 16 & 255, Math.max(argb >> 8 & 255, argb & 255));
             return brightest * (argb >>> 24) / 255;
         };
-    }
-
-    private static boolean png(byte[] b) {
-        return b.length > 8 && (b[0] & 0xff) == 0x89 && b[1] == 'P' && b[2] == 'N' && b[3] == 'G';
-    }
-
-    private static Refused unreadable(String name) {
-        return new Refused("file", shown(name) + " is damaged and cannot be read.");
     }
 
     private static Refused damaged() {

@@ -1,0 +1,119 @@
+package keel.core.spares;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import keel.core.wear.Lifespan;
+
+/**
+ * Demand for spares within a lead time, from the lives of the parts in service: each that ends is renewed at once, and the new one may end too.
+ *
+ * <p>A delayed renewal process for each part: the first end follows from its age, later ones from the whole life; counts by convolution on a grid of time, then the counts of all parts together.
+ * For exponential lives it is the Poisson distribution. Source: Cox, Renewal Theory, 1962, ch. 3 (from memory).
+ *
+ * @param distribution chance of 0, 1, 2, … ends; adds up to 1
+ */
+public record SpareDemand(double[] distribution) {
+
+    /** More ends than this are not reckoned with. */
+    public static final int MOST_ENDS = 400;
+
+    private static final int STEPS = 1200;
+    private static final double NEGLIGIBLE = 1e-10;
+
+    /** A part in service. */
+    public record InService(Lifespan life, double ageHours) {}
+
+    /**
+     * @param hours of use within the lead time, each part
+     * @throws IllegalArgumentException if so many would end that spares are no question any more
+     */
+    public static SpareDemand of(List<InService> parts, double hours) {
+        double[] all = {1};
+        for (InService part : parts) {
+            all = together(all, hours == 0 ? new double[] {1} : ends(part, hours));
+        }
+        return new SpareDemand(all);
+    }
+
+    private static double[] ends(InService part, double hours) {
+        double step = hours / STEPS;
+        double[] lived = new double[STEPS + 1];
+        double[] atLeast = new double[STEPS + 1];
+        for (int i = 0; i <= STEPS; i++) {
+            lived[i] = part.life().failsWithin(0, i * step);
+            atLeast[i] = part.life().failsWithin(part.ageHours(), i * step);
+        }
+        List<Double> chances = new ArrayList<>();
+        double before = 1;
+        while (true) {
+            double now = atLeast[STEPS];
+            chances.add(before - now);
+            if (now < NEGLIGIBLE) {
+                break;
+            }
+            if (chances.size() > MOST_ENDS) {
+                throw new IllegalArgumentException("More than " + MOST_ENDS + " of one part would end within the lead time: look at life, hours a day and lead time.");
+            }
+            before = now;
+            atLeast = oneMore(atLeast, lived);
+        }
+        return chances.stream().mapToDouble(Double::doubleValue).toArray();
+    }
+
+    /** Chance that one more has ended by each time, where a whole life follows; by the trapezoidal rule over the life's steps. */
+    private static double[] oneMore(double[] atLeast, double[] lived) {
+        double[] more = new double[atLeast.length];
+        for (int i = 1; i < more.length; i++) {
+            double sum = 0;
+            for (int k = 1; k <= i; k++) {
+                sum += (lived[k] - lived[k - 1]) * (atLeast[i - k] + atLeast[i - k + 1]) / 2;
+            }
+            more[i] = sum;
+        }
+        return more;
+    }
+
+    private static double[] together(double[] a, double[] b) {
+        double[] sum = new double[a.length + b.length - 1];
+        for (int i = 0; i < a.length; i++) {
+            for (int k = 0; k < b.length; k++) {
+                sum[i + k] += a[i] * b[k];
+            }
+        }
+        int last = sum.length - 1;
+        double tail = 0;
+        while (last > 0 && tail + sum[last] < NEGLIGIBLE) {
+            tail += sum[last--];
+        }
+        double[] kept = Arrays.copyOf(sum, last + 1);
+        kept[last] += tail;
+        return kept;
+    }
+
+    public double expected() {
+        double sum = 0;
+        for (int k = 0; k < distribution.length; k++) {
+            sum += k * distribution[k];
+        }
+        return sum;
+    }
+
+    /** Chance that so many spares are enough. */
+    public double enough(int stock) {
+        double sum = 0;
+        for (int k = 0; k <= Math.min(stock, distribution.length - 1); k++) {
+            sum += distribution[k];
+        }
+        return Math.min(1, sum);
+    }
+
+    /** The smallest stock that is enough with that chance; {@code level} below 1. */
+    public int stockFor(double level) {
+        int stock = 0;
+        while (stock < distribution.length - 1 && enough(stock) < level) {
+            stock++;
+        }
+        return stock;
+    }
+}

@@ -1,0 +1,83 @@
+package keel.core.spares;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import keel.core.spares.SpareDemand.InService;
+import keel.core.wear.WeibullLife;
+import org.apache.commons.statistics.distribution.PoissonDistribution;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SpareDemandTest {
+
+    /** Against the Poisson distribution of Commons Statistics: ends of exponential lives, whatever the ages. */
+    @ParameterizedTest
+    @CsvSource({"1, 1500, 300", "7, 1500, 240", "12, 400, 900", "3, 50, 200"})
+    void exponentialLivesGiveThePoissonTable(int parts, double scale, double hours) {
+        List<InService> inService = java.util.stream.IntStream.range(0, parts).mapToObj(i -> new InService(new WeibullLife(1, scale), 97.0 * i)).toList();
+        SpareDemand demand = SpareDemand.of(inService, hours);
+        PoissonDistribution poisson = PoissonDistribution.of(parts * hours / scale);
+        for (int k = 0; k < demand.distribution().length; k++) {
+            assertThat(demand.distribution()[k]).as("P(" + k + ")").isCloseTo(poisson.probability(k), within(5e-5));
+        }
+        assertThat(demand.expected()).isCloseTo(parts * hours / scale, within(1e-3 * parts * hours / scale));
+        for (double level : new double[] {0.8, 0.95, 0.99}) {
+            assertThat(demand.stockFor(level)).isEqualTo(poisson.inverseCumulativeProbability(level));
+        }
+    }
+
+    /** From memory of any Poisson table: mean 2, 0.1353 0.2707 0.2707 0.1804 0.0902. */
+    @Test
+    void meanTwoReadsAsInTheTables() {
+        double[] p = SpareDemand.of(List.of(new InService(new WeibullLife(1, 100), 0), new InService(new WeibullLife(1, 100), 500)), 100).distribution();
+        assertThat(Arrays.copyOf(p, 5)).usingComparatorWithPrecision(5e-5).containsExactly(0.1353, 0.2707, 0.2707, 0.1804, 0.0902);
+    }
+
+    /** Against lives drawn one by one. */
+    @Test
+    void wornLivesGiveWhatDrawingThemGives() {
+        List<InService> parts = List.of(new InService(new WeibullLife(3, 400), 380), new InService(new WeibullLife(1.5, 300), 20), new InService(new WeibullLife(0.7, 900), 0));
+        SpareDemand demand = SpareDemand.of(parts, 500);
+        Random random = new Random(7);
+        int[] counts = new int[12];
+        int draws = 200_000;
+        for (int i = 0; i < draws; i++) {
+            int n = 0;
+            for (InService part : parts) {
+                WeibullLife life = (WeibullLife) part.life();
+                double at = life.left(part.ageHours(), 1 - random.nextDouble());
+                while (at < 500) {
+                    n++;
+                    at += life.ageWhenFailed(0, Math.max(1e-12, random.nextDouble()));
+                }
+            }
+            counts[Math.min(11, n)]++;
+        }
+        for (int k = 0; k < 6; k++) {
+            assertThat(demand.distribution()[k]).as("P(" + k + ")").isCloseTo((double) counts[k] / draws, within(0.004));
+        }
+        assertThat(Arrays.stream(demand.distribution()).sum()).isCloseTo(1, within(1e-9));
+    }
+
+    @Test
+    void anOldPartAsksForASpareSooner() {
+        InService young = new InService(new WeibullLife(3, 400), 0);
+        InService old = new InService(new WeibullLife(3, 400), 390);
+        assertThat(SpareDemand.of(List.of(old), 100).enough(0)).isLessThan(SpareDemand.of(List.of(young), 100).enough(0));
+        assertThat(SpareDemand.of(Collections.nCopies(6, old), 100).stockFor(0.95)).isGreaterThan(SpareDemand.of(Collections.nCopies(6, young), 100).stockFor(0.95));
+    }
+
+    @Test
+    void nothingInServiceOrNoUseAsksForNone() {
+        assertThat(SpareDemand.of(List.of(), 100).distribution()).containsExactly(1);
+        assertThat(SpareDemand.of(List.of(new InService(new WeibullLife(2, 100), 50)), 0).stockFor(0.999)).isZero();
+        assertThatIllegalArgumentException().isThrownBy(() -> SpareDemand.of(List.of(new InService(new WeibullLife(2, 0.01), 0)), 1000)).withMessageContaining("More than 400");
+    }
+}
