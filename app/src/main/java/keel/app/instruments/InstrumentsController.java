@@ -6,14 +6,17 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import keel.app.air.Air;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.ModelEntry;
 import keel.app.problems.NotThere;
+import keel.core.screen.TestPattern;
+import keel.core.screen.TestPicture;
 import keel.core.standing.MachineKind;
 import keel.sim.instrument.AirSensor;
-import keel.sim.instrument.Camera;
 import keel.sim.story.ToolBox;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -93,7 +96,12 @@ class InstrumentsController {
 
     @GetMapping(value = "/instruments/{code}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> photo(@PathVariable String code, @PathVariable String picture) {
-        byte[] photo = box(code).photograph(code, picture.equals("black") ? Camera.Picture.BLACK : Camera.Picture.WHITE, instruments.now())
+        ModelEntry model = fleet.model(fleet.machines().stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There is no machine " + code + ".")).model()).entry();
+        if (model.pixelsX() == null || model.pixelsY() == null) {
+            throw new NotThere("How many pixels its screen has is not on record.");
+        }
+        TestPattern pattern = Arrays.stream(TestPattern.values()).filter(p -> p.name().equalsIgnoreCase(picture)).findFirst().orElse(TestPattern.WHITE);
+        byte[] photo = box(code).photograph(code, TestPicture.of(pattern, model.pixelsX(), model.pixelsY()), instruments.now())
                 .orElseThrow(() -> new NotThere("This machine has no screen."));
         return file(photo, MediaType.IMAGE_PNG_VALUE);
     }

@@ -1,15 +1,12 @@
 package keel.app.placing;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import keel.app.film.FilmLooks;
 import keel.app.fleet.ShopSettings;
 import keel.app.quirks.Quirks;
+import keel.app.screen.ScreenSpots;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.Standings;
@@ -25,7 +22,6 @@ import keel.core.placement.WearMap;
 import keel.core.standing.ChangeCosts;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,24 +30,22 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Plates {
 
-    private static final ObjectMapper JSON = new ObjectMapper();
     private static final String ONE_AXIS = "quirk-smoothing-axis";
-    private static final double SPOT_MM = 3;
 
     private final Standings standings;
     private final WearMaps wear;
     private final FilmLooks looks;
     private final Quirks quirks;
     private final ShopSettings settings;
-    private final JdbcClient jdbc;
+    private final ScreenSpots screens;
 
-    Plates(Standings standings, WearMaps wear, FilmLooks looks, Quirks quirks, ShopSettings settings, JdbcClient jdbc) {
+    Plates(Standings standings, WearMaps wear, FilmLooks looks, Quirks quirks, ShopSettings settings, ScreenSpots screens) {
         this.standings = standings;
         this.wear = wear;
         this.looks = looks;
         this.quirks = quirks;
         this.settings = settings;
-        this.jdbc = jdbc;
+        this.screens = screens;
     }
 
     /** @throws keel.app.problems.NotThere if there is no such machine */
@@ -65,7 +59,7 @@ public class Plates {
         Plate.Worn screen = worn(m.screen(), "Screen ");
         List<Plate.Spot> spots = new ArrayList<>();
         filmMarks(m.film(), spots);
-        screenSpots(m, spots);
+        screens.last(m).ifPresent(last -> last.spots().forEach(s -> spots.add(new Plate.Spot(s.xMm(), s.yMm(), s.sizeMm(), "spot on the screen", true))));
         String askew = quirks.of(m.code()).stream().filter(q -> ONE_AXIS.equals(q.code())).map(q -> q.text()).findFirst().orElse(null);
         return new Plate(m.code(), m.name(), cells, film, screen, spots, shared(m, cells, film, screen), askew);
     }
@@ -98,27 +92,6 @@ public class Plates {
         if (look != null) {
             look.marks().stream().filter(k -> k.kind() != FilmMark.Kind.HAZE).forEach(k -> spots.add(new Plate.Spot(k.xMm(), k.yMm(), k.sizeMm(),
                     String.format(Locale.ROOT, "%s in the film", k.kind().words().toLowerCase(Locale.ROOT)), false)));
-        }
-    }
-
-    /** Of the last inspection since the screen was fitted, as far as it says where they are. */
-    private void screenSpots(MachineNow m, List<Plate.Spot> spots) {
-        if (m.screen() == null) {
-            return;
-        }
-        jdbc.sql("select content from service where machine_id = ? and kind = 'SCREEN_INSPECTED' and not withdrawn and at >= ? order by at desc, id desc fetch first row only")
-                .params(m.id(), m.screen().since().atOffset(ZoneOffset.UTC)).query(String.class).optional().ifPresent(content -> read(content, spots));
-    }
-
-    private static void read(String content, List<Plate.Spot> spots) {
-        try {
-            for (JsonNode spot : JSON.readTree(content).path("spots")) {
-                if (spot.path("xMm").isNumber() && spot.path("yMm").isNumber()) {
-                    spots.add(new Plate.Spot(spot.get("xMm").asDouble(), spot.get("yMm").asDouble(), Math.abs(spot.path("sizeMm").asDouble(SPOT_MM)), "spot on the screen", true));
-                }
-            }
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
         }
     }
 

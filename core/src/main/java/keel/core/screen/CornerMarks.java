@@ -11,7 +11,7 @@ import java.util.List;
  * photographed askew or upside down is known the right way round. They are large against their own detail: white paper over the screen blurs.
  *
  * @param sizePx   side of a mark
- * @param marginPx white between a mark and the edges of the picture, and all around it
+ * @param marginPx white between a mark and the edges of the picture; towards the middle there is twice as much
  */
 record CornerMarks(int pixelsX, int pixelsY, int sizePx, int marginPx) {
 
@@ -49,7 +49,7 @@ record CornerMarks(int pixelsX, int pixelsY, int sizePx, int marginPx) {
 
     /** Whether a pixel belongs to a mark or the white around it. */
     boolean covers(int x, int y) {
-        int reach = sizePx + 2 * marginPx;
+        int reach = sizePx + 3 * marginPx;
         return (x < reach || x >= pixelsX - reach) && (y < reach || y >= pixelsY - reach);
     }
 

@@ -13,6 +13,8 @@ import boofcv.struct.image.GrayU8;
 import georegression.struct.point.Point2D_F64;
 import georegression.struct.shapes.Polygon2D_F64;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -30,7 +32,10 @@ final class PictureToPhoto {
     private static final int QUICK_PIXELS = 3_500_000;
     private static final int SMOOTHED = 2;
     private static final int LEAST_MARKS = 3;
+    private static final int MOST_DROPPED = 4;
+    /** Corners may lie off by so much of a mark's side, or by so many pixels where marks are small and blurred. */
     private static final double MOST_ERROR = 0.06;
+    private static final double BLURRED_PX = 3;
     private static final double[] WINDOWS = {0.012, 0.03, 0.006};
 
     private final double[] h;
@@ -108,19 +113,27 @@ final class PictureToPhoto {
                 }
             }
         }
-        Estimate1ofEpipolar estimate = FactoryMultiView.homographyDLT(true);
-        DMatrixRMaj matrix = new DMatrixRMaj(3, 3);
-        if (!estimate.process(pairs, matrix)) {
-            return new Found(null, "The corner marks do not lie as those of a test picture.");
+        for (int dropped = 0; dropped <= MOST_DROPPED; dropped++) {
+            Estimate1ofEpipolar estimate = FactoryMultiView.homographyDLT(true);
+            DMatrixRMaj matrix = new DMatrixRMaj(3, 3);
+            if (!estimate.process(pairs, matrix)) {
+                return new Found(null, "The corner marks do not lie as those of a test picture.");
+            }
+            PictureToPhoto map = new PictureToPhoto(matrix.data.clone());
+            AssociatedPair worst = Collections.max(pairs, Comparator.comparingDouble(p -> map.off(p, size)));
+            if (map.off(worst, size) <= 1) {
+                return new Found(map, null);
+            }
+            // a corner may be rounded by glare or blur; a picture of other pixels puts all of them off
+            pairs.remove(worst);
         }
-        PictureToPhoto map = new PictureToPhoto(matrix.data.clone());
-        double worst = 0;
-        for (AssociatedPair p : pairs) {
-            double side = Math.hypot(map.x(p.p1.x + size, p.p1.y) - map.x(p.p1.x, p.p1.y), map.y(p.p1.x + size, p.p1.y) - map.y(p.p1.x, p.p1.y));
-            worst = Math.max(worst, Math.hypot(map.x(p.p1.x, p.p1.y) - p.p2.x, map.y(p.p1.x, p.p1.y) - p.p2.y) / side);
-        }
-        return worst > MOST_ERROR ? new Found(null, "The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY() + " pixels. Is that the screen's resolution, and the picture that was shown?")
-                : new Found(map, null);
+        return new Found(null, "The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY() + " pixels. Is that the screen's resolution, and the picture that was shown?");
+    }
+
+    /** How far a corner was seen from where it should be, against what may be. */
+    private double off(AssociatedPair p, double size) {
+        double side = Math.hypot(x(p.p1.x + size, p.p1.y) - x(p.p1.x, p.p1.y), y(p.p1.x + size, p.p1.y) - y(p.p1.x, p.p1.y));
+        return Math.hypot(x(p.p1.x, p.p1.y) - p.p2.x, y(p.p1.x, p.p1.y) - p.p2.y) / Math.max(MOST_ERROR * side, BLURRED_PX);
     }
 
     /** On the photograph, for a place on the picture in pixels from its top left edge. */

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
 import javax.imageio.ImageIO;
+import keel.core.screen.TestPicture;
 import keel.sim.chance.Chance;
 import keel.sim.world.Machine;
 import keel.sim.world.Screen;
@@ -13,26 +14,22 @@ import org.hipparchus.util.FastMath;
 
 /**
  * Photographs a lit screen through a sheet of white paper, held by hand: perspective, the lens's fall-off, the paper's grain, noise.
- * Four corner marks are shown with the picture.
+ * The screen shows a test picture at its own pixels, corner marks included.
  */
 public final class Camera {
 
-    /** What the screen shows. */
-    public enum Picture { WHITE, BLACK }
-
-    private static final int WIDTH = 1600;
+    private static final int WIDTH = 2200;
     private static final double PAPER_BLUR_MM = 0.35;
-    private static final double MARK_MM = 4;
 
     private final Machine machine;
-    private final Picture picture;
+    private final TestPicture picture;
     private final double scale;
     private final int height;
     private final double[] toScreen;
     private final long grain;
     private final List<Screen.Spot> spots;
 
-    private Camera(Machine machine, Picture picture, Chance chance) {
+    private Camera(Machine machine, TestPicture picture, Chance chance) {
         this.machine = machine;
         this.picture = picture;
         this.scale = WIDTH / (machine.site().widthMm() * 1.16);
@@ -44,7 +41,7 @@ public final class Camera {
     }
 
     /** @return a PNG; null where the machine has no screen */
-    public static byte[] photograph(Machine machine, Picture picture, Chance chance) {
+    public static byte[] photograph(Machine machine, TestPicture picture, Chance chance) {
         if (machine.screen() == null) {
             return null;
         }
@@ -81,13 +78,23 @@ public final class Camera {
             return 0.02;
         }
         int cell = machine.cells().at(x, y);
-        boolean mark = (x < MARK_MM || x > w - MARK_MM) && (y < MARK_MM || y > d - MARK_MM);
-        double shown = mark == (picture == Picture.WHITE) ? 0.03 : 1;
+        double shown = 0.03 + 0.97 * throughPaper(x / w * picture.pixelsX(), (1 - y / d) * picture.pixelsY(), PAPER_BLUR_MM * picture.pixelsX() / w);
         double light = shown * machine.light().power(cell);
         if (machine.screen().blocked(cell)) {
             light *= 0.08;
         }
         return spots(x, y, light);
+    }
+
+    /** What is shown, spread by the paper: the mean of nine places around, pixels from the top left. */
+    private double throughPaper(double px, double py, double blurPx) {
+        double sum = 0;
+        for (int i = 0; i < 9; i++) {
+            int x = (int) FastMath.max(0, FastMath.min(picture.pixelsX() - 1, px + (i % 3 - 1) * blurPx));
+            int y = (int) FastMath.max(0, FastMath.min(picture.pixelsY() - 1, py + (i / 3 - 1) * blurPx));
+            sum += picture.grey(x, y);
+        }
+        return sum / (9 * 255);
     }
 
     private double spots(double x, double y, double light) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import keel.core.exposure.WorkingCurve;
 import keel.core.plate.PaperDrag;
 import keel.core.profile.Setting;
+import keel.core.screen.TestPicture;
 import keel.sim.chance.Chance;
 import keel.sim.instrument.AirSensor;
 import keel.sim.instrument.BenchTools;
@@ -114,8 +115,8 @@ public final class ToolBox {
     }
 
     /** The lit screen through paper, PNG; empty without a screen. */
-    public synchronized Optional<byte[]> photograph(String machine, Camera.Picture picture, Instant at) {
-        return Optional.ofNullable(Camera.photograph(machine(machine), picture, at("camera " + machine + picture, at)));
+    public synchronized Optional<byte[]> photograph(String machine, TestPicture picture, Instant at) {
+        return Optional.ofNullable(Camera.photograph(machine(machine), picture, at("camera " + machine + picture.pattern(), at)));
     }
 
     /** What thermometer and hygrometer of a room show. */

@@ -18,6 +18,10 @@ import javax.sound.sampled.UnsupportedAudioFileException;
 import keel.core.film.Membrane;
 import keel.core.plate.PlateLevel;
 import keel.core.scale.ScaleCorrection;
+import keel.core.screen.GreyPhoto;
+import keel.core.screen.ScreenInspection;
+import keel.core.screen.TestPattern;
+import keel.core.screen.TestPicture;
 import keel.sim.chance.Chance;
 import keel.sim.story.Saltmarsh;
 import keel.sim.world.Machine;
@@ -105,15 +109,26 @@ class InstrumentsTest {
     @Test
     void thePhotographShowsWhatTheScreenShows() throws IOException {
         Machine machine = machine(4);
-        BufferedImage sound = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine, Camera.Picture.WHITE, Chance.of(6))));
+        BufferedImage sound = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine, TestPicture.of(TestPattern.WHITE, 5760, 3240), Chance.of(6))));
         assertThat(grey(sound, 0.5, 0.5)).isGreaterThan(150);
         assertThat(grey(sound, 0.02, 0.02)).isLessThan(40);
+        assertThat(inspected(sound).found()).as("its marks can be read").isTrue();
+        assertThat(inspected(sound).spots()).isEmpty();
         assertThat(grey(sound, 0.2, 0.5)).as("darker towards the rim").isLessThan(grey(sound, 0.5, 0.5));
         IntStream.range(0, 20).forEach(i -> machine.screen().crush(machine.cells().under(72, 40, 1, 1)[0]));
-        BufferedImage patched = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine, Camera.Picture.WHITE, Chance.of(6))));
+        BufferedImage patched = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine, TestPicture.of(TestPattern.WHITE, 5760, 3240), Chance.of(6))));
         assertThat(grey(patched, 0.5, 0.5)).isLessThan(60);
-        BufferedImage black = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine(4), Camera.Picture.BLACK, Chance.of(6))));
+        assertThat(inspected(patched).spots()).anySatisfy(s -> assertThat(Math.hypot(s.xMm() - 72, s.yMm() - 40)).isLessThan(6));
+        BufferedImage black = ImageIO.read(new ByteArrayInputStream(Camera.photograph(machine(4), TestPicture.of(TestPattern.BLACK, 5760, 3240), Chance.of(6))));
         assertThat(grey(black, 0.5, 0.5)).isLessThan(40);
+    }
+
+    private static ScreenInspection inspected(BufferedImage photo) {
+        byte[] grey = new byte[photo.getWidth() * photo.getHeight()];
+        for (int i = 0; i < grey.length; i++) {
+            grey[i] = (byte) photo.getRaster().getSample(i % photo.getWidth(), i / photo.getWidth(), 0);
+        }
+        return ScreenInspection.of(new GreyPhoto(photo.getWidth(), photo.getHeight(), grey), TestPicture.of(TestPattern.WHITE, 5760, 3240), 144, 81);
     }
 
     /** After a wash the vapour decays as dilution says: C = C₀·exp(−N·t); the slope of its logarithm is the air change rate. */

@@ -1,0 +1,110 @@
+package keel.app.screen;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import javax.imageio.ImageIO;
+import keel.app.support.PageTest;
+import keel.core.screen.ScreenInspection.Kind;
+import keel.core.screen.TestPattern;
+import keel.core.screen.TestPicture;
+import keel.core.standing.MachineKind;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+
+/** A screen inspected by photograph: what is seen, kept, compared, and kept off. Its model has 5760 by 3240 pixels on 144 by 81 mm. */
+class ScreenPagesTest extends PageTest {
+
+    @Autowired
+    private MockMvc mvc;
+    @Autowired
+    private ScreenSpots spots;
+    private String machine;
+
+    @BeforeEach
+    void machine() {
+        shop.people();
+        machine = shop.maskMachine();
+        shop.as("keeper");
+    }
+
+    @Test
+    void aPhotographIsLookedAtAndNothingIsWrittenBeforeSomebodySaysSo() throws Exception {
+        String html = upload(photograph(60, 30), "WHITE").getContentAsString();
+        assertThat(html).contains("1 spot stays dark.").contains("Nothing is written down yet").contains("dark 60.");
+        assertThat(spots.last(shop.now(machine))).isEmpty();
+        String other = upload("GIF89a".getBytes(), "WHITE").getContentAsString();
+        assertThat(other).contains("neither PNG nor JPEG");
+        assertThat(upload(photograph(60, 30), "BLACK").getContentAsString()).contains("does not look like this picture");
+    }
+
+    @Test
+    void whatIsKeptIsComparedAndKeptOff() {
+        accepted("/machines/" + machine + "/screen", "spots", "dark 60 30 1.5\nlit 20 20 0.8");
+        ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
+        assertThat(last.clean()).isFalse();
+        assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(Kind.DARK, Kind.LIT);
+        assertThat(page("/machines/" + machine + "/screen")).contains("2 spots on record").contains("stays lit, 0.8 mm");
+        assertThat(page("/machines/" + machine + "/plate")).contains("spot on the screen, 1.5 mm");
+        accepted("/machines/" + machine + "/screen", "spots", "");
+        assertThat(page("/machines/" + machine + "/screen")).contains(": clean.");
+    }
+
+    @Test
+    void spotsThatAreNoneAreRefusedAndKept() {
+        String html = refused(422, "This is no spot", "/machines/" + machine + "/screen", "spots", "dark 60 30");
+        assertThat(html).contains("dark 60 30");
+        refused(422, "A spot&#39;s place from the left", "/machines/" + machine + "/screen", "spots", "dark 600 30 2");
+        assertThat(spots.last(shop.now(machine))).isEmpty();
+    }
+
+    @Test
+    void picturesComeAtTheScreensOwnPixels() throws Exception {
+        MockHttpServletResponse answer = mvc.perform(MockMvcRequestBuilders.get("/machines/" + machine + "/screen/checker.png")
+                .with(SecurityMockMvcRequestPostProcessors.authentication(SecurityContextHolder.getContext().getAuthentication()))).andReturn().getResponse();
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(answer.getContentAsByteArray()));
+        assertThat(image.getWidth()).isEqualTo(5760);
+        assertThat(image.getHeight()).isEqualTo(3240);
+        shop.as("keeper");
+        assertThat(status("/machines/" + machine + "/screen/mauve.png")).isEqualTo(404);
+        assertThat(status("/machines/" + shop.machine(MachineKind.PROJECTOR, false) + "/screen")).isEqualTo(404);
+    }
+
+    /** All white at a third of its pixels on a dark bench, with a spot of 2 mm. */
+    private static byte[] photograph(double xMm, double yMm) throws Exception {
+        TestPicture picture = TestPicture.of(TestPattern.WHITE, 5760, 3240);
+        BufferedImage photo = new BufferedImage(2100, 1240, BufferedImage.TYPE_BYTE_GRAY);
+        for (int y = 0; y < 1080; y++) {
+            for (int x = 0; x < 1920; x++) {
+                photo.getRaster().setSample(x + 90, y + 80, 0, 15 + picture.grey(3 * x + 1, 3 * y + 1) * 200 / 255);
+            }
+        }
+        Graphics2D g = photo.createGraphics();
+        g.setColor(new Color(15, 15, 15));
+        double mm = 1920 / 144.0;
+        g.fillOval((int) (90 + (xMm - 1) * mm), (int) (80 + 1080 - (yMm + 1) * mm), (int) (2 * mm), (int) (2 * mm));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(photo, "png", out);
+        return out.toByteArray();
+    }
+
+    private MockHttpServletResponse upload(byte[] bytes, String pattern) throws Exception {
+        shop.as("keeper");
+        MockHttpServletResponse response = mvc.perform(MockMvcRequestBuilders.multipart("/machines/" + machine + "/screen/photo").file(new MockMultipartFile("photo", "photo.png", null, bytes))
+                .param("pattern", pattern).with(SecurityMockMvcRequestPostProcessors.csrf())
+                .with(SecurityMockMvcRequestPostProcessors.authentication(SecurityContextHolder.getContext().getAuthentication()))).andReturn().getResponse();
+        shop.as("keeper");
+        return response;
+    }
+}
