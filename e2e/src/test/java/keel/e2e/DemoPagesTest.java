@@ -14,7 +14,7 @@ class DemoPagesTest {
 
     private static final List<String> PAGES = List.of("/fleet", "/machines/avocet", "/machines/bittern", "/machines/fulmar", "/machines/godwit",
             "/runs", "/runs/new", "/machines/egret/start", "/machines/bittern/start", "/runs/new?machine=bittern&after=true", "/runs/1", "/failures", "/failures/new?machine=egret",
-            "/failures/1", "/failures/12?look=page-file", "/knowledge", "/knowledge/causes/film-worn", "/quirks", "/bench", "/bench?ended=true", "/vats/V3", "/vats/V8", "/vats/V3/inspect?take=uv", "/vats/V3/tone", "/vats/V8/tone", "/bench/batch", "/bench/films", "/bench/packs", "/bench/lives", "/machines/curlew/plate?footprint=60x40", "/machines/godwit/plate?show=FILM", "/machines/avocet/screen?take=WHITE", "/runs/40/footprint",
+            "/failures/1", "/failures/12?look=page-file", "/knowledge", "/knowledge/causes/film-worn", "/quirks", "/bench", "/bench?ended=true", "/vats/V3", "/vats/V8", "/vats/V3/inspect?take=uv", "/vats/V3/tone", "/vats/V8/tone", "/bench/batch", "/bench/films", "/bench/packs", "/bench/lives", "/machines/curlew/plate?footprint=60x40", "/machines/godwit/plate?show=FILM", "/machines/avocet/screen?take=WHITE", "/bench/spares?leadDays=30", "/runs/40/footprint",
             "/bench/models/tern-144", "/bench/models/needle-115", "/machines/curlew/guides/resin-change", "/bench/batch?procedure=film-cleaning&vats=V8", "/machines/curlew/services/FILM_CHANGE",
             "/machines/godwit/services/TANK_CHANGE", "/machines/avocet/services/LEVELLING", "/machines/avocet/pour", "/stores",
             "/stores/nitrile-gloves", "/logbook", "/setup", "/setup/models/new", "/setup/machines/avocet", "/setup/people", "/account",

@@ -81,8 +81,8 @@ class StoresApi {
 
     private static Spares spares(SparesQuestion q, double level) {
         try {
-            SpareDemand demand = SpareDemand.of(q.inService().stream().map(p -> new SpareDemand.InService(new WeibullLife(p.shape(), p.scaleHours()), p.ageHours())).toList(),
-                    q.hoursPerDay() * q.leadDays());
+            double use = q.hoursPerDay() * q.leadDays();
+            SpareDemand demand = SpareDemand.of(q.inService().stream().map(p -> new SpareDemand.InService(new WeibullLife(p.shape(), p.scaleHours()), p.ageHours(), use)).toList());
             int stock = demand.stockFor(level);
             return new Spares(stock, demand.enough(stock), demand.expected(), demand.distribution());
         } catch (IllegalArgumentException e) {

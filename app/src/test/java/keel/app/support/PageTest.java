@@ -27,6 +27,11 @@ public abstract class PageTest extends AppTest {
         return shown.html();
     }
 
+    /** A page however it answers. */
+    protected Shown shown(String path) {
+        return send(MockMvcRequestBuilders.get(path));
+    }
+
     /** Only how a page answers. */
     protected int status(String path) {
         return send(MockMvcRequestBuilders.get(path)).status();

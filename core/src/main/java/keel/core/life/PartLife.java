@@ -31,7 +31,7 @@ public record PartLife(Lifespan span, LifeClock clock, double clockPerHour, doub
 
     /** Chance that it ends within so many print hours. {@code uvShare}: UV hours in a print hour on its machine. */
     public double failsWithin(Usage usage, double printHours, double uvShare) {
-        return span.failsWithin(age(usage), printHours * pace(clock, uvShare));
+        return span.failsWithin(age(usage), use(printHours, uvShare));
     }
 
     /** Print hours until a share of parts of its age have ended. */
@@ -67,6 +67,11 @@ public record PartLife(Lifespan span, LifeClock clock, double clockPerHour, doub
     /** In a few words, where this is known from. */
     public String knownFrom() {
         return ends == 0 ? "what is usual" : ends + " ends here";
+    }
+
+    /** So much of its clock passes in print hours. */
+    public double use(double printHours, double uvShare) {
+        return printHours * pace(clock, uvShare);
     }
 
     private double pace(LifeClock of, double uvShare) {

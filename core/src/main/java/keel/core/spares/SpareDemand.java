@@ -21,28 +21,25 @@ public record SpareDemand(double[] distribution) {
     private static final int STEPS = 1200;
     private static final double NEGLIGIBLE = 1e-10;
 
-    /** A part in service. */
-    public record InService(Lifespan life, double ageHours) {}
+    /** A part in service; its use within the lead time on the clock of its life. */
+    public record InService(Lifespan life, double age, double use) {}
 
-    /**
-     * @param hours of use within the lead time, each part
-     * @throws IllegalArgumentException if so many would end that spares are no question any more
-     */
-    public static SpareDemand of(List<InService> parts, double hours) {
+    /** @throws IllegalArgumentException if so many would end that spares are no question any more */
+    public static SpareDemand of(List<InService> parts) {
         double[] all = {1};
         for (InService part : parts) {
-            all = together(all, hours == 0 ? new double[] {1} : ends(part, hours));
+            all = together(all, part.use() == 0 ? new double[] {1} : ends(part));
         }
         return new SpareDemand(all);
     }
 
-    private static double[] ends(InService part, double hours) {
-        double step = hours / STEPS;
+    private static double[] ends(InService part) {
+        double step = part.use() / STEPS;
         double[] lived = new double[STEPS + 1];
         double[] atLeast = new double[STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
             lived[i] = part.life().failsWithin(0, i * step);
-            atLeast[i] = part.life().failsWithin(part.ageHours(), i * step);
+            atLeast[i] = part.life().failsWithin(part.age(), i * step);
         }
         List<Double> chances = new ArrayList<>();
         double before = 1;

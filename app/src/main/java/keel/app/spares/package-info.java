@@ -1,0 +1,2 @@
+/** How many spares of slow parts to hold. */
+package keel.app.spares;

@@ -1,0 +1,68 @@
+package keel.app.spares;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import keel.app.runs.RunEntry;
+import keel.app.runs.Runs;
+import keel.app.support.PageTest;
+import keel.app.upkeep.MachineNow;
+import keel.core.standing.PartUse;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Spares from the records. */
+class SparesPagesTest extends PageTest {
+
+    @Autowired
+    private Spares spares;
+    @Autowired
+    private Runs runs;
+    private String machine;
+
+    @BeforeEach
+    void machine() {
+        shop.people();
+        machine = shop.maskMachine();
+        shop.as("keeper");
+    }
+
+    @Test
+    void machinesOfAModelShareTheirSparesAndUseCounts() {
+        String second = shop.machineOf(shop.modelOf(machine));
+        shop.as("keeper");
+        Spares.Line idle = line(PartUse.Part.FILM, 30);
+        assertThat(idle.inService()).isEqualTo(2);
+        assertThat(idle.expected()).as("nothing was printed lately").isZero();
+        assertThat(idle.stock()).isZero();
+        for (int day = 1; day <= 14; day++) {
+            Instant start = Instant.now().minus(Duration.ofDays(day));
+            runs.enter(new RunEntry(machine, "Latch", start, start.plus(Duration.ofHours(20)), 4000, 2.0, 50.0, "GOOD", null, null));
+            runs.enter(new RunEntry(second, "Latch", start, start.plus(Duration.ofHours(20)), 4000, 2.0, 50.0, "GOOD", null, null));
+        }
+        MachineNow now = shop.now(machine);
+        Spares.Line busy = line(PartUse.Part.FILM, 30);
+        double one = now.liningUse().life().span().failsWithin(now.liningUse().age(), now.hoursPerDay() * 30);
+        assertThat(busy.levels().get(0).waits()).as("either of two ends").isCloseTo(1 - (1 - one) * (1 - one), within(1e-6));
+        assertThat(busy.stock()).isPositive();
+        assertThat(busy.levels().get(busy.stock()).waits()).isLessThanOrEqualTo(0.05);
+        assertThat(busy.perYear()).isCloseTo(busy.expected() * 365 / 30, within(1e-9));
+    }
+
+    @Test
+    void thePageSaysHowManyAndKeepsWhatIsTypedWrongly() {
+        String html = page("/bench/spares?leadDays=21&percent=90");
+        assertThat(html).contains("Films for " + shop.now(machine).model()).contains("Hold none.").contains("By what is usual").contains("value=\"21\"");
+        Shown wrong = shown("/bench/spares?leadDays=0&percent=100");
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.html()).contains("The time until a new one comes must be between").contains("The chance of not waiting").contains("value=\"100\"");
+    }
+
+    private Spares.Line line(PartUse.Part kind, double days) {
+        String model = shop.now(machine).model();
+        return spares.lines(days, 0.95).stream().filter(l -> l.kind() == kind && l.model().equals(model)).findFirst().orElseThrow();
+    }
+}
