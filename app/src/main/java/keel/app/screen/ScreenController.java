@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
@@ -98,13 +99,18 @@ class ScreenController {
     private String inspected(MachineNow m, byte[] photo, TestPattern pattern, Model model, HttpServletResponse response) {
         try {
             ScreenInspection seen = ScreenInspection.of(ScreenPhotos.read(photo), picture(m, pattern), m.plateWidthMm(), m.plateDepthMm());
-            return show(m, seen, seen.found() ? seen.spots() : kept(m), model);
+            return show(m, seen, seen.found() ? together(seen.spots(), kept(m), pattern) : kept(m), model);
         } catch (ResponseStatusException e) {
             PageErrors.show(new Refused("photo", e.getReason()), model, response);
         } catch (Refused e) {
             PageErrors.show(e, model, response);
         }
         return show(m, null, kept(m), model);
+    }
+
+    /** What was seen, and what is on record of a kind that this pattern cannot show. */
+    private static List<Spot> together(List<Spot> seen, List<Spot> kept, TestPattern pattern) {
+        return Stream.concat(seen.stream(), kept.stream().filter(s -> !pattern.shows(s.kind()))).toList();
     }
 
     private MachineNow machine(String code) {

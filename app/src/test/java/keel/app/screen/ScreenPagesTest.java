@@ -61,6 +61,14 @@ class ScreenPagesTest extends PageTest {
         assertThat(page("/machines/" + machine + "/screen")).contains(": clean.");
     }
 
+    /** White cannot show what stays lit: that stays on the list until black was photographed. */
+    @Test
+    void whatAPatternCannotShowStaysOnTheList() throws Exception {
+        accepted("/machines/" + machine + "/screen", "spots", "lit 20 20 0.8\ndark 100 60 1.5");
+        String html = upload(photograph(60, 30), "WHITE").getContentAsString();
+        assertThat(html).contains("lit 20.0 20.0 0.8").contains("dark 60.").contains("no longer seen").doesNotContain("dark 100.0 60.0 1.5");
+    }
+
     @Test
     void spotsThatAreNoneAreRefusedAndKept() {
         String html = refused(422, "This is no spot", "/machines/" + machine + "/screen", "spots", "dark 60 30");

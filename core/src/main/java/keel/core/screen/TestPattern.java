@@ -11,6 +11,11 @@ public enum TestPattern {
         this.words = words;
     }
 
+    /** Whether such a spot can be seen on it: one that stays dark only where light is shown, one that stays lit only where dark is. */
+    public boolean shows(ScreenInspection.Kind kind) {
+        return this != (kind == ScreenInspection.Kind.DARK ? BLACK : WHITE);
+    }
+
     public String words() {
         return words;
     }
