@@ -11,10 +11,8 @@ import java.nio.file.StandardCopyOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import java.util.Iterator;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
+import keel.app.pictures.Pictures;
 import keel.app.problems.PhotoLimits;
 import keel.app.problems.Refused;
 import net.coobird.thumbnailator.Thumbnails;
@@ -22,8 +20,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * Keeps pictures in files outside the web root, named by the hash of their bytes. What a file is, is read from its bytes,
- * never from its name; its size in pixels is read before it is decoded.
+ * Keeps pictures in files outside the web root, named by the hash of their bytes.
  */
 @Component
 class PhotoStore {
@@ -61,26 +58,11 @@ class PhotoStore {
     }
 
     private Kept look(byte[] bytes) {
-        String type = mediaType(bytes);
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (type == null || !readers.hasNext()) {
-                throw notAPicture();
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                int width = reader.getWidth(0);
-                int height = reader.getHeight(0);
-                if ((long) width * height > PhotoLimits.MOST_PIXELS) {
-                    throw new Refused("file", "The photo has %d × %d pixels; 60 million are the most.".formatted(width, height));
-                }
-                return new Kept(hash(bytes), type, width, height);
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw notAPicture();
+        try {
+            Pictures.Size size = Pictures.size(bytes, "The photo", PhotoLimits.MOST_PIXELS);
+            return new Kept(hash(bytes), Pictures.type(bytes) == Pictures.Type.JPEG ? "image/jpeg" : "image/png", size.width(), size.height());
+        } catch (Pictures.Unreadable e) {
+            throw e.tooLarge() ? new Refused("file", e.getMessage()) : notAPicture();
         }
     }
 
@@ -106,14 +88,6 @@ class PhotoStore {
         } catch (AtomicMoveNotSupportedException e) {
             Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
         }
-    }
-
-    private static String mediaType(byte[] b) {
-        if (b.length > 3 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xd8 && (b[2] & 0xff) == 0xff) {
-            return "image/jpeg";
-        }
-        boolean png = b.length > 8 && (b[0] & 0xff) == 0x89 && b[1] == 'P' && b[2] == 'N' && b[3] == 'G';
-        return png ? "image/png" : null;
     }
 
     private static Refused notAPicture() {

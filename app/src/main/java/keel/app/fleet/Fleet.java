@@ -96,6 +96,13 @@ public class Fleet {
         return models.findAll(Sort.by("name")).stream().map(m -> new ModelView(m.code, ModelEntry.of(m), m.retiredAt != null)).toList();
     }
 
+    /** @throws NotThere if no machine has this code */
+    @Transactional(readOnly = true)
+    public ModelEntry modelOf(String machineCode) {
+        return ModelEntry.of(models.findById(machine(machineCode).modelId()).orElseThrow());
+    }
+
+    /** @throws NotThere if no model has this code */
     @Transactional(readOnly = true)
     public ModelView model(String code) {
         MachineModel model = models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));

@@ -96,7 +96,7 @@ class InstrumentsController {
 
     @GetMapping(value = "/instruments/{code}/{picture}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> photo(@PathVariable String code, @PathVariable String picture) {
-        ModelEntry model = fleet.model(fleet.machines().stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There is no machine " + code + ".")).model()).entry();
+        ModelEntry model = fleet.modelOf(code);
         if (model.pixelsX() == null || model.pixelsY() == null) {
             throw new NotThere("How many pixels its screen has is not on record.");
         }

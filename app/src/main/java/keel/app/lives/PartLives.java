@@ -43,7 +43,7 @@ public class PartLives {
     private final ShopSettings settings;
     private final ChangeSchools schools;
     private final Clock clock;
-    private volatile Fits fits = new Fits("", null);
+    private volatile Fits fits;
 
     PartLives(JdbcClient jdbc, ShopSettings settings, ChangeSchools schools, Clock clock) {
         this.jdbc = jdbc;
@@ -104,7 +104,7 @@ public class PartLives {
         }
     }
 
-    private record Fits(String from, Book book) {}
+    private record Fits(String marks, Book book) {}
 
     /** All kinds and sizes of which there is any, films first. */
     public List<Group> groups() {
@@ -129,11 +129,10 @@ public class PartLives {
     public Book book() {
         Defaults defaults = settings.defaults();
         State state = state();
-        String from = state.marks() + System.identityHashCode(defaults);
         Fits now = fits;
-        if (!now.from().equals(from)) {
+        if (now == null || !now.marks().equals(state.marks()) || now.book().defaults() != defaults) {
             Map<PartUse.Part, ChangeSchool> by = schools.all();
-            now = new Fits(from, new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
+            now = new Fits(state.marks(), new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
             fits = now;
         }
         return now.book();

@@ -40,15 +40,41 @@ public final class Pictures {
         return b.length > 3 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xd8 && (b[2] & 0xff) == 0xff ? Type.JPEG : Type.OTHER;
     }
 
+    /** In pixels. */
+    public record Size(int width, int height) {}
+
+    /**
+     * How large a picture says it is, without decoding it.
+     *
+     * @param name how it is called in a message
+     * @throws Unreadable with a sentence, also if it has more pixels than {@code mostPixels}
+     */
+    public static Size size(byte[] bytes, String name, long mostPixels) throws Unreadable {
+        return with(bytes, name, mostPixels, (reader, size) -> size);
+    }
+
     /**
      * Decodes a picture; of one with several frames the first.
      *
-     * @param name       how it is called in a message
      * @param mostPixels more than these are not decoded
      * @param thinFrom   from so many pixels on, only every second each way is read
      * @throws Unreadable with a sentence
      */
     public static BufferedImage read(byte[] bytes, String name, long mostPixels, long thinFrom) throws Unreadable {
+        return with(bytes, name, mostPixels, (reader, size) -> {
+            ImageReadParam param = reader.getDefaultReadParam();
+            if ((long) size.width() * size.height() > thinFrom) {
+                param.setSourceSubsampling(2, 2, 0, 0);
+            }
+            return reader.read(0, param);
+        });
+    }
+
+    private interface Use<T> {
+        T of(ImageReader reader, Size size) throws IOException;
+    }
+
+    private static <T> T with(byte[] bytes, String name, long mostPixels, Use<T> use) throws Unreadable {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (type(bytes) == Type.OTHER || !readers.hasNext()) {
@@ -57,15 +83,11 @@ public final class Pictures {
             ImageReader reader = readers.next();
             try {
                 reader.setInput(in, true, true);
-                long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-                if (pixels > mostPixels) {
-                    throw new Unreadable("%s has %d × %d pixels; %d million are the most.".formatted(name, reader.getWidth(0), reader.getHeight(0), mostPixels / 1_000_000), true);
+                Size size = new Size(reader.getWidth(0), reader.getHeight(0));
+                if ((long) size.width() * size.height() > mostPixels) {
+                    throw new Unreadable("%s has %d × %d pixels; %d million are the most.".formatted(name, size.width(), size.height(), mostPixels / 1_000_000), true);
                 }
-                ImageReadParam param = reader.getDefaultReadParam();
-                if (pixels > thinFrom) {
-                    param.setSourceSubsampling(2, 2, 0, 0);
-                }
-                return reader.read(0, param);
+                return use.of(reader, size);
             } finally {
                 reader.dispose();
             }

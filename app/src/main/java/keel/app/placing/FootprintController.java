@@ -3,12 +3,12 @@ package keel.app.placing;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
-import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.Standings;
 import keel.app.wear.Footprints;
 import keel.core.Findings;
 import keel.core.placement.Footprint;
@@ -28,12 +28,12 @@ import org.springframework.web.multipart.MultipartFile;
 class FootprintController {
 
     private final Runs runs;
-    private final Standings standings;
+    private final Fleet fleet;
     private final Footprints footprints;
 
-    FootprintController(Runs runs, Standings standings, Footprints footprints) {
+    FootprintController(Runs runs, Fleet fleet, Footprints footprints) {
         this.runs = runs;
-        this.standings = standings;
+        this.fleet = fleet;
         this.footprints = footprints;
     }
 
@@ -76,14 +76,14 @@ class FootprintController {
     }
 
     private PlateCells cells(RunView run) {
-        MachineNow m = standings.of(run.machine());
+        MachineRef m = fleet.machine(run.machine());
         return new PlateCells(m.plateWidthMm(), m.plateDepthMm());
     }
 
     private String show(long id, String lines, Footprint kept, Model model) {
         RunView run = runs.one(id);
-        MachineNow m = standings.of(run.machine());
-        PlateCells cells = new PlateCells(m.plateWidthMm(), m.plateDepthMm());
+        MachineRef m = fleet.machine(run.machine());
+        PlateCells cells = cells(run);
         Findings unread = new Findings();
         List<PlacedPart> parts = FootprintWords.parts(lines, "parts", unread);
         double[] masks = kept instanceof Footprint.Masks ? kept.over(cells).light() : new double[cells.count()];

@@ -125,12 +125,8 @@ class ScreenController {
         return spots.last(m).map(ScreenSpots.Last::spots).orElse(List.of());
     }
 
-    private ModelEntry modelOf(MachineNow m) {
-        return fleet.model(fleet.machines().stream().filter(x -> x.code().equals(m.code())).findFirst().orElseThrow().model()).entry();
-    }
-
     private TestPicture picture(MachineNow m, TestPattern pattern) {
-        ModelEntry model = modelOf(m);
+        ModelEntry model = fleet.modelOf(m.code());
         if (model.pixelsX() == null || model.pixelsY() == null) {
             throw new NotThere("How many pixels the screen of " + m.name() + " has is not on record: say it under Set-up, at its model.");
         }
@@ -141,7 +137,7 @@ class ScreenController {
         ScreenSpots.Last last = spots.last(m).orElse(null);
         List<SpotsCompared.Compared> compared = SpotsCompared.of(last == null ? List.of() : last.spots(), now);
         model.addAttribute("m", m);
-        model.addAttribute("entry", modelOf(m));
+        model.addAttribute("entry", fleet.modelOf(m.code()));
         model.addAttribute("last", last);
         model.addAttribute("seen", seen);
         model.addAttribute("compared", compared);

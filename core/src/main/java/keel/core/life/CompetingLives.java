@@ -39,27 +39,4 @@ public record CompetingLives(List<WeibullLife> ways) implements Lifespan {
     public double survival(double age) {
         return ways.stream().mapToDouble(w -> w.survival(age)).reduce(1, (a, b) -> a * b);
     }
-
-    @Override
-    public double failsWithin(double age, double more) {
-        return 1 - ways.stream().mapToDouble(w -> 1 - w.failsWithin(age, more)).reduce(1, (a, b) -> a * b);
-    }
-
-    @Override
-    public double ageWhenFailed(double age, double share) {
-        double low = age;
-        double high = Math.max(1, age) * 2;
-        while (failsWithin(age, high - age) < share) {
-            high *= 2;
-        }
-        for (int i = 0; i < 100; i++) {
-            double middle = (low + high) / 2;
-            if (failsWithin(age, middle - age) < share) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return (low + high) / 2;
-    }
 }

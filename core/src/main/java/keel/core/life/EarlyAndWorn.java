@@ -48,7 +48,6 @@ public record EarlyAndWorn(WeibullLife early, WeibullLife worn, List<Draw> draws
     private static final int DRAWS = 64;
     private static final double STEP = 0.02;
     private static final double FAR = 6;
-    private static final int HALVINGS = 60;
 
     /** One of the lives that are thought possible; the weights of all add up to 1. */
     public record Draw(WeibullLife early, WeibullLife worn, double weight) {
@@ -162,32 +161,5 @@ public record EarlyAndWorn(WeibullLife early, WeibullLife worn, List<Draw> draws
             sum += d.weight() * d.survival(age);
         }
         return sum;
-    }
-
-    @Override
-    public double failsWithin(double age, double more) {
-        if (!(age >= 0) || !(more >= 0)) {
-            throw new IllegalArgumentException("Ages must not be negative: " + age + ", " + more);
-        }
-        return 1 - survival(age + more) / survival(age);
-    }
-
-    @Override
-    public double ageWhenFailed(double age, double share) {
-        double wanted = survival(age) * (1 - share);
-        double low = age;
-        double high = Math.max(age, worn.scale());
-        while (survival(high) > wanted) {
-            high *= 2;
-        }
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (low + high) / 2;
-            if (survival(middle) > wanted) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return (low + high) / 2;
     }
 }
