@@ -424,4 +424,60 @@
   };
   document.addEventListener('htmx:load', e => { equip(document); if (e.target === document.body || e.detail.elt === document.body) ready(); });
   if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', ready); else ready();
+
+  // ---- stopwatch: t or its button starts and stops; what was timed goes to the field that is marked
+  let since = 0, ticking = 0;
+  const marked = () => document.querySelector('.reading.marked [data-watch]');
+  const mark = input => document.querySelectorAll('[data-watch]').forEach(i => i.closest('.reading').classList.toggle('marked', i === input));
+  const toggleWatch = () => {
+    const watch = document.querySelector('[data-stopwatch]');
+    const shown = watch.querySelector('output');
+    const words = watch.querySelector('button').firstChild;
+    if (!since) {
+      since = performance.now();
+      words.textContent = 'Stop ';
+      ticking = setInterval(() => { shown.textContent = ((performance.now() - since) / 1000).toFixed(1) + ' s'; }, 90);
+      return;
+    }
+    const seconds = ((performance.now() - since) / 1000).toFixed(2);
+    clearInterval(ticking);
+    since = 0;
+    shown.textContent = seconds + ' s';
+    words.textContent = 'Start ';
+    const into = marked();
+    into.value = (into.value.trim() + ' ' + seconds).trim();
+    into.dispatchEvent(new Event('input', { bubbles: true }));
+  };
+  const stopwatch = () => {
+    const watch = document.querySelector('[data-stopwatch]');
+    const first = document.querySelector('[data-watch]');
+    if (!watch || !first || !watch.hidden) return;
+    clearInterval(ticking);
+    since = 0;
+    watch.hidden = false;
+    mark(first);
+    watch.querySelector('button').addEventListener('click', toggleWatch);
+  };
+  document.addEventListener('focusin', e => { if (e.target.matches?.('[data-watch]')) mark(e.target); });
+  document.addEventListener('keydown', e => {
+    if (e.key === 't' && !e.ctrlKey && !e.metaKey && !e.altKey && marked() && (!typing(e) || e.target.matches('[data-watch]')) && Date.now() - wentG > 1500) { e.preventDefault(); toggleWatch(); }
+  });
+
+  // ---- spots on a photograph: a tap, or Space, takes one back and puts it in again
+  const spotTick = g => document.querySelector(`[data-spot-tick="${g.dataset.spot}"]`);
+  const showSpots = () => document.querySelectorAll('[data-spot]').forEach(g => {
+    const on = spotTick(g)?.checked ?? true;
+    g.setAttribute('aria-checked', on);
+    g.classList.toggle('off', !on);
+  });
+  const turnSpot = g => { const box = spotTick(g); if (box) { box.checked = !box.checked; showSpots(); } };
+  document.addEventListener('click', e => { const g = e.target.closest?.('[data-spot]'); if (g) turnSpot(g); });
+  document.addEventListener('keydown', e => {
+    const g = (e.key === ' ' || e.key === 'Enter') && e.target.closest?.('[data-spot]');
+    if (g) { e.preventDefault(); turnSpot(g); }
+  });
+  document.addEventListener('change', e => { if (e.target.matches?.('[data-spot-tick]')) showSpots(); });
+
+  document.addEventListener('htmx:load', stopwatch);
+  stopwatch();
 })();

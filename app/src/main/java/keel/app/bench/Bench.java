@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
@@ -33,6 +34,7 @@ import keel.core.run.RunRules;
 import keel.core.standing.FieldReading;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -49,11 +51,12 @@ public class Bench {
     private final Occupancy occupancy;
     private final Rebuild rebuild;
     private final Logbook logbook;
+    private final ApplicationEventPublisher events;
     private final ObjectMapper json;
     private final Clock clock;
 
     Bench(ServiceRecords records, Fleet fleet, ShopSettings settings, Parts parts, Stock stock, Occupancy occupancy, Rebuild rebuild, Logbook logbook,
-          ObjectMapper json, Clock clock) {
+          ApplicationEventPublisher events, ObjectMapper json, Clock clock) {
         this.records = records;
         this.fleet = fleet;
         this.settings = settings;
@@ -62,6 +65,7 @@ public class Bench {
         this.occupancy = occupancy;
         this.rebuild = rebuild;
         this.logbook = logbook;
+        this.events = events;
         this.json = json;
         this.clock = clock;
     }
@@ -91,6 +95,7 @@ public class Bench {
         String text = effect(kind, machine, service, values, actor);
         rebuildFor(machine, service, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
+        events.publishEvent(new ServiceRecorded(service.id, kind, service.machineId, values));
         return new ServiceView(service.id, kind, machine == null ? null : machine.code(), at, text, service.note, values);
     }
 
@@ -121,6 +126,7 @@ public class Bench {
         }
         records.saveAndFlush(service);
         rebuildFor(machine, service, Instant.EPOCH);
+        events.publishEvent(new ServiceWithdrawn(id, service.kind, values));
         logbook.write(new LogDraft(LogKind.SERVICE_WITHDRAWN, service.machineId, "SERVICE", id, service.at, "Withdrawn: " + line.headline(),
                 null, values, actor, line.id(), reason.strip()));
     }
@@ -142,7 +148,7 @@ public class Bench {
     /** Where nothing was fitted, nobody has to say why it ended. */
     private Map<String, Object> withEndReason(ServiceKind kind, MachineRef machine, Map<String, Object> given) {
         boolean missing = kind.field("endReason").isPresent() && !present(given.get("endReason"));
-        if (!missing || kind == ServiceKind.SCREEN_CHANGE || (machine == null ? parts.filmIn(parts.vat((String) given.get("vat"), "vat").id()) != null
+        if (!missing || kind == ServiceKind.SCREEN_CHANGE || kind == ServiceKind.LIGHT_CHANGE || (machine == null ? parts.filmIn(parts.vat((String) given.get("vat"), "vat").id()) != null
                 : occupancy.filmAt(machine.id(), clock.instant()).isPresent())) {
             return given;
         }
@@ -210,10 +216,14 @@ public class Bench {
                 parts.removeVat(machine, vat, service.at, service.id);
                 yield "vat " + vat.code() + " lifted out.";
             }
-            case SCREEN_CHANGE -> {
-                Parts.Change change = parts.changeScreen(machine, service.at, service.id, endReason, (String) values.get("serial"));
-                yield "screen changed" + from(change, endReason, kind) + ".";
+            case SCREEN_CHANGE, LIGHT_CHANGE -> {
+                Parts.Change change = parts.change(kind == ServiceKind.SCREEN_CHANGE ? ComponentKind.SCREEN : ComponentKind.LIGHT, machine, service.at, service.id, endReason,
+                        new Parts.Fresh((String) values.get("spare"), (String) values.get("serial")));
+                yield kind.done().toLowerCase(Locale.ROOT) + from(change, endReason, kind) + ".";
             }
+            case WINDOW_INSPECTED -> "optical window " + (service.clean ? "spotless" : "not clean") + (Boolean.TRUE.equals(values.get("wiped")) ? ", wiped." : ".");
+            case DRY_RUN -> "dry run" + (present(values.get("file")) ? " of " + values.get("file") : "") + ": " + words(kind, "seen", values)
+                    + (values.get("layer") instanceof Double layer ? ", from layer " + Math.round(layer) : "") + ".";
             case PLATE_WORK -> {
                 if ("REPLACED".equals(values.get("work"))) {
                     parts.replacePlate(machine, service.at, service.id);

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.failures.Failures;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
@@ -11,6 +12,7 @@ import keel.app.fleet.ShopTime;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
+import keel.app.problems.Paging;
 import keel.app.problems.Refused;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
@@ -30,21 +32,25 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class BenchController {
 
+    private static final int CASES = 12;
+
     private final Bench bench;
     private final Fleet fleet;
     private final PartsReading reading;
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
+    private final Failures failures;
     private final ShopTime times;
 
-    BenchController(Bench bench, Fleet fleet, PartsReading reading, Stock stock, FilmPacks packs, Standings standings, ShopTime times) {
+    BenchController(Bench bench, Fleet fleet, PartsReading reading, Stock stock, FilmPacks packs, Standings standings, Failures failures, ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
         this.reading = reading;
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
+        this.failures = failures;
         this.times = times;
     }
 
@@ -87,6 +93,8 @@ class BenchController {
         model.addAttribute("rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
         model.addAttribute("items", stock.all(false));
         model.addAttribute("packs", packs.inUse());
+        model.addAttribute("spares", reading.spares(machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
+        model.addAttribute("cases", kind == ServiceKind.DRY_RUN ? failures.list(machine.code(), true, Paging.of(0, CASES)) : List.of());
         return "bench/service";
     }
 

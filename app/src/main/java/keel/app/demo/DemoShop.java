@@ -5,11 +5,14 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import keel.app.film.Seats;
 import keel.app.film.Vats;
+import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineEntry;
 import keel.app.fleet.ModelEntry;
@@ -17,6 +20,7 @@ import keel.app.fleet.Parts;
 import keel.app.fleet.ShopSettings;
 import keel.app.ops.Home;
 import keel.app.ops.ShopClock;
+import keel.app.optics.PartModels;
 import keel.app.people.Actor;
 import keel.app.people.People;
 import keel.app.people.Role;
@@ -39,6 +43,8 @@ import org.springframework.transaction.annotation.Transactional;
 @ConditionalOnProperty("keel.demo")
 class DemoShop {
 
+    private static final int WARRANTY_MONTHS = 6;
+
     private final People people;
     private final Fleet fleet;
     private final ShopSettings settings;
@@ -47,12 +53,13 @@ class DemoShop {
     private final Parts parts;
     private final Vats vats;
     private final Seats seats;
+    private final PartModels panels;
     private final ShopClock clock;
     private final Replay replay;
     private final Path home;
     private final Map<String, Actor> actors = new HashMap<>();
 
-    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, ShopClock clock, Replay replay,
+    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, PartModels panels, ShopClock clock, Replay replay,
              @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
@@ -62,6 +69,7 @@ class DemoShop {
         this.parts = parts;
         this.vats = vats;
         this.seats = seats;
+        this.panels = panels;
         this.clock = clock;
         this.replay = replay;
         this.home = home;
@@ -117,9 +125,22 @@ class DemoShop {
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
+        Saltmarsh.PANELS.forEach(p -> panels.add(panel(p)));
+        Saltmarsh.ORIGINS.forEach(o -> origin(o, LocalDate.ofInstant(story.start(), ZoneId.systemDefault())));
+        stock.spare("laser-tank-115", "TANK", "needle-115");
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
         vats.all(false).stream().map(Vats.Vat::model).distinct().forEach(m -> seats.measure(m.id(), m.name(), seat(Saltmarsh.seat(m.code()))));
+    }
+
+    private static PartModels.Entry panel(Saltmarsh.PanelSpec p) {
+        Saltmarsh.ModelSpec fits = Saltmarsh.MODELS.stream().filter(m -> Fleet.freeCode(m.name(), c -> false).equals(p.fits())).findFirst().orElseThrow();
+        return new PartModels.Entry(ComponentKind.valueOf(p.kind()), p.name(), p.revision(), p.source(), fits.pixelsX(), fits.pixelsY(), fits.widthMm(), fits.depthMm(), p.price(), List.of(p.fits()));
+    }
+
+    private void origin(Saltmarsh.OriginSpec o, LocalDate start) {
+        LocalDate bought = start.minusDays(o.boughtDaysBefore());
+        parts.originOf(o.part(), new Parts.Origin(panels.called(o.model()).id(), o.serial(), o.batch(), bought, bought.plusMonths(WARRANTY_MONTHS), null));
     }
 
     private static FilmSeat seat(Saltmarsh.SeatSpec s) {
@@ -128,7 +149,7 @@ class DemoShop {
 
     static ModelEntry model(Saltmarsh.ModelSpec m) {
         return new ModelEntry(m.name(), MachineKind.valueOf(m.kind()), m.widthMm(), m.depthMm(), m.heightMm(), m.pixelsX(), m.pixelsY(), m.release(),
-                m.selfLevelling(), false, false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl(),
+                m.selfLevelling(), m.resinSensing(), false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl(),
                 new VatFrame(m.frame().windowLengthMm(), m.frame().windowWidthMm(), null, m.frame().clampLong(), m.frame().clampShort(),
                         m.frame().frameLong(), m.frame().frameShort()), new VatSize(m.vat().lengthMm(), m.vat().widthMm(), m.vat().depthMm()));
     }

@@ -16,6 +16,13 @@ import keel.app.film.FilmLives;
 import keel.app.film.FilmLooks;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
+import keel.app.fleet.ComponentKind;
+import keel.app.optics.PartModels;
+import keel.app.optics.UvMaps;
+import keel.app.screen.ScreenInspections;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.Standings;
+import keel.core.screen.TestPattern;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.ops.ShopClock;
@@ -67,6 +74,10 @@ class Replay {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final FilmLives lives;
+    private final PartModels panels;
+    private final ScreenInspections inspections;
+    private final UvMaps uvMaps;
+    private final Standings standings;
     private final ShopClock clock;
     private final Rebuild rebuild;
     private final EntityManager entities;
@@ -76,7 +87,7 @@ class Replay {
 
     Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
            Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
-           FilmLooks looks, FilmTones tones, FilmLives lives, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+           FilmLooks looks, FilmTones tones, FilmLives lives, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
@@ -95,6 +106,10 @@ class Replay {
         this.looks = looks;
         this.tones = tones;
         this.lives = lives;
+        this.panels = panels;
+        this.inspections = inspections;
+        this.uvMaps = uvMaps;
+        this.standings = standings;
         this.clock = clock;
         this.rebuild = rebuild;
         this.entities = entities;
@@ -172,10 +187,17 @@ class Replay {
             look(l);
         } else if (happening instanceof Happening.FilmTapped t) {
             Vats.Vat vat = vatOf(t.machine());
-            long id = tones.keep(vat, tones.hear(vat, Recording.ofWav(t.centre().wav()), Recording.ofWav(t.quarter().wav())), t.temperatureC());
+            long id = tones.keep(vat, tones.hear(vat, Recording.ofWav(t.centre().bytes()), Recording.ofWav(t.quarter().bytes())), t.temperatureC());
             if (t.right()) {
                 tones.refer(vat, id);
             }
+        } else if (happening instanceof Happening.ScreenBought b) {
+            parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(panels.called(b.model()).id(), b.serial(), b.batch(), b.boughtOn(), b.warrantyUntil(), b.price()));
+        } else if (happening instanceof Happening.ScreenPhotographed p) {
+            MachineNow m = standings.of(p.machine());
+            inspections.writeAll(m, inspections.look(m, p.png().bytes(), TestPattern.WHITE), p.typed());
+        } else if (happening instanceof Happening.UvMapped u) {
+            uvMaps.keep(standings.of(u.machine()), u.readings());
         } else if (happening instanceof Happening.FilmTried t) {
             lives.experiment(vatOf(t.machine()), t.what());
         } else if (happening instanceof Happening.RoomRead r) {

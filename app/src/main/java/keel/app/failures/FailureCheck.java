@@ -18,4 +18,5 @@ class FailureCheck {
     String found;
     Instant at;
     boolean withdrawn;
+    Long serviceId;
 }

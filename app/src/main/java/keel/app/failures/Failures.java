@@ -252,8 +252,18 @@ public class Failures {
                 .superseding(logbook.latest("CHECK", checkId, LogKind.CHECK_DONE), "taken back"));
     }
 
+    /** A service that answered checks was taken back. */
+    public void withdrawChecksOf(long serviceId) {
+        checks.findByServiceIdAndWithdrawnFalse(serviceId).forEach(c -> withdrawCheck(c.failureId, c.id));
+    }
+
     /** Records a check: the causes it found (none found counts against all it could have found), or MACHINE or JOB. */
     public CheckView check(long id, String code, List<String> found) {
+        return check(id, code, found, null);
+    }
+
+    /** The same, answered by a service: taken back with it. */
+    public CheckView check(long id, String code, List<String> found, Long serviceId) {
         Actor actor = Actor.current();
         Failure failure = record(id);
         Check check = knowledge.check(code == null ? "" : code).orElseThrow(() -> new Refused("check", "There is no check " + code + "."));
@@ -270,6 +280,7 @@ public class Failures {
         done.checkCode = check.code();
         done.found = String.join(",", new TreeSet<>(answers));
         done.at = clock.instant();
+        done.serviceId = serviceId;
         checks.saveAndFlush(done);
         rebuild.machine(failure.machineId, failure.seenAt);
         CheckView view = view(done);
@@ -310,8 +321,8 @@ public class Failures {
     @Transactional(readOnly = true)
     public Map.Entry<String, byte[]> picture(long photoId, boolean small) {
         Photo photo = photos.findById(photoId).orElseThrow(() -> new NotThere("There is no such photo."));
-        return small ? Map.entry("image/jpeg", store.read(store.thumbnail(photo.hash)))
-                : Map.entry(photo.mediaType, store.read(store.file(photo.hash)));
+        return small ? Map.entry("image/jpeg", store.read(photo.hash, true))
+                : Map.entry(photo.mediaType, store.read(photo.hash, false));
     }
 
     @Transactional(readOnly = true)

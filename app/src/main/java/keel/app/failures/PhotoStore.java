@@ -2,21 +2,15 @@ package keel.app.failures;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import javax.imageio.ImageIO;
+import keel.app.pictures.PictureFiles;
 import keel.app.pictures.Pictures;
 import keel.app.problems.PhotoLimits;
 import keel.app.problems.Refused;
 import net.coobird.thumbnailator.Thumbnails;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -26,11 +20,12 @@ import org.springframework.stereotype.Component;
 class PhotoStore {
 
     private static final int THUMBNAIL_PX = 420;
+    private static final String SMALL = "-small.jpg";
 
-    private final Path folder;
+    private final PictureFiles files;
 
-    PhotoStore(@Value("${keel.home}") Path home) {
-        this.folder = home.resolve("photos");
+    PhotoStore(PictureFiles files) {
+        this.files = files;
     }
 
     /** A picture that was kept. */
@@ -42,71 +37,37 @@ class PhotoStore {
             throw new Refused("file", PhotoLimits.TOO_LARGE);
         }
         Kept kept = look(bytes);
-        Path file = file(kept.hash());
-        if (!Files.exists(thumbnail(kept.hash()))) {
-            write(file, bytes, kept.hash());
+        if (!Files.exists(files.file(kept.hash(), SMALL))) {
+            write(bytes, kept.hash());
         }
         return kept;
     }
 
-    Path file(String hash) {
-        return folder.resolve(hash.substring(0, 2)).resolve(hash);
-    }
-
-    Path thumbnail(String hash) {
-        return folder.resolve(hash.substring(0, 2)).resolve(hash + "-small.jpg");
+    byte[] read(String hash, boolean small) {
+        return files.read(hash, small ? SMALL : "");
     }
 
     private Kept look(byte[] bytes) {
         try {
             Pictures.Size size = Pictures.size(bytes, "The photo", PhotoLimits.MOST_PIXELS);
-            return new Kept(hash(bytes), Pictures.type(bytes) == Pictures.Type.JPEG ? "image/jpeg" : "image/png", size.width(), size.height());
+            return new Kept(PictureFiles.hash(bytes), Pictures.type(bytes) == Pictures.Type.JPEG ? "image/jpeg" : "image/png", size.width(), size.height());
         } catch (Pictures.Unreadable e) {
             throw e.tooLarge() ? new Refused("file", e.getMessage()) : notAPicture();
         }
     }
 
-    private void write(Path file, byte[] bytes, String hash) {
-        try {
-            BufferedImage small = Thumbnails.of(new ByteArrayInputStream(bytes)).size(THUMBNAIL_PX, THUMBNAIL_PX)
-                    .imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
-            Files.createDirectories(file.getParent());
-            Path written = Files.createTempFile(file.getParent(), "new", ".part");
-            Files.write(written, bytes);
-            move(written, file);
-            Path reduced = Files.createTempFile(file.getParent(), "new", ".part");
-            ImageIO.write(small, "jpg", reduced.toFile());
-            move(reduced, thumbnail(hash));
+    private void write(byte[] bytes, String hash) {
+        try (ByteArrayOutputStream small = new ByteArrayOutputStream()) {
+            BufferedImage reduced = Thumbnails.of(new ByteArrayInputStream(bytes)).size(THUMBNAIL_PX, THUMBNAIL_PX).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
+            ImageIO.write(reduced, "jpg", small);
+            files.write(hash, "", bytes);
+            files.write(hash, SMALL, small.toByteArray());
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
             throw new Refused("file", "The photo is damaged and cannot be shown. Everything else is kept; try another copy.");
         }
     }
 
-    private static void move(Path from, Path to) throws IOException {
-        try {
-            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
-        } catch (AtomicMoveNotSupportedException e) {
-            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
-        }
-    }
-
     private static Refused notAPicture() {
         return new Refused("file", "That is no JPEG or PNG picture, whatever its name says. Everything else is kept.");
-    }
-
-    private static String hash(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    byte[] read(Path file) {
-        try {
-            return Files.readAllBytes(file);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

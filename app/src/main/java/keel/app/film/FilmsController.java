@@ -1,13 +1,10 @@
 package keel.app.film;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -19,15 +16,11 @@ import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.stores.FilmPacks;
+import keel.app.ui.CsvFile;
 import keel.core.Findings;
 import keel.core.film.FilmSeat;
 import keel.core.film.SpareAdvice;
 import keel.core.standing.Defaults;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -72,26 +65,13 @@ class FilmsController {
 
     @GetMapping(value = "/bench/films.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180.builder()
-                .setHeader("film", "material", "thicknessMm", "vat", "model", "pack", "supplier", "since", "endedAt", "endReason", "hours", "peels").build())) {
-            for (FilmLives.Line f : wanted(q, by)) {
-                csv.printRecord(f.code(), f.material(), f.thicknessMm(), f.vat(), safe(f.model()), f.pack(), safe(f.supplier()), f.since(), f.endedAt(), f.endReason(), f.hours(), f.peels());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return ResponseEntity.ok().contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("films.csv").build().toString()).body(text.toString().getBytes(StandardCharsets.UTF_8));
+        return CsvFile.of("films.csv", List.of("film", "material", "thicknessMm", "vat", "model", "pack", "supplier", "since", "endedAt", "endReason", "hours", "peels"),
+                wanted(q, by).stream().<List<?>>map(f -> Arrays.asList(f.code(), f.material(), f.thicknessMm(), f.vat(), f.model(), f.pack(), f.supplier(), f.since(), f.endedAt(), f.endReason(),
+                        f.hours(), f.peels())).toList());
     }
 
     private List<FilmLives.Line> wanted(String q, String by) {
         return lives.all().stream().filter(f -> f.matches(q.strip())).sorted(ORDERS.getOrDefault(by, (a, b) -> 0)).toList();
-    }
-
-    /** A cell that a spreadsheet would take for a formula is given a quote first. */
-    private static String safe(String text) {
-        return text != null && !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 
     /** A pack, with the models whose rings its sheets cover; none is dead stock. */

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.fleet.ShopSettings;
@@ -15,8 +14,8 @@ import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.upkeep.LifeStrip;
 import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.PartsReading;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.film.ToneComparison;
@@ -28,7 +27,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The bench: every vat with the films that were in it, and the screens. */
+/** The bench: every vat with the films that were in it. */
 @Controller
 class RegisterController {
 
@@ -36,18 +35,16 @@ class RegisterController {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final Parts parts;
-    private final PartsReading reading;
     private final Fleet fleet;
     private final Standings standings;
     private final ShopSettings settings;
     private final Clock clock;
 
-    RegisterController(Vats vats, FilmLooks looks, FilmTones tones, Parts parts, PartsReading reading, Fleet fleet, Standings standings, ShopSettings settings, Clock clock) {
+    RegisterController(Vats vats, FilmLooks looks, FilmTones tones, Parts parts, Fleet fleet, Standings standings, ShopSettings settings, Clock clock) {
         this.vats = vats;
         this.looks = looks;
         this.tones = tones;
         this.parts = parts;
-        this.reading = reading;
         this.fleet = fleet;
         this.standings = standings;
         this.settings = settings;
@@ -59,7 +56,7 @@ class RegisterController {
      *
      * @param chance that its film fails in a typical job, null without a film
      */
-    record Line(Vats.Vat vat, CarrierStrips.Strip strip, FilmLooks.Look look, FilmTones.Tone tone, ToneComparison against, Double chance) {}
+    record Line(Vats.Vat vat, LifeStrip strip, FilmLooks.Look look, FilmTones.Tone tone, ToneComparison against, Double chance) {}
 
     /** The vats of one model. */
     record Group(Vats.Model model, List<Line> lines, long spare) {}
@@ -85,7 +82,6 @@ class RegisterController {
         model.addAttribute("groups", byModel.values().stream().map(lines -> new Group(lines.get(0).vat().model(), lines,
                 lines.stream().filter(l -> l.vat().machine() == null && l.vat().endedAt() == null).count())).toList());
         model.addAttribute("strips", strips);
-        model.addAttribute("screens", reading.all(ComponentKind.SCREEN, ended));
         model.addAttribute("models", fleet.models());
         return "film/register";
     }
@@ -114,6 +110,6 @@ class RegisterController {
     @PostMapping("/bench/parts/{code}/condemn")
     String condemn(@PathVariable String code, @RequestParam String endReason, @RequestParam(required = false) String vat) {
         parts.condemn(code, endReason);
-        return vat == null ? "redirect:/bench" : "redirect:/vats/" + vats.one(vat).code();
+        return vat != null ? "redirect:/vats/" + vats.one(vat).code() : code.startsWith("S") ? "redirect:/bench/screens/" + code : "redirect:/bench";
     }
 }

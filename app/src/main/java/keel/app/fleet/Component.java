@@ -7,6 +7,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.time.LocalDate;
 
 /** A vat, film, screen, plate or light engine, with what it had done when it was taken over. */
 @Entity
@@ -33,5 +34,10 @@ class Component {
     String note;
     Long madeBy;
     Long packId;
+    Long partModelId;
+    String batch;
+    LocalDate boughtOn;
+    LocalDate warrantyUntil;
+    Double price;
     boolean withdrawn;
 }

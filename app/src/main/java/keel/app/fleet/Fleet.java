@@ -248,7 +248,7 @@ public class Fleet {
     private MachineRef ref(Machine machine) {
         MachineModel model = models.findById(machine.modelId).orElseThrow();
         return new MachineRef(machine.id, machine.code, machine.name, machine.modelId,
-                new MachineTraits(model.kind, model.selfLevelling, machine.levelsAfterEachPrint, model.wholeAreaLight, model.levelJoint),
+                new MachineTraits(model.kind, model.selfLevelling, machine.levelsAfterEachPrint, model.wholeAreaLight, model.levelJoint, model.resinSensing),
                 machine.levellingSchool.name(), machine.sievesAfterEachPrint, model.selfFilling, model.fillLineMl, model.vat(),
                 model.plateWidthMm, model.plateDepthMm, machine.since, machine.retiredAt != null);
     }

@@ -2,6 +2,7 @@ package keel.app.fleet;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +12,7 @@ import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
 import org.springframework.context.ApplicationEventPublisher;
@@ -193,22 +195,117 @@ public class Parts {
         remove(fitting, at, serviceId);
     }
 
-    public Change changeScreen(MachineRef machine, Instant at, long serviceId, String endReason, String serial) {
-        return replace(machine, ComponentKind.SCREEN, at, serviceId, endReason, serial);
+    /** What comes in instead of what ends: a spare from the shelf by its code or serial number, or a new one with its serial number; both may be null. */
+    public record Fresh(String spare, String serial) {
+
+        static final Fresh UNNAMED = new Fresh(null, null);
+    }
+
+    /**
+     * Ends the screen or light engine of a machine and fits another.
+     *
+     * @throws Refused  if there is no such spare
+     * @throws Conflict if the spare has ended, is fitted, or does not fit this model of machine
+     */
+    public Change change(ComponentKind kind, MachineRef machine, Instant at, long serviceId, String endReason, Fresh fresh) {
+        return replace(machine, kind, at, serviceId, endReason, fresh);
     }
 
     public Change replacePlate(MachineRef machine, Instant at, long serviceId) {
-        return replace(machine, ComponentKind.PLATE, at, serviceId, "PLANNED", null);
+        return replace(machine, ComponentKind.PLATE, at, serviceId, "PLANNED", Fresh.UNNAMED);
     }
 
-    private Change replace(MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, String serial) {
+    private Change replace(MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, Fresh fresh) {
         notBefore(at, fittings.lastChange(null, machine.id(), kind));
+        Component in = fresh.spare() == null || fresh.spare().isBlank() ? null : spare(kind, fresh.spare().strip(), machine);
         String old = fittings.onMachine(machine.id(), kind).map(f -> end(f, at, serviceId, endReason)).orElse(null);
-        Component fresh = make(kind, at, serviceId, Baseline.NEW);
-        fresh.modelId = machine.modelId();
-        fresh.serial = serial;
-        fit(fresh.id, machine.id(), null, at, serviceId);
-        return new Change(old, fresh.code);
+        if (in == null) {
+            in = make(kind, at, serviceId, Baseline.NEW);
+            in.modelId = machine.modelId();
+            in.serial = fresh.serial();
+        }
+        fit(in.id, machine.id(), null, at, serviceId);
+        return new Change(old, in.code);
+    }
+
+    private Component spare(ComponentKind kind, String codeOrSerial, MachineRef machine) {
+        Component spare = components.called(kind, codeOrSerial).stream().findFirst()
+                .orElseThrow(() -> new Refused("spare", "There is no " + kind.words().toLowerCase(Locale.ROOT) + " " + codeOrSerial + ", neither by its code nor by its serial number."));
+        String name = kind.words() + " " + spare.code;
+        if (spare.endedAt != null) {
+            throw new Conflict("spare", name + " has ended.");
+        }
+        if (fittings.of(spare.id).isPresent()) {
+            throw new Conflict("spare", name + " is on a machine.");
+        }
+        String unfit = spare.partModelId != null ? components.unfit(spare.partModelId, machine.modelId()).orElse(null)
+                : spare.modelId != null && spare.modelId != machine.modelId() ? "it is for another model of machine" : null;
+        if (unfit != null) {
+            throw new Conflict("spare", name + " does not fit " + machine.name() + ": " + unfit + ".");
+        }
+        return spare;
+    }
+
+    /** Where a screen or light engine comes from; what is not known is null. */
+    public record Origin(Long partModel, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, Double price) {
+
+        void check(Findings findings) {
+            findings.when(serial != null && serial.length() > 60, "serial", "A serial number may have 60 characters at most.");
+            findings.when(batch != null && batch.length() > 60, "batch", "A batch may have 60 characters at most.");
+            findings.when(boughtOn != null && warrantyUntil != null && warrantyUntil.isBefore(boughtOn), "warrantyUntil", "The warranty ends before it was bought.");
+            if (price != null) {
+                findings.range(price, 0, 100_000, "price", "The price", "");
+            }
+        }
+
+        private void into(Component part) {
+            part.partModelId = partModel;
+            part.serial = blankless(serial);
+            part.batch = blankless(batch);
+            part.boughtOn = boughtOn;
+            part.warrantyUntil = warrantyUntil;
+            part.price = price;
+        }
+
+        private static String blankless(String text) {
+            return text == null || text.isBlank() ? null : text.strip();
+        }
+    }
+
+    /** A screen or light engine for the shelf. Answers its code. */
+    public String addSpare(ComponentKind kind, Origin origin) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Findings findings = new Findings();
+        findings.when(origin.partModel() == null, "partModel", "Choose its model: what it fits follows from it.");
+        origin.check(findings);
+        requireOtherSerial(kind, origin, null, findings);
+        Refused.unless(findings);
+        Component part = make(kind, clock.instant(), null, Baseline.NEW);
+        origin.into(part);
+        components.saveAndFlush(part);
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", part.id, clock.instant(), kind.words() + " " + part.code + " on the shelf" + (part.serial == null ? "." : ", serial " + part.serial + "."),
+                Map.of("part", part.code), keeper));
+        return part.code;
+    }
+
+    /** Puts right where a part comes from. */
+    public void originOf(String code, Origin origin) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Component part = components.findByCodeAndWithdrawnFalse(code).filter(c -> c.kind == ComponentKind.SCREEN || c.kind == ComponentKind.LIGHT)
+                .orElseThrow(() -> new NotThere("There is no screen or light engine called " + code + "."));
+        Findings findings = new Findings();
+        origin.check(findings);
+        requireOtherSerial(part.kind, origin, part.id, findings);
+        Refused.unless(findings);
+        origin.into(part);
+        components.saveAndFlush(part);
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", part.id, clock.instant(), part.kind.words() + " " + part.code + ": where it comes from was put right.", Map.of("part", part.code), keeper));
+    }
+
+    private void requireOtherSerial(ComponentKind kind, Origin origin, Long self, Findings findings) {
+        if (origin.serial() != null && !origin.serial().isBlank()) {
+            findings.when(components.called(kind, origin.serial().strip()).stream().anyMatch(c -> !c.id.equals(self)), "serial", "Another one with the serial number " + origin.serial().strip() + " is on record.");
+        }
     }
 
     /** Marks a film or screen as ended while it is still fitted: the machine it is on is held until it is changed. */

@@ -2,6 +2,7 @@ package keel.app.fleet;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
@@ -44,6 +45,11 @@ public class ShopTime {
             findings.add(field, "This is no date and time: " + text + ". Like 2025-03-31T14:20.");
             return null;
         }
+    }
+
+    /** A day of the calendar, like "12 Nov 2024". */
+    public String date(LocalDate day) {
+        return day.format(YEAR);
     }
 
     /** Like "14:20", "yesterday 14:20", "12 Nov, 14:20" or "12 Nov 2024". */

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -20,10 +21,12 @@ import keel.app.logbook.LogFilter;
 import keel.app.logbook.Logbook;
 import keel.app.runs.LookIns;
 import keel.app.runs.Runs;
+import keel.app.screen.ScreenVerdicts;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartsReading;
 import keel.app.upkeep.Standings;
 import keel.core.standing.Defaults;
+import keel.core.screen.ScreenVerdict;
 import keel.core.standing.MachineState;
 import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Controller;
@@ -51,10 +54,11 @@ class FloorController {
     private final LookIns lookIns;
     private final Drying drying;
     private final PartsReading parts;
+    private final ScreenVerdicts verdicts;
     private final Clock clock;
 
     FloorController(Standings standings, Fleet fleet, ShopSettings settings, Logbook logbook, Runs runs, Failures failures, Guides guides,
-                    LookIns lookIns, Drying drying, PartsReading parts, Clock clock) {
+                    LookIns lookIns, Drying drying, PartsReading parts, ScreenVerdicts verdicts, Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
         this.settings = settings;
@@ -65,6 +69,7 @@ class FloorController {
         this.lookIns = lookIns;
         this.drying = drying;
         this.parts = parts;
+        this.verdicts = verdicts;
         this.clock = clock;
     }
 
@@ -90,7 +95,7 @@ class FloorController {
         model.addAttribute("headline", Headline.of(machines));
         model.addAttribute("counts", counts(machines));
         model.addAttribute("fortnight", fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
-        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), now));
+        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), verdicts.all(machines), now));
         return "floor/fleet";
     }
 
@@ -101,6 +106,7 @@ class FloorController {
         MachineRef ref = fleet.machine(code);
         Defaults defaults = settings.defaults();
         StackDrawing drawing = StackDrawing.of(machine, now);
+        Optional<ScreenVerdict> screen = verdicts.of(machine);
         model.addAttribute("m", machine);
         model.addAttribute("ref", ref);
         model.addAttribute("drawing", drawing);
@@ -110,7 +116,8 @@ class FloorController {
                 settings.zone()));
         model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> code.equals(g.machine())).toList(),
                 lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),
-                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), now));
+                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()), now));
+        model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guides.forMachine(ref));
         model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 12)));

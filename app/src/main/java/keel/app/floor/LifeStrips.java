@@ -5,10 +5,10 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import keel.app.fleet.ComponentKind;
 import keel.app.ui.TimeScale;
+import keel.app.upkeep.LifeStrip;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartSpan;
 import keel.app.upkeep.PartView;
@@ -25,10 +25,7 @@ import keel.core.standing.PartUse;
 record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeScale.Tick> dates) {
 
     /** One kind of part. */
-    record Row(String name, List<Bar> bars, RestOfLife rest) {}
-
-    /** One part: x and width; {@code end} is why it ended, null while it is on or where it went elsewhere. */
-    record Bar(String code, double x, double w, boolean current, String end, String title) {}
+    record Row(String name, List<LifeStrip.Bar> bars, RestOfLife rest) {}
 
     static LifeStrips of(MachineNow m, List<PartSpan> spans, List<Instant> failures, Instant now, ZoneId zone) {
         TimeScale scale = TimeScale.past(m.since(), now);
@@ -44,13 +41,7 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeSc
     }
 
     private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Instant now, TimeScale scale) {
-        List<Bar> bars = spans.stream().filter(s -> s.kind() == kind).map(s -> {
-            double x = scale.x(s.from());
-            double to = scale.x(s.to() == null ? now : s.to());
-            String end = s.endedHere() && s.endReason() != null ? s.endReason().toLowerCase(Locale.ROOT).replace('_', ' ') : null;
-            String until = s.to() == null ? "still on" : end == null ? "taken off" : "ended: " + end;
-            return new Bar(s.code(), x, Math.max(2, to - x), s.to() == null, end, s.code() + ", " + until);
-        }).toList();
+        List<LifeStrip.Bar> bars = spans.stream().filter(s -> s.kind() == kind).map(s -> LifeStrip.Bar.of(s.code(), s.from(), s.to(), s.endedAt(), s.endReason(), scale, now)).toList();
         return new Row(name, bars, rest(kind, m, now, scale));
     }
 

@@ -5,10 +5,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import keel.app.bench.Drying;
 import keel.app.guides.OpenGuide;
 import keel.app.runs.LookDue;
 import keel.app.upkeep.MachineNow;
+import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Concern;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
@@ -22,7 +24,7 @@ final class Tasks {
 
     private Tasks() {}
 
-    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Instant now) {
+    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Map<Long, ScreenVerdict> screens, Instant now) {
         List<Task> tasks = new ArrayList<>();
         begun.forEach(g -> tasks.add(new Task(g.machine(), g.machineName(), g.name() + ": go on", "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
                 null, null, "/guides/" + g.id())));
@@ -33,6 +35,8 @@ final class Tasks {
         inService.stream().filter(m -> m.run() != null && m.run().expectedEnd() != null && m.run().expectedEnd().isBefore(now.plus(SOON)))
                 .sorted(Comparator.comparing(m -> m.run().expectedEnd())).forEach(m -> tasks.add(ending(m, now)));
         drying.forEach(d -> tasks.add(dries(d, now)));
+        inService.stream().filter(m -> spent(screens.get(m.id())) && m.standing().concerns().stream().noneMatch(c -> c.task() == ServiceKind.SCREEN_CHANGE && c.level() == MachineState.DUE))
+                .forEach(m -> tasks.add(new Task(m.code(), m.name(), ServiceKind.SCREEN_CHANGE.task(), screens.get(m.id()).reasons().get(0), null, null, path(m, ServiceKind.SCREEN_CHANGE))));
         for (MachineState level : List.of(MachineState.DUE, MachineState.WATCH)) {
             for (MachineNow m : inService) {
                 m.standing().concerns().stream().filter(c -> c.level() == level && (level == MachineState.DUE || c.task() != null))
@@ -40,6 +44,10 @@ final class Tasks {
             }
         }
         return tasks;
+    }
+
+    private static boolean spent(ScreenVerdict v) {
+        return v != null && v.verdict() == ScreenVerdict.Verdict.CHANGE;
     }
 
     private static Task hold(MachineNow m, Hold hold) {

@@ -417,7 +417,7 @@ public class Guides {
         for (ServiceField ask : step.asks()) {
             Object value = read.get(ask.name());
             answers.put(ask.name(), value == null ? "" : value instanceof List<?> list
-                    ? list.stream().map(Object::toString).collect(Collectors.joining(", ")) : value.toString());
+                    ? list.stream().map(Object::toString).collect(Collectors.joining(ask.type() == ServiceField.Type.NUMBERS ? " " : ", ")) : value.toString());
         }
         return answers;
     }

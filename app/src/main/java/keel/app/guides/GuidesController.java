@@ -1,24 +1,30 @@
 package keel.app.guides;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.bench.ServiceView;
+import keel.app.failures.Failures;
 import keel.app.film.FilmTones;
 import keel.app.film.Seats;
 import keel.app.film.Vats;
+import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
 import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
+import keel.app.problems.Paging;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.screen.DryRuns;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
+import keel.app.upkeep.PartsReading;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.bolts.VatFrame;
@@ -40,6 +46,8 @@ class GuidesController {
 
     private static final Map<ServiceKind, String> OWN_PAGES = Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
 
+    private static final int CASES = 12;
+
     private final Guides guides;
     private final Fleet fleet;
     private final Parts parts;
@@ -49,8 +57,13 @@ class GuidesController {
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
+    private final PartsReading reading;
+    private final Failures failures;
+    private final DryRuns dryRuns;
+    private final Clock clock;
 
-    GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, FilmTones tones, Stock stock, FilmPacks packs, Standings standings) {
+    GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, FilmTones tones, Stock stock, FilmPacks packs, Standings standings,
+                     PartsReading reading, Failures failures, DryRuns dryRuns, Clock clock) {
         this.guides = guides;
         this.fleet = fleet;
         this.parts = parts;
@@ -60,6 +73,10 @@ class GuidesController {
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
+        this.reading = reading;
+        this.failures = failures;
+        this.dryRuns = dryRuns;
+        this.clock = clock;
     }
 
     /** Something used up, with the item of the stores it is most likely booked from. */
@@ -213,9 +230,27 @@ class GuidesController {
             return "guides/summary";
         }
         defaults(session, form);
+        choices(session, model);
         model.addAttribute("tool", ToolLink.of(session, session.vat() != null ? session.vat() : vatOn(session)));
         draw(session, model);
         return "guides/step";
+    }
+
+    /** What the questions of this step can be answered with. */
+    private void choices(SessionView session, Model model) {
+        boolean readings = false;
+        for (ServiceField ask : session.step().asks()) {
+            if (ask.type() == ServiceField.Type.SPARE) {
+                model.addAttribute("spares", reading.spares(fleet.machine(session.machine()).id(),
+                        session.procedure().writes().get(0).kind() == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
+            } else if (ask.type() == ServiceField.Type.CASE) {
+                model.addAttribute("cases", failures.list(session.machine(), true, Paging.of(0, CASES)));
+            }
+            readings |= ask.type() == ServiceField.Type.NUMBERS;
+        }
+        if (readings) {
+            model.addAttribute("expected", dryRuns.expected(session.machine(), clock.instant()));
+        }
     }
 
     private void defaults(SessionView session, Map<String, String> form) {

@@ -6,19 +6,29 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import javax.imageio.ImageIO;
+import keel.core.screen.GreyPhoto;
+import keel.core.screen.LayerSet;
 import keel.core.screen.TestPicture;
 
-/** Writes test pictures as PNG, eight bits of grey a pixel. */
+/** Writes pictures as PNG, eight bits of grey a pixel. */
 final class TestPictures {
 
     private TestPictures() {}
 
     static byte[] png(TestPicture picture) {
-        BufferedImage image = new BufferedImage(picture.pixelsX(), picture.pixelsY(), BufferedImage.TYPE_BYTE_GRAY);
+        return png(picture.pixelsX(), picture.pixelsY(), picture::grey);
+    }
+
+    static byte[] png(GreyPhoto photo) {
+        return png(photo.width(), photo.height(), (x, y) -> photo.grey()[y * photo.width() + x]);
+    }
+
+    static byte[] png(int pixelsX, int pixelsY, LayerSet.Picture picture) {
+        BufferedImage image = new BufferedImage(pixelsX, pixelsY, BufferedImage.TYPE_BYTE_GRAY);
         byte[] grey = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
-        for (int y = 0; y < picture.pixelsY(); y++) {
-            for (int x = 0; x < picture.pixelsX(); x++) {
-                grey[y * picture.pixelsX() + x] = (byte) picture.grey(x, y);
+        for (int y = 0; y < pixelsY; y++) {
+            for (int x = 0; x < pixelsX; x++) {
+                grey[y * pixelsX + x] = (byte) picture.grey(x, y);
             }
         }
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {

@@ -21,6 +21,7 @@ import keel.app.quirks.Quirks;
 import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
+import keel.app.screen.ScreenVerdicts;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.SinceFailure;
 import keel.app.upkeep.Standings;
@@ -32,6 +33,7 @@ import keel.core.gate.StartGate;
 import keel.core.profile.Setting;
 import keel.core.profile.VersionFared;
 import keel.core.resin.VatFill;
+import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 import org.springframework.stereotype.Service;
@@ -51,11 +53,12 @@ public class Gates {
     private final Profiles profiles;
     private final GateQuestions questions;
     private final Quirks quirks;
+    private final ScreenVerdicts verdicts;
     private final Logbook logbook;
     private final Clock clock;
 
     Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
-          GateQuestions questions, Quirks quirks, Logbook logbook, Clock clock) {
+          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Logbook logbook, Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
@@ -65,6 +68,7 @@ public class Gates {
         this.profiles = profiles;
         this.questions = questions;
         this.quirks = quirks;
+        this.verdicts = verdicts;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -155,6 +159,7 @@ public class Gates {
         List<GateItem> items = new ArrayList<>();
         StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
         m.standing().concerns().stream().filter(c -> c.about().equals("stop-gap")).forEach(c -> items.add(StartGate.stopGap(c.text())));
+        verdicts.of(m).filter(v -> v.verdict() != ScreenVerdict.Verdict.USABLE).ifPresent(v -> items.add(StartGate.screen(v)));
         quirks.of(m.code()).forEach(q -> items.add(StartGate.quirk(q.id(), q.text(), q.workaround())));
         items.addAll(questions.items(m.kind()));
         return items;

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
@@ -26,6 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Stock {
 
     private static final double MOST = 100_000;
+    private static final Set<String> SPARE_KINDS = Set.of("FILM", "TANK", "SCREEN", "LIGHT");
 
     private final StockItems items;
     private final StockMovements movements;
@@ -44,9 +46,10 @@ public class Stock {
     /**
      * An item with what is on hand.
      *
-     * @param lowAt quantity at which it is called low, null for never
+     * @param lowAt      quantity at which it is called low, null for never
+     * @param spareKind  FILM, TANK, SCREEN or LIGHT for a spare part, {@code spareModel} the name of the machine model that it fits; null for anything else
      */
-    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt) {
+    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt, String spareKind, String spareModel) {
 
         public boolean low() {
             return lowAt != null && quantity <= lowAt;
@@ -58,13 +61,13 @@ public class Stock {
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
         return jdbc.sql("""
-                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at) from stock_item i
-                left join stock_movement m on m.item_id = i.id where :retired or i.retired_at is null
-                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at order by i.name""").param("retired", retired)
+                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at), i.spare_kind, o.name from stock_item i
+                left join stock_movement m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id where :retired or i.retired_at is null
+                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at, i.spare_kind, o.name order by i.name""").param("retired", retired)
                 .query((row, n) -> {
                     OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
                     return new ItemView(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4), row.getObject(5, Double.class),
-                            row.getObject(6) != null, moved == null ? null : moved.toInstant());
+                            row.getObject(6) != null, moved == null ? null : moved.toInstant(), row.getString(8), row.getString(9));
                 }).list();
     }
 
@@ -116,6 +119,21 @@ public class Stock {
         StockItem item = item(code);
         item.lowAt = lowAt != null && lowAt >= 0 && lowAt <= MOST ? lowAt : null;
         item.retiredAt = retired ? clock.instant() : null;
+    }
+
+    /** Says that an item is a spare part of some kind for a model of machine; both blank: that it is none. */
+    public void spare(String code, String kind, String model) {
+        Actor.require(Role.KEEPER);
+        StockItem item = item(code);
+        boolean none = kind == null || kind.isBlank();
+        Findings findings = new Findings();
+        findings.when(!none && !SPARE_KINDS.contains(kind), "spareKind", "A spare part is a film, a tank, a screen or a light engine.");
+        Long modelId = none ? null : jdbc.sql("select id from machine_model where code = ?").param(model == null ? "" : model).query(Long.class).optional().orElse(null);
+        findings.when(!none && modelId == null, "spareModel", "Choose the machines that it fits.");
+        Refused.unless(findings);
+        item.spareKind = none ? null : kind;
+        item.spareModelId = modelId;
+        items.saveAndFlush(item);
     }
 
     /**

@@ -18,4 +18,6 @@ class StockItem {
     String unit;
     Double lowAt;
     Instant retiredAt;
+    String spareKind;
+    Long spareModelId;
 }

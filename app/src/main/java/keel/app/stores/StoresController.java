@@ -67,6 +67,7 @@ class StoresController {
     String item(@PathVariable String item, Model model) {
         model.addAttribute("item", stock.one(item));
         model.addAttribute("movements", stock.movements(item));
+        model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "stores/item";
     }
 
@@ -87,6 +88,12 @@ class StoresController {
         model.addAttribute("typed", typed);
         return PageErrors.tried(() -> stock.changeItem(item, number(typed, "lowAt"), "true".equals(typed.get("retired"))), "/stores/" + item, model, response,
                 () -> item(item, model));
+    }
+
+    @PostMapping("/stores/{item}/spare")
+    String spare(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> stock.spare(item, typed.get("spareKind"), typed.get("spareModel")), "/stores/" + item, model, response, () -> item(item, model));
     }
 
     @GetMapping("/machines/{code}/pour")

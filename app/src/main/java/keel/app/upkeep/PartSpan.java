@@ -10,10 +10,4 @@ import keel.app.fleet.ComponentKind;
  * @param endedAt   when the part came to its end, null if it has not
  * @param endReason why, null if it has not
  */
-public record PartSpan(ComponentKind kind, String code, Instant from, Instant to, Instant endedAt, String endReason) {
-
-    /** Whether it was taken off because it had come to its end. */
-    public boolean endedHere() {
-        return to != null && endedAt != null && !endedAt.isAfter(to.plusSeconds(1));
-    }
-}
+public record PartSpan(ComponentKind kind, String code, Instant from, Instant to, Instant endedAt, String endReason) {}

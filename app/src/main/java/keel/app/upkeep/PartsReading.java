@@ -79,6 +79,30 @@ public class PartsReading {
                 }).list();
     }
 
+    /** All screens, or light engines, that were on machines and when, by the machine's number. Oldest first. */
+    public Map<Long, List<PartSpan>> spans(ComponentKind kind) {
+        Map<Long, List<PartSpan>> spans = new HashMap<>();
+        jdbc.sql("""
+                select f.machine_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id
+                where f.machine_id is not null and c.kind = ? and not c.withdrawn order by f.fitted_at""").param(kind.name())
+                .query((row, i) -> spans.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
+                        .add(new PartSpan(kind, row.getString(2), Facts.instant(row, 3), Facts.instant(row, 4), Facts.instant(row, 5), row.getString(6)))).list();
+        return spans;
+    }
+
+    /** A part on the shelf, as a list offers it. */
+    public record Spare(String code, String words) {}
+
+    /** Screens or light engines on the shelf that fit the model of a machine, the oldest first. */
+    public List<Spare> spares(long machineId, ComponentKind kind) {
+        return jdbc.sql("""
+                select c.code, c.code || coalesce(', ' || p.name || coalesce(' ' || p.revision, ''), '') || coalesce(', serial ' || c.serial, '') || coalesce(', bought ' || c.bought_on, '')
+                from component c left join part_model p on p.id = c.part_model_id join machine m on m.id = :machine
+                where c.kind = :kind and not c.withdrawn and c.ended_at is null and not exists (select 1 from fitting f where f.component_id = c.id and f.removed_at is null)
+                  and (exists (select 1 from part_model_fits x where x.part_model_id = p.id and x.machine_model_id = m.model_id) or p.id is null and c.model_id = m.model_id)
+                order by c.bought_on, c.number""").param("machine", machineId).param("kind", kind.name()).query((row, i) -> new Spare(row.getString(1), row.getString(2))).list();
+    }
+
     private static PartView part(ResultSet row) throws SQLException {
         return new PartView(row.getLong("id"), ComponentKind.valueOf(row.getString("kind")), row.getString("code"), row.getString("model"),
                 row.getString("material"), row.getObject("thickness_mm", Double.class), row.getString("serial"),

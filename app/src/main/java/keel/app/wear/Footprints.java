@@ -82,6 +82,13 @@ public class Footprints {
                 .param("job", job == null ? "" : job.strip()).param("machine", machineId).query(String.class).optional().map(Footprints::read);
     }
 
+    /** What the last runs of a machine covered, as far as it was said in rectangles; the newest first. */
+    @Transactional(readOnly = true)
+    public List<Footprint.Parts> recent(long machineId, int most) {
+        return jdbc.sql("select p.content from run_footprint p join run r on r.id = p.run_id and not r.withdrawn where r.machine_id = ? order by r.started_at desc fetch first ? rows only")
+                .params(machineId, most).query(String.class).list().stream().map(Footprints::read).filter(Footprint.Parts.class::isInstance).map(Footprint.Parts.class::cast).toList();
+    }
+
     private void onThePlate(long runId, Footprint footprint) {
         if (footprint instanceof Footprint.Parts parts) {
             double[] plate = jdbc.sql("select o.plate_width_mm, o.plate_depth_mm from run r join machine m on m.id = r.machine_id join machine_model o on o.id = m.model_id where r.id = ?")

@@ -98,11 +98,11 @@ class BenchPagesTest extends PageTest {
         for (ServiceField field : service.fields()) {
             fields.addAll(List.of(field.name(), switch (field.type()) {
                 case CHOICE -> field.options().get(field.options().size() - 1).code();
-                case NUMBER -> String.valueOf(Math.max(field.low(), 0.1));
+                case NUMBER, NUMBERS -> String.valueOf(Math.max(field.low(), 0.1));
                 case YES_NO -> "true";
                 case TEXT -> "1.4.2";
                 case ROOM -> shop.now(m).room();
-                case LIST, VAT, ITEM, PACK -> "";
+                case LIST, VAT, ITEM, PACK, SPARE, CASE -> "";
             }));
         }
         return fields.toArray(String[]::new);

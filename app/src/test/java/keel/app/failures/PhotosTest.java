@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
+import keel.app.pictures.PictureFiles;
 import keel.app.problems.PhotoLimits;
 import keel.app.problems.Refused;
 import org.junit.jupiter.api.BeforeEach;
@@ -26,7 +27,7 @@ class PhotosTest {
 
     @BeforeEach
     void open() {
-        store = new PhotoStore(home);
+        store = new PhotoStore(new PictureFiles(home));
     }
 
     @Test
@@ -35,8 +36,8 @@ class PhotosTest {
         PhotoStore.Kept kept = store.keep(photo);
         assertThat(kept.mediaType()).isEqualTo("image/jpeg");
         assertThat(kept.width()).isEqualTo(1600);
-        assertThat(store.read(store.file(kept.hash()))).isEqualTo(photo);
-        BufferedImage small = ImageIO.read(new ByteArrayInputStream(store.read(store.thumbnail(kept.hash()))));
+        assertThat(store.read(kept.hash(), false)).isEqualTo(photo);
+        BufferedImage small = ImageIO.read(new ByteArrayInputStream(store.read(kept.hash(), true)));
         assertThat(small.getWidth()).isEqualTo(420);
         assertThat(small.getHeight()).isEqualTo(236);
         assertThat(store.keep(photo)).as("the same again costs nothing").isEqualTo(kept);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import keel.app.bench.Drying;
 import keel.app.guides.Guides;
 import keel.app.runs.LookIns;
@@ -31,7 +32,7 @@ class TasksTest extends PageTest {
         return Tasks.of(Arrays.stream(machines).map(shop::now).toList(),
                 guides.open().stream().filter(g -> List.of(machines).contains(g.machine())).toList(),
                 lookIns.due(Instant.now()).stream().filter(l -> List.of(machines).contains(l.machine())).toList(),
-                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Instant.now());
+                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Map.of(), Instant.now());
     }
 
     @Test

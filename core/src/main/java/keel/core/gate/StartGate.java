@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 import keel.core.gate.GateItem.Part;
 import keel.core.resin.VatFill;
+import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Defaults;
 import keel.core.standing.Hold;
 import keel.core.standing.PartUse;
@@ -40,6 +41,13 @@ public final class StartGate {
     public static Optional<GateItem> knownGoodFirst(int wentWrongInARow) {
         return wentWrongInARow < SEVERAL ? Optional.empty() : Optional.of(new GateItem("known-good-first", Part.JOB, WARN, wentWrongInARow
                 + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
+    }
+
+    /** A screen that is not as good as new. */
+    public static GateItem screen(ScreenVerdict v) {
+        return new GateItem("screen-spots", Part.SCREEN, WARN, v.verdict() == ScreenVerdict.Verdict.CHANGE ? "The screen should be changed: " + String.join(" ", v.reasons())
+                : String.format(Locale.ROOT, "The screen has spots: put the job where none lies under it. %s", v.freePlaces() == null ? "" : "A usual job lies clear in "
+                + Math.round(100 * v.freePlaces()) + " % of its places.").strip());
     }
 
     /** A hole in the film that is only cured shut. */

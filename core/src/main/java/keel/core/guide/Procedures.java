@@ -24,7 +24,8 @@ import keel.core.standing.ServiceKind;
 public final class Procedures {
 
     private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
-            "lubrication", "levelling", "commissioning", "film-cleaning", "stop-gap", "resin-change");
+            "lubrication", "levelling", "commissioning", "film-cleaning", "stop-gap", "resin-change",
+            "screen-change", "light-change", "dry-run");
 
     private final List<Procedure> all;
 
@@ -101,7 +102,11 @@ public final class Procedures {
         if (n.has("answers")) {
             n.get("answers").properties().forEach(e -> answers.put(e.getKey(), strings(e.getValue())));
         }
-        return new When(kinds, joints, n.has("wholeAreaLight") ? n.get("wholeAreaLight").asBoolean() : null, answers);
+        return new When(kinds, joints, yesOrNo(n, "wholeAreaLight"), yesOrNo(n, "resinSensing"), answers);
+    }
+
+    private static Boolean yesOrNo(JsonNode n, String name) {
+        return n.has(name) ? Boolean.valueOf(n.get(name).asBoolean()) : null;
     }
 
     private static Map<String, String> texts(JsonNode n) {

@@ -26,7 +26,7 @@ public record Step(String code, String title, List<String> text, String drawing,
     public enum Turns { NONE, CLAMP, FRAME }
 
     /** A page beside the guide that judges or measures something. */
-    public enum Tool { NONE, STANCE, LEVELLING, LEVEL, FIRST_LAYER, PROFILES, LUBRICATION, TONE, LOOK }
+    public enum Tool { NONE, STANCE, LEVELLING, LEVEL, FIRST_LAYER, PROFILES, LUBRICATION, TONE, LOOK, SCREEN, LAYERS }
 
     /**
      * Where to go on if a step does not work out.

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import keel.core.Findings;
+import keel.core.profile.ProfileSettings;
+import keel.core.profile.Setting;
 
 /**
  * What stopwatch and ruler tell of a run without vat and plate, held against the profile. A difference is significant beyond twice its uncertainty (JCGM 100:2008, coverage factor 2).
@@ -18,12 +20,34 @@ public final class DryRun {
 
     /** What is measured; its unit stands in its name. */
     public enum Kind {
-        LIFT_MM("Lift"), LIFT_S("Time to lift"), RETRACT_S("Time to come back"), WAIT_BEFORE_S("Wait before the light"), WAIT_AFTER_S("Wait after it"), EXPOSURE_S("Exposure");
+        LIFT_MM("Lift", "liftMm"), LIFT_S("Time to lift", "liftS"), RETRACT_S("Time to come back", "retractS"), WAIT_BEFORE_S("Wait before the light", "waitBeforeS"),
+        WAIT_AFTER_S("Wait after it", "waitAfterS"), EXPOSURE_S("Exposure", "exposureS");
 
         private final String words;
+        private final String field;
 
-        Kind(String words) {
+        Kind(String words, String field) {
             this.words = words;
+            this.field = field;
+        }
+
+        /** Name of the field of a dry run that it stands in. */
+        public String field() {
+            return field;
+        }
+
+        public String unit() {
+            return this == LIFT_MM ? "mm" : "s";
+        }
+
+        /** Standard uncertainty of one reading by hand. */
+        public double atBest() {
+            return this == LIFT_MM ? Repeated.RULER_MM : Repeated.STOPWATCH_S;
+        }
+
+        /** Whether it says something with the lift near zero. */
+        public boolean withoutLift() {
+            return this != LIFT_MM && this != LIFT_S && this != RETRACT_S;
         }
 
         public String words() {
@@ -33,6 +57,12 @@ public final class DryRun {
 
     /** Settings of the profile; null where it does not say. */
     public record Profile(Double liftMm, Double liftMmPerMin, Double retractMmPerMin, Double waitBeforeS, Double waitAfterS, Double exposureS) {
+
+        /** As a profile's settings say; with a vat that tilts or slides its release is no lift, and cannot be timed so. */
+        public static Profile of(ProfileSettings s) {
+            return new Profile(s.value(Setting.LIFT_MM), s.value(Setting.LIFT_MM_PER_MIN), s.value(Setting.RETRACT_MM_PER_MIN), s.value(Setting.WAIT_BEFORE_S), s.value(Setting.WAIT_AFTER_S),
+                    s.value(Setting.EXPOSURE_S));
+        }
 
         /** What should be measured; null where the profile does not tell. */
         public Double expected(Kind kind) {

@@ -27,6 +27,15 @@ final class GridNumbers {
         return number(x / cellPx, inX, inY) || number(y / cellPx, inX, inY - DIGIT_H - 2 * GAP);
     }
 
+    /** Whether a pixel of a square lies on a number that fills most of it. */
+    static boolean large(int value, int x, int y, int square) {
+        String digits = Integer.toString(value);
+        int scale = Math.max(1, square / (4 + digits.length() * (DIGIT_W + GAP)));
+        int inX = (x - (square - scale * (digits.length() * (DIGIT_W + GAP) - GAP)) / 2) / scale;
+        int inY = (y - (square - scale * DIGIT_H) / 2) / scale;
+        return x >= (square - scale * (digits.length() * (DIGIT_W + GAP) - GAP)) / 2 && number(value, inX, inY) && y >= (square - scale * DIGIT_H) / 2;
+    }
+
     private static boolean number(int value, int x, int y) {
         if (y < 0 || y >= DIGIT_H) {
             return false;

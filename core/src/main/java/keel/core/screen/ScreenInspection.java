@@ -11,15 +11,17 @@ import java.util.List;
  *
  * @param found          whether the corner marks were found; if not, {@code message} says why and the rest is empty
  * @param printableShare of the screen's area that lies clear of all spots by two millimetres; null where nothing was found
+ * @param onPhoto        where each of the spots lies on the photograph, in their order
+ * @param corners        where the screen's front left, front right, back right and back left lie on it; empty where nothing was found
  */
-public record ScreenInspection(boolean found, String message, List<Spot> spots, Double printableShare) {
+public record ScreenInspection(boolean found, String message, List<Spot> spots, Double printableShare, List<OnPhoto> onPhoto, List<OnPhoto> corners) {
 
     private static final double LEAST_DARK = 0.15;
     private static final double LEAST_LIT = 0.12;
     private static final double NOISES = 6;
     private static final double LEAST_AREA_MM2 = 0.2;
     private static final double SURE_SIZE_MM = 0.8;
-    private static final double MARGIN_MM = 2;
+    static final double MARGIN_MM = 2;
     private static final double MOST_OFF = 0.5;
     private static final int MOST_SPOTS = 500;
 
@@ -34,6 +36,13 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
      */
     public record Spot(Kind kind, double xMm, double yMm, double sizeMm, double confidence) {}
 
+    /** A round on the photograph, in its pixels from the top left; a corner has no radius. */
+    public record OnPhoto(double x, double y, double r) {}
+
+    private static ScreenInspection none(String why) {
+        return new ScreenInspection(false, why, List.of(), null, List.of(), List.of());
+    }
+
     /**
      * @param widthMm  of the lit area, left to right
      * @param heightMm front to back
@@ -45,7 +54,7 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         }
         PictureToPhoto.Found map = PictureToPhoto.find(photo, picture);
         if (map.map() == null) {
-            return new ScreenInspection(false, map.message(), List.of(), null);
+            return none(map.message());
         }
         Straightened s = Straightened.of(photo, map.map(), picture, widthMm, heightMm);
         Deviations off = Deviations.of(s);
@@ -54,10 +63,31 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         spots.addAll(spots(s, off, Kind.LIT));
         double share = off.shareBeyond(LEAST_DARK);
         if (!off.asShown() || share > MOST_OFF || spots.size() > MOST_SPOTS) {
-            return new ScreenInspection(false, "It does not look like this picture at all: was another one shown, or is there glare on the paper?", List.of(), null);
+            return none("It does not look like this picture at all: was another one shown, or is there glare on the paper?");
         }
         spots.sort(Comparator.comparing(Spot::sizeMm).reversed());
-        return new ScreenInspection(true, says(spots), spots, printable(spots, widthMm, heightMm));
+        OntoPhoto onto = new OntoPhoto(map.map(), picture, widthMm, heightMm);
+        List<OnPhoto> corners = List.of(onto.at(0, 0, 0), onto.at(widthMm, 0, 0), onto.at(widthMm, heightMm, 0), onto.at(0, heightMm, 0));
+        return new ScreenInspection(true, says(spots), spots, printable(spots, widthMm, heightMm), spots.stream().map(p -> onto.at(p.xMm(), p.yMm(), p.sizeMm() / 2)).toList(), corners);
+    }
+
+    /** From millimetres on the screen to pixels of the photograph. */
+    private record OntoPhoto(PictureToPhoto map, TestPicture picture, double widthMm, double heightMm) {
+
+        OnPhoto at(double xMm, double yMm, double rMm) {
+            double x = x(xMm, yMm);
+            double y = y(xMm, yMm);
+            double r = rMm == 0 ? 0 : (Math.hypot(x(xMm + rMm, yMm) - x, y(xMm + rMm, yMm) - y) + Math.hypot(x(xMm, yMm + rMm) - x, y(xMm, yMm + rMm) - y)) / 2;
+            return new OnPhoto(x, y, r);
+        }
+
+        private double x(double xMm, double yMm) {
+            return map.x(xMm / widthMm * picture.pixelsX(), (1 - yMm / heightMm) * picture.pixelsY());
+        }
+
+        private double y(double xMm, double yMm) {
+            return map.y(xMm / widthMm * picture.pixelsX(), (1 - yMm / heightMm) * picture.pixelsY());
+        }
     }
 
     private static String says(List<Spot> spots) {
@@ -137,7 +167,8 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         return new Spot(kind, x / area, y / area, size, Math.max(0, Math.min(1, confidence)));
     }
 
-    private static double printable(List<Spot> spots, double widthMm, double heightMm) {
+    /** Share of the area that lies clear of the spots by {@link #MARGIN_MM}. */
+    static double printable(List<Spot> spots, double widthMm, double heightMm) {
         int across = (int) Math.ceil(widthMm);
         int deep = (int) Math.ceil(heightMm);
         int clear = 0;

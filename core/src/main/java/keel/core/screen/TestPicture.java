@@ -55,6 +55,11 @@ public final class TestPicture {
         return drawn;
     }
 
+    /** Whether a pixel belongs to a corner mark or the white around it. */
+    boolean covers(int x, int y) {
+        return marks.covers(x, y);
+    }
+
     /** Grey of a pixel of the picture. */
     public int grey(int x, int y) {
         return marks.covers(x, y) ? markGrey(x, y) : shown(x, y);

@@ -9,6 +9,8 @@ import keel.core.Findings;
 /** Reads entries by the description of their fields; the same for pages, guides and the open interface. */
 public final class FieldReading {
 
+    private static final int MOST_READINGS = 50;
+
     private final Map<String, Object> given;
     private final Findings findings;
     private final Map<String, Object> read = new LinkedHashMap<>();
@@ -49,7 +51,8 @@ public final class FieldReading {
             case NUMBER -> number(field, value);
             case YES_NO -> yesNo(field, value);
             case LIST -> list(field, value);
-            case TEXT, VAT, ROOM, ITEM, PACK -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
+            case NUMBERS -> numbers(field, value);
+            case TEXT, VAT, ROOM, ITEM, PACK, SPARE, CASE -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
         };
     }
 
@@ -68,6 +71,16 @@ public final class FieldReading {
             return null;
         }
         return findings.range(number, field.low(), field.high(), field.name(), field.label(), field.unit()) ? number : null;
+    }
+
+    /** A number, a list of them, or text with spaces or semicolons between; a comma is a decimal one. */
+    private Object numbers(ServiceField field, Object value) {
+        List<?> given = value instanceof List<?> list ? list : value instanceof Number n ? List.of(n) : List.of(value.toString().strip().split("[\\s;]+"));
+        if (findings.when(given.size() > MOST_READINGS, field.name(), field.label() + ": " + MOST_READINGS + " readings at most.")) {
+            return null;
+        }
+        List<Object> read = given.stream().map(v -> number(field, v == null ? "" : v)).toList();
+        return read.contains(null) ? null : read;
     }
 
     private Object yesNo(ServiceField field, Object value) {

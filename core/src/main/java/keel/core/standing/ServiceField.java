@@ -18,8 +18,8 @@ import java.util.List;
 public record ServiceField(String name, String label, Type type, boolean required, List<Option> options,
                            double low, double high, String unit) {
 
-    /** What kind of value a field takes. VAT, ROOM, ITEM and PACK are codes of something recorded; LIST is free JSON. */
-    public enum Type { CHOICE, NUMBER, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, LIST }
+    /** What kind of value a field takes. VAT, ROOM, ITEM, PACK, SPARE and CASE name something recorded; LIST is free JSON, NUMBERS are one or several readings of the same. */
+    public enum Type { CHOICE, NUMBER, NUMBERS, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, SPARE, CASE, LIST }
 
     /** One choice with its words. */
     public record Option(String code, String words) {}
@@ -39,6 +39,11 @@ public record ServiceField(String name, String label, Type type, boolean require
     /** A number that may be left out. */
     static ServiceField optional(String name, String label, double low, double high, String unit) {
         return new ServiceField(name, label, Type.NUMBER, false, List.of(), low, high, unit);
+    }
+
+    /** Readings that may be left out. */
+    static ServiceField readings(String name, String label, double low, double high, String unit) {
+        return new ServiceField(name, label, Type.NUMBERS, false, List.of(), low, high, unit);
     }
 
     static ServiceField simple(Type type, String name, String label, boolean required) {

@@ -3,6 +3,7 @@ package keel.core.standing;
 import static keel.core.standing.ServiceField.choice;
 import static keel.core.standing.ServiceField.number;
 import static keel.core.standing.ServiceField.optional;
+import static keel.core.standing.ServiceField.readings;
 import static keel.core.standing.ServiceField.simple;
 
 import java.util.EnumSet;
@@ -24,7 +25,10 @@ public enum ServiceKind {
     SCREEN_CHANGE("Screen changed", "Change the screen", Caution.MAINS, true,
             choice("endReason", "Why the old one ended", true, "DARK_PIXELS", "Dark pixels", "LIT_PIXELS", "Lit pixels",
                     "PATCH", "Patch", "CRUSHED", "Crushed", "RESIN", "Resin on it", "PLANNED", "Planned", "OTHER", "Other"),
-            simple(Type.TEXT, "serial", "Serial of the new one", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+            Choices.spare(), simple(Type.TEXT, "serial", "Serial of the new one", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
+    LIGHT_CHANGE("Light engine changed", "Change the light engine", Caution.MAINS, true,
+            choice("endReason", "Why the old one ended", true, "DEAD", "No light", "DIM", "Too dim", "UNEVEN", "Uneven", "PLANNED", "Planned", "OTHER", "Other"),
+            Choices.spare(), simple(Type.TEXT, "serial", "Serial of the new one", false), simple(Type.ITEM, "fromStores", "Taken from stores", false)),
     LEVELLING("Levelled", "Level the plate", Caution.NONE, true,
             choice("school", "How", true, "PAPER", "On paper", "ON_FILM", "On the film", "SELF", "By itself"),
             simple(Type.LIST, "readings", "Readings", false), optional("gaugeSdMm", "Spread of the gauge", 0, 1, "mm")),
@@ -50,6 +54,18 @@ public enum ServiceKind {
             Choices.spareVat()),
     SCREEN_INSPECTED("Screen inspected", "Inspect the screen", Caution.UV, false,
             simple(Type.YES_NO, "clean", "Clean and whole", true), simple(Type.LIST, "spots", "Spots", false)),
+    WINDOW_INSPECTED("Optical window inspected", "Look at the optical window", Caution.UV, true,
+            simple(Type.YES_NO, "clean", "Spotless", true), simple(Type.YES_NO, "wiped", "It was wiped", false)),
+    DRY_RUN("Dry run", "Run it dry", Caution.UV, true,
+            simple(Type.TEXT, "file", "File", false),
+            choice("medium", "On which stick", false, "SAME", "The very one that failed", "OTHER", "Another one"),
+            choice("scope", "With how much lift", false, "AS_PRINTED", "As printed", "SCREEN_ONLY", "Near zero: the screen alone"),
+            choice("seen", "What the paper showed", true, "AS_FILE", "Each layer as in the file", "TORN", "A frame torn, shifted or repeated", "WRONG_LAYER", "A layer that is not the part",
+                    "NOTHING", "Nothing at all"),
+            optional("layer", "From layer", 0, 100_000, ""),
+            readings("liftMm", "Lift", 0, 200, "mm"), readings("liftS", "Time to lift", 0.05, 600, "s"), readings("retractS", "Time to come back", 0.05, 600, "s"),
+            readings("waitBeforeS", "Wait before the light", 0, 600, "s"), readings("exposureS", "Light on", 0.05, 600, "s"), readings("waitAfterS", "Wait after it", 0, 600, "s"),
+            simple(Type.CASE, "failure", "For the failure", false)),
     LUBRICATION("Lubricated", "Lubricate Z", Caution.PINCH, false,
             choice("part", "What", true, "SCREW", "Screw, grease", "RAIL", "Rail, oil")),
     STANCE_CHECKED("Stance checked", "Check the stance", Caution.NONE, false,
@@ -115,8 +131,9 @@ public enum ServiceKind {
         Set<ServiceKind> kinds = EnumSet.allOf(ServiceKind.class);
         if (traits.kind() == MachineKind.LASER_TANK) {
             kinds.removeAll(EnumSet.of(FILM_CHANGE, FILM_CLEANED, HOLE_CURED));
+            kinds.remove(DRY_RUN);
         } else {
-            kinds.remove(TANK_CHANGE);
+            kinds.removeAll(EnumSet.of(TANK_CHANGE, WINDOW_INSPECTED));
         }
         if (!traits.kind().hasScreen()) {
             kinds.remove(SCREEN_CHANGE);
@@ -126,6 +143,10 @@ public enum ServiceKind {
     }
 
     private static final class Choices {
+        static ServiceField spare() {
+            return simple(Type.SPARE, "spare", "Spare from the shelf", false);
+        }
+
         static ServiceField spareVat() {
             return simple(Type.VAT, "vat", "In a spare vat", false);
         }

@@ -75,6 +75,11 @@ public final class BenchTools {
         return to(0.01, dark ? 0.02 : light * through * (1 + chance.normal(0, UV_SD_SHARE)));
     }
 
+    /** The same meter on the bare screen as it read when the light had done so many UV hours, mW/cm². */
+    public static double uvThen(Machine machine, double xMm, double yMm, double lightHours, Chance chance) {
+        return to(0.01, UV_NEW_MW_PER_CM2 * machine.light().powerAt(xMm, yMm, lightHours) * (1 + chance.normal(0, UV_SD_SHARE)));
+    }
+
     private static double to(double step, double value) {
         return BigDecimal.valueOf(FastMath.rint(value / step)).multiply(BigDecimal.valueOf(step)).doubleValue();
     }

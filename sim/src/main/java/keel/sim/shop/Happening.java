@@ -1,13 +1,16 @@
 package keel.sim.shop;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
+import keel.core.light.UvMap;
 import keel.core.placement.PlacedPart;
 import keel.core.profile.Setting;
+import keel.core.screen.ScreenInspection;
 
 /** Something that happened in the shop, in the terms in which somebody would enter it. Keys tie happenings together. */
 public sealed interface Happening {
@@ -74,21 +77,30 @@ public sealed interface Happening {
     record FilmLooked(Instant at, String who, String machine, Clouding clouding, Double uvBare, Double uvThrough, List<FilmMark> marks, String leak) implements Happening {}
 
     /** It was tapped, at the centre and at a quarter; {@code right} if its tone became the reference. */
-    record FilmTapped(Instant at, String who, String machine, Sound centre, Sound quarter, double temperatureC, boolean right) implements Happening {}
+    record FilmTapped(Instant at, String who, String machine, Bytes centre, Bytes quarter, double temperatureC, boolean right) implements Happening {}
 
-    /** A recording, WAV; two of the same bytes are equal. */
-    record Sound(byte[] wav) {
+    /** A file, a recording or a picture; two of the same bytes are equal. */
+    record Bytes(byte[] bytes) {
 
         @Override
         public boolean equals(Object other) {
-            return other instanceof Sound s && Arrays.equals(wav, s.wav);
+            return other instanceof Bytes b && Arrays.equals(bytes, b.bytes);
         }
 
         @Override
         public int hashCode() {
-            return Arrays.hashCode(wav);
+            return Arrays.hashCode(bytes);
         }
     }
+
+    /** A spare screen came in; {@code model} is the code of its model. */
+    record ScreenBought(Instant at, String who, String model, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, double price) implements Happening {}
+
+    /** The lit screen of a machine was photographed, all white, and what is seen was written down; further spots were typed. */
+    record ScreenPhotographed(Instant at, String who, String machine, Bytes png, List<ScreenInspection.Spot> typed) implements Happening {}
+
+    /** The UV over the plate of a machine was read. */
+    record UvMapped(Instant at, String who, String machine, List<UvMap.Reading> readings) implements Happening {}
 
     /** Somebody tried something on a film. */
     record FilmTried(Instant at, String who, String machine, String what) implements Happening {}

@@ -113,8 +113,8 @@ final class FilmStory {
         double bare = 3.1 * eyes.between(0.97, 1.03);
         all.add(new Happening.FilmLooked(at, "keeper", code, Clouding.of(now), rounded(bare), rounded(bare * now), marks(machine, film, 1, eyes), code.equals("avocet") ? "DRY" : null));
         Saltmarsh.filmWindow(code).ifPresent(w -> all.add(new Happening.FilmTapped(at.plusSeconds(420), "keeper", code,
-                new Happening.Sound(Microphone.taps(film, w[0], w[1], Saltmarsh.FILM_MM, false, eyes)),
-                new Happening.Sound(Microphone.taps(film, w[0], w[1], Saltmarsh.FILM_MM, true, eyes)),
+                new Happening.Bytes(Microphone.taps(film, w[0], w[1], Saltmarsh.FILM_MM, false, eyes)),
+                new Happening.Bytes(Microphone.taps(film, w[0], w[1], Saltmarsh.FILM_MM, true, eyes)),
                 BenchTools.thermometer(history.rooms().at(machine.site().room(), at), eyes), REFERENCES.containsKey(code))));
         return all;
     }

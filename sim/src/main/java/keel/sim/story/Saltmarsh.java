@@ -16,8 +16,9 @@ public final class Saltmarsh {
 
     private Saltmarsh() {}
 
+    /** {@code resinSensing}: it looks for resin and plate before it prints. */
     public record ModelSpec(String name, String kind, double widthMm, double depthMm, double heightMm, Integer pixelsX, Integer pixelsY,
-                            String release, boolean selfLevelling, boolean selfFilling, boolean wholeAreaLight, String joint, Double fillLineMl, FrameSpec frame,
+                            String release, boolean selfLevelling, boolean resinSensing, boolean selfFilling, boolean wholeAreaLight, String joint, Double fillLineMl, FrameSpec frame,
                             VatSpec vat) {}
 
     /** Inside of a vat, mm; null where nobody measured it. */
@@ -36,6 +37,12 @@ public final class Saltmarsh {
     public record MachineSpec(String code, String name, String model, String room, String school, double filmHours, double screenUvHours,
                               double lightHours, double counterHours, String resin, double runsADay, boolean sieves) {}
 
+    /** A model of screen or light engine; {@code source} of a light engine, null for a screen; {@code fits} is a model of machine. */
+    public record PanelSpec(String kind, String name, String revision, String source, String fits, double price) {}
+
+    /** Where a part that was there from the beginning comes from; days count back from the start of the records. */
+    public record OriginSpec(String part, String model, String serial, String batch, int boughtDaysBefore) {}
+
     public record ResinSpec(String name, double density, String family) {}
 
     /** How a film sits in its frame, mm, and what a whole vat costs; null where nobody measured it. */
@@ -53,13 +60,13 @@ public final class Saltmarsh {
     public static final List<String> ROOMS = List.of("Long Room", "Annexe");
 
     public static final List<ModelSpec> MODELS = List.of(
-            new ModelSpec("Tern 144", "MASK", 144, 81, 175, 5760, 3240, "PEEL", false, false, true, "BALL", 280.0,
+            new ModelSpec("Tern 144", "MASK", 144, 81, 175, 5760, 3240, "PEEL", false, false, false, true, "BALL", 280.0,
                     new FrameSpec(168.0, 104.0, 9, 5, 4, 2), new VatSpec(176.0, 112.0, 34.0)),
-            new ModelSpec("Tern 208 tilting", "MASK", 208, 117, 240, 7680, 4320, "TILT", true, false, true, "BOLTS_4", 620.0,
+            new ModelSpec("Tern 208 tilting", "MASK", 208, 117, 240, 7680, 4320, "TILT", true, true, false, true, "BOLTS_4", 620.0,
                     new FrameSpec(234.0, 142.0, 11, 7, 5, 3), new VatSpec(246.0, 152.0, 38.0)),
-            new ModelSpec("Lantern 176", "PROJECTOR", 176, 99, 200, 3840, 2160, "PEEL", false, false, true, "BOLTS_4", 450.0,
+            new ModelSpec("Lantern 176", "PROJECTOR", 176, 99, 200, 3840, 2160, "PEEL", false, false, false, true, "BOLTS_4", 450.0,
                     new FrameSpec(200.0, 122.0, 8, 6, 4, 3), new VatSpec(210.0, 130.0, 38.0)),
-            new ModelSpec("Needle 115", "LASER_TANK", 115, 115, 165, null, null, "SLIDE", false, true, false, "BOLTS_4", null,
+            new ModelSpec("Needle 115", "LASER_TANK", 115, 115, 165, null, null, "SLIDE", false, true, true, false, "BOLTS_4", null,
                     new FrameSpec(null, null, null, null, null, null), new VatSpec(null, null, null)));
 
     public static final List<MachineSpec> MACHINES = List.of(
@@ -77,11 +84,20 @@ public final class Saltmarsh {
     public static final List<ItemSpec> ITEMS = List.of(
             new ItemSpec("Film sheet 144", "sheets", 3, 9), new ItemSpec("Film sheet 208", "sheets", 2, 5),
             new ItemSpec("Film sheet 176", "sheets", 1, 2), new ItemSpec("Laser tank 115", "pieces", 1, 2),
-            new ItemSpec("Screen 144", "pieces", 1, 2), new ItemSpec("Screen 208", "pieces", 1, 1),
             new ItemSpec("Reed grey resin", "bottles", 4, 12), new ItemSpec("Mussel blue resin", "bottles", 3, 9),
             new ItemSpec("Cast amber resin", "bottles", 3, 8), new ItemSpec("Nitrile gloves", "pairs", 100, 420),
             new ItemSpec("Isopropyl alcohol", "litres", 10, 34), new ItemSpec("Paper filters", "pieces", 30, 160),
             new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5));
+
+    public static final List<PanelSpec> PANELS = List.of(new PanelSpec("SCREEN", "Slate 144", "B", null, "tern-144", 78), new PanelSpec("SCREEN", "Slate 208", "C", null, "tern-208-tilting", 134),
+            new PanelSpec("LIGHT", "Candle 144", null, "LED", "tern-144", 64), new PanelSpec("LIGHT", "Candle 208", null, "LED", "tern-208-tilting", 88),
+            new PanelSpec("LIGHT", "Dipper 176", "2", "LED", "lantern-176", 260), new PanelSpec("LIGHT", "Quill 115", null, "LASER", "needle-115", 310));
+
+    public static final List<OriginSpec> ORIGINS = List.of(new OriginSpec("S1", "slate-144-b", "T4-20817", "0822", 70), new OriginSpec("S2", "slate-144-b", "T4-20640", "0719", 330),
+            new OriginSpec("S3", "slate-144-b", "T4-20655", "0719", 420), new OriginSpec("S4", "slate-208-c", "T8-3312", "11", 60), new OriginSpec("S5", "slate-208-c", "T8-3290", "10", 190),
+            new OriginSpec("L1", "candle-144", null, null, 700), new OriginSpec("L2", "candle-144", null, null, 900), new OriginSpec("L3", "candle-144", null, null, 980),
+            new OriginSpec("L4", "candle-208", null, null, 400), new OriginSpec("L5", "candle-208", null, null, 610), new OriginSpec("L6", "dipper-176-2", "D-0091", null, 1100),
+            new OriginSpec("L7", "quill-115", "Q-5512", null, 560));
 
     /** How the film sits in vats for a model. */
     public static SeatSpec seat(String model) {

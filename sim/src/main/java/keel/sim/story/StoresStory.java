@@ -16,7 +16,7 @@ final class StoresStory {
     private static final double BOTTLE_ML = 1000;
     private static final Duration WEEK = Duration.ofDays(7);
     private static final Map<String, Integer> PACKS = Map.ofEntries(Map.entry("film-sheet-144", 5), Map.entry("film-sheet-208", 3), Map.entry("film-sheet-176", 2),
-            Map.entry("laser-tank-115", 2), Map.entry("screen-144", 1), Map.entry("screen-208", 1), Map.entry("reed-grey-resin", 10),
+            Map.entry("laser-tank-115", 2), Map.entry("reed-grey-resin", 10),
             Map.entry("mussel-blue-resin", 6), Map.entry("cast-amber-resin", 6), Map.entry("nitrile-gloves", 200), Map.entry("isopropyl-alcohol", 25),
             Map.entry("paper-filters", 100), Map.entry("z-grease", 2), Map.entry("storage-sticks", 5));
 
@@ -43,7 +43,7 @@ final class StoresStory {
                 week(week);
                 week = week.plus(WEEK);
             }
-            if (h instanceof Happening.ServiceDone s && s.values().get("fromStores") instanceof String item) {
+            if (h instanceof Happening.ServiceDone s && s.values().get("fromStores") instanceof String item && stock.containsKey(item)) {
                 take(item, 1, s.at());
             } else if (h instanceof Happening.ServiceDone s && s.kind().equals("LUBRICATION") && "SCREW".equals(s.values().get("part")) && chance.happens(0.07)) {
                 use("z-grease", 1, s.at().plusSeconds(60), "tube empty");

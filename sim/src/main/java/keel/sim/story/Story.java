@@ -63,8 +63,10 @@ public final class Story {
         SaltmarshPlots plots = new SaltmarshPlots(days, daysForHours(start, days));
         Shop.History history = shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
         FilmStory films = new FilmStory(history, days, chance.stream("films"));
-        List<Happening> all = new ArrayList<>(films.withPacks());
+        ScreenStory screens = new ScreenStory(history, days, chance.stream("screens"));
+        List<Happening> all = new ArrayList<>(screens.withSpares(films.withPacks()));
         all.addAll(films.happenings());
+        all.addAll(screens.happenings());
         all.addAll(new StoresStory(chance.stream("stores")).happenings(history.happenings(), start, end));
         all.addAll(SettingsStory.happenings(start, days));
         all.addAll(QuirksStory.happenings(history.machines(), days));

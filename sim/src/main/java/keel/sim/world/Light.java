@@ -52,6 +52,11 @@ public final class Light {
         return power(x / over.length, y / over.length);
     }
 
+    /** The same as it was by so many of its UV hours. */
+    public double powerAt(double xMm, double yMm, double hours) {
+        return power(xMm, yMm) * FastMath.exp((uvHours - hours) / kind.fadesInUvH());
+    }
+
     public double uvHours() {
         return uvHours;
     }

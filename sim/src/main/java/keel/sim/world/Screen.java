@@ -70,6 +70,11 @@ public final class Screen {
         }
     }
 
+    /** A spot as a story plants it. */
+    public void spot(Spot spot) {
+        spots.add(spot);
+    }
+
     public void wetAt(int where, double radiusMm) {
         for (int cell : cells.around(where, radiusMm)) {
             wet.set(cell);

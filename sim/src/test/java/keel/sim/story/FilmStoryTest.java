@@ -48,7 +48,7 @@ class FilmStoryTest {
     void everyTapHasAClearToneAndEachModelAReference() {
         List<Happening.FilmTapped> taps = of(Happening.FilmTapped.class);
         assertThat(taps).isNotEmpty().allSatisfy(t -> {
-            assertThat(TapTone.of(Recording.ofWav(t.centre().wav())).clear()).isTrue();
+            assertThat(TapTone.of(Recording.ofWav(t.centre().bytes())).clear()).isTrue();
             assertThat(t.temperatureC()).isBetween(5.0, 35.0);
         });
         assertThat(taps.stream().filter(Happening.FilmTapped::right)).hasSizeLessThanOrEqualTo(3);

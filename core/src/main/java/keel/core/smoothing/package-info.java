@@ -1,0 +1,2 @@
+/** Edge smoothing: a test piece, and what it tells. */
+package keel.core.smoothing;
