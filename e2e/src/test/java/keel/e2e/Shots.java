@@ -42,7 +42,6 @@ class Shots {
             page.click("text=Log a failure");
             page.click("#sheet .choice:has-text('Egret')");
             page.click("#sheet .choice:has-text('Layers split')");
-            picture(page, "failure-log");
             page.fill("#sheet #note", "Three of eight came off, the rest split near the top.");
             page.click("#sheet .choice:has-text('Parts missing')");
             page.keyboard().press("Enter");
@@ -66,12 +65,14 @@ class Shots {
             picture(page, "film-inspection");
             page.navigate("/machines/curlew/plate?footprint=60x40");
             picture(page, "plate");
+            page.navigate("/machines/curlew/screen?photo=2");
+            picture(page, "screen");
             page.navigate("/machines/egret/guides/film-change");
             goToTheClamp(page);
             picture(page, "guide-bolts");
             browsing.theme(page, "amber");
             shoot(page, "/fleet", "fleet-amber");
-            shoot(page, "/vats/V3", "vat-amber");
+            shoot(page, "/bench/screens", "screens-amber");
             Page phone = browsing.keeper(390, 844);
             browsing.theme(phone, "day");
             shoot(phone, "/fleet", "fleet-phone");

@@ -34,8 +34,17 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     /** A cause with its strongest evidence. */
     record Bar(String code, String name, double probability, List<Diagnosis.Weighed> evidence) {}
 
+    /** Checks that have a page of their machine's bench. */
+    private static final Map<String, String> BENCH = Map.of("dry-run", "/guides/dry-run", "screen-test", "/screen", "uv-map", "/uv", "axis-piece", "/smoothing");
+
     /** A check with its answers, each with the number key that gives it. */
-    record Look(Check check, Diagnosis.NextCheck worth, List<Answer> answers) {}
+    record Look(Check check, Diagnosis.NextCheck worth, List<Answer> answers) {
+
+        /** Path of the page that leads through it, after that of the machine; null if there is none. */
+        public String bench() {
+            return BENCH.get(check.code());
+        }
+    }
 
     /** @param value what is sent: a cause code, a side, or empty for nothing found */
     record Answer(int key, String value, String words, boolean found) {}

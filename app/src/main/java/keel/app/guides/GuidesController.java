@@ -230,19 +230,21 @@ class GuidesController {
             return "guides/summary";
         }
         defaults(session, form);
-        choices(session, model);
+        choices(session, form, model);
         model.addAttribute("tool", ToolLink.of(session, session.vat() != null ? session.vat() : vatOn(session)));
         draw(session, model);
         return "guides/step";
     }
 
-    /** What the questions of this step can be answered with. */
-    private void choices(SessionView session, Model model) {
+    /** What the questions of this step can be answered with; of spares the oldest is offered first. */
+    private void choices(SessionView session, Map<String, String> form, Model model) {
         boolean readings = false;
         for (ServiceField ask : session.step().asks()) {
             if (ask.type() == ServiceField.Type.SPARE) {
-                model.addAttribute("spares", reading.spares(fleet.machine(session.machine()).id(),
-                        session.procedure().writes().get(0).kind() == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
+                List<PartsReading.Spare> spares = reading.spares(fleet.machine(session.machine()).id(),
+                        session.procedure().writes().get(0).kind() == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN);
+                spares.stream().findFirst().ifPresent(s -> form.putIfAbsent(ask.name(), s.code()));
+                model.addAttribute("spares", spares);
             } else if (ask.type() == ServiceField.Type.CASE) {
                 model.addAttribute("cases", failures.list(session.machine(), true, Paging.of(0, CASES)));
             }

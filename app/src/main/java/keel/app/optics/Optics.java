@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.NotThere;
@@ -26,6 +28,7 @@ public class Optics {
               p.code as model_code, p.name as model_name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm, p.depth_mm, m.id as machine_id, m.code as machine, m.name as machine_name,
               mo.kind as machine_kind, coalesce((select listagg(o.name, ', ') within group (order by o.name) from part_model_fits x join machine_model o on o.id = x.machine_model_id
                 where x.part_model_id = p.id), co.name, mo.name) as fits,
+              (select y.name from fitting x join machine y on y.id = x.machine_id where x.component_id = c.id order by x.fitted_at desc fetch first row only) as last_on,
               (select min(x.fitted_at) from fitting x where x.component_id = c.id) as fitted_at, coalesce(t.hours, 0) + c.baseline_hours as hours,
               coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours
             from component c left join part_model p on p.id = c.part_model_id left join machine_model co on co.id = c.model_id
@@ -47,24 +50,28 @@ public class Optics {
      * @param model    name and revision, null where nobody said
      * @param fits     names of machine models
      * @param machine  code of the machine that it is on, null on the shelf
+     * @param lastOn   name of the machine that it was on last, null if it never was on one
      * @param fittedAt when it was first fitted, null if it never was
      * @param uvHours  of light through it or by it, {@code hours} of printing; what it had done before included
      */
     public record Part(long id, ComponentKind kind, String code, String modelCode, String model, String source, Integer pixelsX, Integer pixelsY, Double widthMm, Double depthMm, String serial, String batch,
-                       LocalDate boughtOn, LocalDate warrantyUntil, Double price, String fits, String machine, String machineName, Instant since, Instant fittedAt, Instant endedAt, String endReason,
+                       LocalDate boughtOn, LocalDate warrantyUntil, Double price, String fits, String machine, String machineName, String lastOn, Instant since, Instant fittedAt, Instant endedAt, String endReason,
                        double hours, double uvHours) {
 
         public boolean onShelf() {
             return machine == null && endedAt == null;
         }
 
-        /** Whether it has ended before its warranty did: worth a letter. */
+        /** Ends that no maker answers for. */
+        private static final Set<String> OWN_FAULT = Set.of("RESIN", "CRUSHED", "PLANNED");
+
+        /** Whether it has ended before its warranty did, and not by what was done to it: worth a letter. */
         public boolean endedUnderWarranty() {
-            return endedAt != null && warrantyUntil != null && endedAt.isBefore(warrantyUntil.plusDays(1).atStartOfDay(java.time.ZoneOffset.UTC).toInstant());
+            return endedAt != null && !OWN_FAULT.contains(endReason) && warrantyUntil != null && endedAt.isBefore(warrantyUntil.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant());
         }
 
         boolean matches(String text) {
-            return (code + " " + model + " " + serial + " " + batch + " " + machineName + " " + endReason + " " + fits).toLowerCase().contains(text.toLowerCase());
+            return (code + " " + model + " " + serial + " " + batch + " " + lastOn + " " + endReason + " " + fits).toLowerCase().contains(text.toLowerCase());
         }
     }
 
@@ -104,7 +111,7 @@ public class Optics {
         return new Part(row.getLong("id"), ComponentKind.valueOf(row.getString("kind")), row.getString("code"), row.getString("model_code"), name == null ? null : name + (revision == null ? "" : " " + revision), row.getString("source"),
                 row.getObject("pixels_x", Integer.class), row.getObject("pixels_y", Integer.class), row.getObject("width_mm", Double.class), row.getObject("depth_mm", Double.class),
                 row.getString("serial"), row.getString("batch"), row.getObject("bought_on", LocalDate.class), row.getObject("warranty_until", LocalDate.class),
-                row.getObject("price", Double.class), Objects.toString(row.getString("fits"), ""), row.getString("machine"), row.getString("machine_name"), instant(row, "since"),
+                row.getObject("price", Double.class), Objects.toString(row.getString("fits"), ""), row.getString("machine"), row.getString("machine_name"), row.getString("last_on"), instant(row, "since"),
                 instant(row, "fitted_at"), instant(row, "ended_at"), row.getString("end_reason"), row.getDouble("hours"), row.getDouble("uv_hours"));
     }
 

@@ -141,7 +141,7 @@ class OpticsController {
         return CsvFile.of("screens.csv", List.of("part", "kind", "model", "serial", "batch", "fits", "boughtOn", "warrantyUntil", "price", "machine", "fittedAt", "endedAt", "endReason", "hours", "uvHours",
                 "meanRoomC", "warmUvHours"), optics.all().stream().filter(p -> p.matches(q.strip())).<List<?>>map(p -> {
                     Optics.Heat h = heat.get(p.id());
-                    return Arrays.asList(p.code(), p.kind(), p.model(), p.serial(), p.batch(), p.fits(), p.boughtOn(), p.warrantyUntil(), p.price(), p.machineName(), p.fittedAt(), p.endedAt(), p.endReason(),
+                    return Arrays.asList(p.code(), p.kind(), p.model(), p.serial(), p.batch(), p.fits(), p.boughtOn(), p.warrantyUntil(), p.price(), p.lastOn(), p.fittedAt(), p.endedAt(), p.endReason(),
                             p.hours(), p.uvHours(), h == null ? null : h.meanC(), h == null ? null : h.warmUvHours());
                 }).toList());
     }

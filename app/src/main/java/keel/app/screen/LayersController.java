@@ -34,7 +34,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @Controller
 class LayersController {
 
-    private static final int OVERLAY_PX = 1200;
+    private static final int OVERLAY_PX = 900;
     private static final int MOST_LAYERS = 400;
     private static final double LAYER_MM = 0.05;
     private static final double EXPOSURE_S = 2;

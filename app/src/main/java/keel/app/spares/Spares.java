@@ -58,10 +58,6 @@ class Spares {
     record Line(PartUse.Part kind, Set<String> models, int inService, String knownFrom, double expected, double perYear, int stock, double price, List<OnHand.Lot> lots, int there, double waits,
                 double tiedUp, List<Level> levels) {
 
-        String model() {
-            return String.join(", ", models);
-        }
-
         /** Fewer than wanted, if more than 0. */
         public int lacking() {
             return Math.max(0, stock - there);

@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -82,11 +84,22 @@ public class Footprints {
                 .param("job", job == null ? "" : job.strip()).param("machine", machineId).query(String.class).optional().map(Footprints::read);
     }
 
-    /** What the last runs of a machine covered, as far as it was said in rectangles; the newest first. */
+    /** What the last runs of each of these machines covered, as far as it was said in rectangles, by the machine's number. */
     @Transactional(readOnly = true)
-    public List<Footprint.Parts> recent(long machineId, int most) {
-        return jdbc.sql("select p.content from run_footprint p join run r on r.id = p.run_id and not r.withdrawn where r.machine_id = ? order by r.started_at desc fetch first ? rows only")
-                .params(machineId, most).query(String.class).list().stream().map(Footprints::read).filter(Footprint.Parts.class::isInstance).map(Footprint.Parts.class::cast).toList();
+    public Map<Long, List<Footprint.Parts>> recent(Collection<Long> machines, int most) {
+        Map<Long, List<Footprint.Parts>> recent = new HashMap<>();
+        if (!machines.isEmpty()) {
+            jdbc.sql("""
+                    select x.machine_id, x.content from (select r.machine_id, p.content, row_number() over (partition by r.machine_id order by r.started_at desc) as n
+                      from run_footprint p join run r on r.id = p.run_id and not r.withdrawn where r.machine_id in (:machines)) x where x.n <= :most order by x.machine_id, x.n""")
+                    .param("machines", machines).param("most", most).query((row, i) -> {
+                        if (read(row.getString(2)) instanceof Footprint.Parts parts) {
+                            recent.computeIfAbsent(row.getLong(1), id -> new ArrayList<>()).add(parts);
+                        }
+                        return i;
+                    }).list();
+        }
+        return recent;
     }
 
     private void onThePlate(long runId, Footprint footprint) {

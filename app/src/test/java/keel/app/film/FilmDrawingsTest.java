@@ -102,7 +102,7 @@ class FilmDrawingsTest {
         CarrierStrips strips = CarrierStrips.of(List.of(vat), Map.of(7L, List.of(still)), Map.of(), 0.3, NOW, ZoneOffset.UTC);
         assertThat(strips.strips().get(7L).bars()).singleElement().satisfies(b -> {
             assertThat(b.current()).isFalse();
-            assertThat(b.title()).isEqualTo("F1, ended: pierced, still in it");
+            assertThat(b.title()).isEqualTo("F1, ended: pierced, still in");
         });
         assertThat(vat.place()).isEqualTo("on the shelf");
     }

@@ -17,17 +17,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** A screen inspected by photograph: what is seen, kept, compared, and kept off. Its model has 5760 by 3240 pixels on 144 by 81 mm. */
 class ScreenPagesTest extends PageTest {
 
-    @Autowired
-    private MockMvc mvc;
     @Autowired
     private ScreenSpots spots;
     private String machine;
@@ -41,12 +34,50 @@ class ScreenPagesTest extends PageTest {
 
     @Test
     void aPhotographIsLookedAtAndNothingIsWrittenBeforeSomebodySaysSo() throws Exception {
-        String html = upload(photograph(60, 30), "WHITE").getContentAsString();
-        assertThat(html).contains("1 spot stays dark.").contains("Nothing is written down yet").contains("dark 60.");
+        String to = sent(photograph(60, 30), "WHITE").getRedirectedUrl();
+        String html = page(to);
+        assertThat(html).contains("1 spot stays dark.").contains("Nothing is written down yet").contains("data-spot=\"0\"");
         assertThat(spots.last(shop.now(machine))).isEmpty();
-        String other = upload("GIF89a".getBytes(), "WHITE").getContentAsString();
-        assertThat(other).contains("neither PNG nor JPEG");
-        assertThat(upload(photograph(60, 30), "BLACK").getContentAsString()).contains("does not look like this picture");
+        String id = to.substring(to.indexOf('=') + 1);
+        MockHttpServletResponse kept = file("/machines/" + machine + "/screen/photos/" + id);
+        BufferedImage picture = ImageIO.read(new ByteArrayInputStream(kept.getContentAsByteArray()));
+        assertThat(picture.getWidth()).as("kept, made smaller").isEqualTo(1600);
+        assertThat(status("/machines/" + shop.maskMachine() + "/screen/photos/" + id)).as("a photograph of another machine").isEqualTo(404);
+        shop.as("keeper");
+        accepted("/machines/" + machine + "/screen", "photo", id, "accepted", "0", "spots", "");
+        ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
+        assertThat(last.spots()).singleElement().satisfies(s -> assertThat(Math.hypot(s.xMm() - 60, s.yMm() - 30)).isLessThan(0.5));
+        assertThat(last.photo()).isEqualTo(Long.valueOf(id));
+        assertThat(page("/machines/" + machine + "/screen?photo=" + id)).contains("Written down.");
+    }
+
+    @Test
+    void aSpotThatIsTappedAwayIsNotWritten() throws Exception {
+        String to = sent(photograph(60, 30), "WHITE").getRedirectedUrl();
+        accepted("/machines/" + machine + "/screen", "photo", to.substring(to.indexOf('=') + 1), "spots", "lit 20 20 1");
+        assertThat(spots.last(shop.now(machine)).orElseThrow().spots()).singleElement().satisfies(s -> assertThat(s.kind()).isEqualTo(Kind.LIT));
+    }
+
+    @Test
+    void whatIsNoPhotographOfItIsSaidAndNotKept() throws Exception {
+        assertThat(sent("GIF89a".getBytes(), "WHITE").getContentAsString()).contains("neither PNG nor JPEG");
+        assertThat(sent(photograph(60, 30), "BLACK").getContentAsString()).contains("does not look like this picture");
+        assertThat(status("/machines/" + machine + "/screen?photo=999999")).isEqualTo(404);
+    }
+
+    /** Spots steer the gate and the judgement of the screen; one that leaves a usual job no place calls for a change. */
+    @Test
+    void theVerdictFollowsTheSpots() {
+        assertThat(page("/machines/" + machine + "/screen")).contains("Nobody inspected it yet.");
+        accepted("/machines/" + machine + "/screen", "spots", "");
+        assertThat(page("/machines/" + machine + "/screen")).contains("Good as it is.");
+        accepted("/machines/" + machine + "/screen", "spots", "dark 60 30 2");
+        assertThat(page("/machines/" + machine + "/screen")).contains("Good around its spots.");
+        assertThat(page("/machines/" + machine + "/start")).contains("The screen has spots");
+        assertThat(page("/bench/screens")).contains("Good around its spots");
+        accepted("/machines/" + machine + "/screen", "spots", "dark 72 40 120");
+        assertThat(page("/machines/" + machine + "/screen")).contains("Change it now.").contains("/do/SCREEN_CHANGE");
+        assertThat(page("/machines/" + machine)).contains("Only ");
     }
 
     @Test
@@ -55,18 +86,18 @@ class ScreenPagesTest extends PageTest {
         ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
         assertThat(last.clean()).isFalse();
         assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(Kind.DARK, Kind.LIT);
-        assertThat(page("/machines/" + machine + "/screen")).contains("2 spots on record").contains("stays lit, 0.8 mm");
+        assertThat(page("/machines/" + machine + "/screen")).contains("2 spots when it was looked at").contains("stays lit, 0.8 mm");
         assertThat(page("/machines/" + machine + "/plate")).contains("spot on the screen, 1.5 mm");
         accepted("/machines/" + machine + "/screen", "spots", "");
-        assertThat(page("/machines/" + machine + "/screen")).contains(": clean.");
+        assertThat(page("/machines/" + machine + "/screen")).contains("No spots when it was looked at");
     }
 
     /** White cannot show what stays lit: that stays on the list until black was photographed. */
     @Test
     void whatAPatternCannotShowStaysOnTheList() throws Exception {
         accepted("/machines/" + machine + "/screen", "spots", "lit 20 20 0.8\ndark 100 60 1.5");
-        String html = upload(photograph(60, 30), "WHITE").getContentAsString();
-        assertThat(html).contains("lit 20.0 20.0 0.8").contains("dark 60.").contains("no longer seen").doesNotContain("dark 100.0 60.0 1.5");
+        String html = page(sent(photograph(60, 30), "WHITE").getRedirectedUrl());
+        assertThat(html).contains("lit 20.0 20.0 0.8").contains("stays dark, 1.9 mm, sure").contains("no longer seen").doesNotContain("dark 100.0 60.0 1.5");
     }
 
     @Test
@@ -79,9 +110,7 @@ class ScreenPagesTest extends PageTest {
 
     @Test
     void picturesComeAtTheScreensOwnPixels() throws Exception {
-        MockHttpServletResponse answer = mvc.perform(MockMvcRequestBuilders.get("/machines/" + machine + "/screen/checker.png")
-                .with(SecurityMockMvcRequestPostProcessors.authentication(SecurityContextHolder.getContext().getAuthentication()))).andReturn().getResponse();
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(answer.getContentAsByteArray()));
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(file("/machines/" + machine + "/screen/checker.png").getContentAsByteArray()));
         assertThat(image.getWidth()).isEqualTo(5760);
         assertThat(image.getHeight()).isEqualTo(3240);
         shop.as("keeper");
@@ -107,12 +136,7 @@ class ScreenPagesTest extends PageTest {
         return out.toByteArray();
     }
 
-    private MockHttpServletResponse upload(byte[] bytes, String pattern) throws Exception {
-        shop.as("keeper");
-        MockHttpServletResponse response = mvc.perform(MockMvcRequestBuilders.multipart("/machines/" + machine + "/screen/photo").file(new MockMultipartFile("photo", "photo.png", null, bytes))
-                .param("pattern", pattern).with(SecurityMockMvcRequestPostProcessors.csrf())
-                .with(SecurityMockMvcRequestPostProcessors.authentication(SecurityContextHolder.getContext().getAuthentication()))).andReturn().getResponse();
-        shop.as("keeper");
-        return response;
+    private MockHttpServletResponse sent(byte[] bytes, String pattern) {
+        return upload("/machines/" + machine + "/screen/photo", "photo", bytes, "pattern", pattern);
     }
 }

@@ -9,6 +9,10 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MvcResult;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
@@ -59,6 +63,34 @@ public abstract class PageTest extends AppTest {
         assertThat(shown.status()).as(path + " " + String.join(" ", fields)).isEqualTo(status);
         assertThat(shown.html()).contains(words);
         return shown.html();
+    }
+
+    /** Sends a file with a form; fields come in pairs. */
+    protected MockHttpServletResponse upload(String path, String name, byte[] bytes, String... fields) {
+        MockMultipartHttpServletRequestBuilder request = MockMvcRequestBuilders.multipart(path).file(new MockMultipartFile(name, "upload", null, bytes));
+        for (int i = 0; i < fields.length; i += 2) {
+            request.param(fields[i], fields[i + 1]);
+        }
+        request.with(csrf());
+        return answer(request);
+    }
+
+    /** What a path answers, for what is no page. */
+    protected MockHttpServletResponse file(String path) {
+        return answer(MockMvcRequestBuilders.get(path));
+    }
+
+    private MockHttpServletResponse answer(AbstractMockHttpServletRequestBuilder<?> request) {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        try {
+            request.with(authentication(who));
+            MvcResult result = mvc.perform(request).andReturn();
+            return result.getRequest().isAsyncStarted() ? mvc.perform(MockMvcRequestBuilders.asyncDispatch(result)).andReturn().getResponse() : result.getResponse();
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        } finally {
+            SecurityContextHolder.getContext().setAuthentication(who);
+        }
     }
 
     private Shown send(MockHttpServletRequestBuilder request) {

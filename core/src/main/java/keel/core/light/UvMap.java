@@ -22,6 +22,7 @@ public record UvMap(List<Reading> readings, double mean, Reading least, Reading 
     public static final double EVEN_FROM = 0.8;
 
     private static final double MOST = 10_000;
+    private static final double ROUNDING = 1e-9;
     /** Readings must reach over so much of the plate each way, or they say nothing of its edges. */
     private static final double REACH = 0.5;
 
@@ -87,6 +88,6 @@ public record UvMap(List<Reading> readings, double mean, Reading least, Reading 
     }
 
     public boolean even() {
-        return uniformity >= EVEN_FROM;
+        return uniformity >= EVEN_FROM - ROUNDING;
     }
 }

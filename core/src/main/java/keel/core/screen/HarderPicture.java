@@ -31,10 +31,13 @@ public record HarderPicture(TestPicture base, int level, int levels) {
         return y < base.pixelsY() / 2 ? stripes(x) : greys(x, y);
     }
 
-    /** Runs of one level, halved from level to level, one pixel wide at the last. */
+    /** So many stripes by turns lit and dark, twice as many from level to level, one pixel wide at the last. */
+    static int stripes(int level, int pixelsX) {
+        return (int) Math.min(pixelsX, 1L << level);
+    }
+
     private int stripes(int x) {
-        int run = Math.max(1, base.pixelsX() >> level);
-        return x / run % 2 == 0 ? 255 : 0;
+        return (long) x * stripes(level, base.pixelsX()) / base.pixelsX() % 2 == 0 ? 255 : 0;
     }
 
     /** So many pixels of a row are grey, no two neighbours alike; the rest is lit. */

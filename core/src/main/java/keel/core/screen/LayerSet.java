@@ -36,9 +36,8 @@ public record LayerSet(String code, String name, int pixelsX, int pixelsY, List<
         int levels = 32 - Integer.numberOfLeadingZeros(pixelsX - 1);
         List<Layer> layers = new ArrayList<>();
         for (int level = 1; level <= levels; level++) {
-            int run = Math.max(1, pixelsX >> level);
             long grey = Math.round(Math.pow(2, level - levels) * pixelsX);
-            layers.add(new Layer("Number " + level + ": stripes of " + run + (run == 1 ? " pixel" : " pixels") + " in the back half, " + grey + (grey == 1 ? " grey pixel" : " grey pixels") + " a row in the front half", new HarderPicture(base, level, levels)::grey));
+            layers.add(new Layer("Number " + level + ": " + HarderPicture.stripes(level, pixelsX) + " stripes in the back half, " + grey + (grey == 1 ? " grey pixel" : " grey pixels") + " a row in the front half", new HarderPicture(base, level, levels)::grey));
         }
         return new LayerSet("harder", "Harder from layer to layer", pixelsX, pixelsY, layers);
     }

@@ -51,6 +51,13 @@ final class Photographed {
         return new GreyPhoto(width, height, grey);
     }
 
+    /** Where a place of such a photograph lies on the screen, mm from the front left. */
+    static double[] place(double widthMm, double heightMm, double tiltX, double tiltY, double turn, int width, double x, double y) {
+        Point2D_F32 at = new Point2D_F32();
+        toScreen(widthMm, heightMm, tiltX, tiltY, turn, width, width * 3 / 4).compute((int) Math.round(x), (int) Math.round(y), at);
+        return new double[] {at.x, heightMm - at.y};
+    }
+
     /** Millimetres from the back left, y towards the front. */
     private static double shown(TestPicture picture, double widthMm, double heightMm, List<double[]> spots, double x, double y, double pxPerMm) {
         if (x < 0 || y < 0 || x >= widthMm || y >= heightMm) {
