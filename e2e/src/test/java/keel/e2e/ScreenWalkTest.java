@@ -24,7 +24,6 @@ class ScreenWalkTest {
         Browsing.accessible(page);
         page.locator(".shot-spot").last().click();
         assertThat(page.locator("[data-spot-tick='1']")).not().isChecked();
-        page.keyboard().press("Space");
         page.locator(".shot-spot").last().focus();
         page.keyboard().press("Space");
         assertThat(page.locator(".shot-spot").last()).hasAttribute("aria-checked", "true");
@@ -55,7 +54,9 @@ class ScreenWalkTest {
         }
         page.check("input[name=works][value=true]");
         page.click("button:has-text('Done')");
+        assertThat(page.locator("h1")).hasText("Unplug again, close, vat back");
         page.click("button:has-text('Done')");
+        assertThat(page.locator("h1")).hasText("Write it down");
         page.click("main button.btn-main");
         assertThat(page.locator("h1")).hasText("Screen changed.");
         assertThat(page.locator(".follows")).containsText("Level the plate");
@@ -83,8 +84,10 @@ class ScreenWalkTest {
         assertThat(page.locator("#f-liftS").inputValue()).matches("0\\.[345]\\d 0\\.[345]\\d");
         Browsing.accessible(page);
         page.click("button:has-text('Done')");
+        assertThat(page.locator("h1")).hasText("What did the paper show?");
         page.check("input[value=AS_FILE]");
         page.click("button:has-text('Done')");
+        assertThat(page.locator("h1")).hasText("Write it down");
         page.click("main button.btn-main");
         assertThat(page.locator("h1")).hasText("Dry run.");
         page.navigate("/machines/egret/screen");

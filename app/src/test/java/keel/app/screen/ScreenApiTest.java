@@ -15,6 +15,12 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Arrays;
+import java.awt.image.DataBuffer;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
 import javax.imageio.ImageIO;
 import keel.app.people.Role;
 import keel.app.support.PageTest;
@@ -105,6 +111,21 @@ class ScreenApiTest extends PageTest {
         assertThat(inspect(bomb(), "WHITE", PX, PY).getStatus()).isEqualTo(413);
         assertThat(inspect(good, "NONE", PX, PY).getStatus()).isEqualTo(422);
         assertThat(inspect(new byte[0], "WHITE", PX, PY).getStatus()).isEqualTo(422);
+    }
+
+    /** Four inks, as for a press: said by its name, not called damaged. */
+    @Test
+    void aPictureForAPrintingPressIsRefusedByName() throws Exception {
+        WritableRaster inks = Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, 600, 400, 4, null);
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ImageOutputStream to = ImageIO.createImageOutputStream(out)) {
+            writer.setOutput(to);
+            writer.write(new IIOImage(inks, null, null));
+        }
+        MockHttpServletResponse refused = inspect(out.toByteArray(), "WHITE", PX, PY);
+        assertThat(refused.getStatus()).isEqualTo(422);
+        assertThat(refused.getContentAsString()).contains("CMYK");
     }
 
     @Test
