@@ -113,7 +113,7 @@ class ScreenApiTest extends PageTest {
         assertThat(inspect(new byte[0], "WHITE", PX, PY).getStatus()).isEqualTo(422);
     }
 
-    /** Four inks, as for a press: said by its name, not called damaged. */
+    /** Four inks, as for a press, with the marker (APP14) that says so: said by its name, not called damaged. */
     @Test
     void aPictureForAPrintingPressIsRefusedByName() throws Exception {
         WritableRaster inks = Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, 600, 400, 4, null);
@@ -123,7 +123,12 @@ class ScreenApiTest extends PageTest {
             writer.setOutput(to);
             writer.write(new IIOImage(inks, null, null));
         }
-        MockHttpServletResponse refused = inspect(out.toByteArray(), "WHITE", PX, PY);
+        byte[] plain = out.toByteArray();
+        ByteArrayOutputStream marked = new ByteArrayOutputStream();
+        marked.write(plain, 0, 2);
+        marked.write(new byte[] {(byte) 0xff, (byte) 0xee, 0, 14, 0x41, 0x64, 0x6f, 0x62, 0x65, 0, 100, 0, 0, 0, 0, 0});
+        marked.write(plain, 2, plain.length - 2);
+        MockHttpServletResponse refused = inspect(marked.toByteArray(), "WHITE", PX, PY);
         assertThat(refused.getStatus()).isEqualTo(422);
         assertThat(refused.getContentAsString()).contains("CMYK");
     }
