@@ -4,7 +4,6 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
-import javax.imageio.IIOException;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
@@ -12,8 +11,6 @@ import javax.imageio.stream.ImageInputStream;
 
 /** Reads PNG and JPEG, whatever a name says. */
 public final class Pictures {
-
-    private static final int PRINT_INKS = 4;
 
     private Pictures() {}
 
@@ -69,26 +66,12 @@ public final class Pictures {
             if ((long) size.width() * size.height() > thinFrom) {
                 param.setSourceSubsampling(2, 2, 0, 0);
             }
-            try {
-                return reader.read(0, param);
-            } catch (IIOException e) {
-                if (reader.canReadRaster() && reader.readRaster(0, small(reader, size)).getNumBands() == PRINT_INKS) {
-                    throw new Unreadable(name + " is made for a printing press (CMYK). Save it as RGB, as cameras do.", false);
-                }
-                throw e;
-            }
+            return reader.read(0, param);
         });
     }
 
-    /** So thin that hardly anything has to be decoded. */
-    private static ImageReadParam small(ImageReader reader, Size size) {
-        ImageReadParam param = reader.getDefaultReadParam();
-        param.setSourceSubsampling(size.width(), size.height(), 0, 0);
-        return param;
-    }
-
     private interface Use<T> {
-        T of(ImageReader reader, Size size) throws IOException, Unreadable;
+        T of(ImageReader reader, Size size) throws IOException;
     }
 
     private static <T> T with(byte[] bytes, String name, long mostPixels, Use<T> use) throws Unreadable {

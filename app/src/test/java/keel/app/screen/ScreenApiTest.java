@@ -113,24 +113,25 @@ class ScreenApiTest extends PageTest {
         assertThat(inspect(new byte[0], "WHITE", PX, PY).getStatus()).isEqualTo(422);
     }
 
-    /** Four inks, as for a press, with the marker (APP14) that says so: said by its name, not called damaged. */
+    /** Four inks, as for a press, the usual way round: 255 is no ink; black carries the picture. */
     @Test
-    void aPictureForAPrintingPressIsRefusedByName() throws Exception {
-        WritableRaster inks = Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, 600, 400, 4, null);
+    void aPictureForAPrintingPressIsReadToo() throws Exception {
+        BufferedImage photo = photograph(picture("WHITE", PX, PY), 0.6, 2);
+        WritableRaster inks = Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, photo.getWidth(), photo.getHeight(), 4, null);
+        for (int y = 0; y < photo.getHeight(); y++) {
+            for (int x = 0; x < photo.getWidth(); x++) {
+                inks.setPixel(x, y, new int[] {255, 255, 255, photo.getRGB(x, y) >> 8 & 255});
+            }
+        }
         ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ImageOutputStream to = ImageIO.createImageOutputStream(out)) {
             writer.setOutput(to);
             writer.write(new IIOImage(inks, null, null));
         }
-        byte[] plain = out.toByteArray();
-        ByteArrayOutputStream marked = new ByteArrayOutputStream();
-        marked.write(plain, 0, 2);
-        marked.write(new byte[] {(byte) 0xff, (byte) 0xee, 0, 14, 0x41, 0x64, 0x6f, 0x62, 0x65, 0, 100, 0, 0, 0, 0, 0});
-        marked.write(plain, 2, plain.length - 2);
-        MockHttpServletResponse refused = inspect(marked.toByteArray(), "WHITE", PX, PY);
-        assertThat(refused.getStatus()).isEqualTo(422);
-        assertThat(refused.getContentAsString()).contains("CMYK");
+        JsonNode seen = json(inspect(out.toByteArray(), "WHITE", PX, PY));
+        assertThat(seen.get("found").asBoolean()).as(seen.toString()).isTrue();
+        assertThat(seen.at("/spots/0/xMm").asDouble()).isCloseTo(40, within(1.0));
     }
 
     @Test
