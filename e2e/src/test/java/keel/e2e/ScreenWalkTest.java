@@ -29,7 +29,7 @@ class ScreenWalkTest {
         assertThat(page.locator(".shot-spot").last()).hasAttribute("aria-checked", "true");
         page.locator("[data-spot-tick='1']").uncheck();
         assertThat(page.locator(".shot-spot").last()).hasAttribute("aria-checked", "false");
-        page.click("text=Write it down");
+        page.click("main button:has-text('Write it down')");
         page.waitForURL(Pattern.compile("/screen$"));
         assertThat(page.locator(".lookedat li").first()).containsText("2 spots");
         page.navigate("/machines/curlew/plate");

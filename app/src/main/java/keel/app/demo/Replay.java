@@ -35,6 +35,7 @@ import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.starting.GateQuestions;
+import keel.app.stores.Bottles;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
@@ -54,6 +55,7 @@ import org.springframework.transaction.annotation.Transactional;
 class Replay {
 
     /** Entries after which the session is emptied: a long one is slow to check for changes, an empty one reads all anew. */
+    private static final double BOTTLE_ML = 1000;
     private static final int BATCH = 10;
 
     private final Runs runs;
@@ -74,6 +76,7 @@ class Replay {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final FilmLives lives;
+    private final Bottles bottles;
     private final PartModels panels;
     private final ScreenInspections inspections;
     private final UvMaps uvMaps;
@@ -87,7 +90,7 @@ class Replay {
 
     Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
            Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
-           FilmLooks looks, FilmTones tones, FilmLives lives, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+           FilmLooks looks, FilmTones tones, FilmLives lives, Bottles bottles, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
@@ -106,6 +109,7 @@ class Replay {
         this.looks = looks;
         this.tones = tones;
         this.lives = lives;
+        this.bottles = bottles;
         this.panels = panels;
         this.inspections = inspections;
         this.uvMaps = uvMaps;
@@ -198,6 +202,10 @@ class Replay {
             inspections.writeAll(m, inspections.look(m, p.png().bytes(), TestPattern.WHITE), p.typed());
         } else if (happening instanceof Happening.UvMapped u) {
             uvMaps.keep(standings.of(u.machine()), u.readings());
+        } else if (happening instanceof Happening.BottlesCame b) {
+            List<String> codes = bottles.add(new Bottles.Entry(b.resin(), b.count(), BOTTLE_ML, b.lot(), b.price(), b.expiresOn()));
+            bottles.measured(codes.get(0), b.firstLeftMl());
+            bottles.shaken(codes.get(0));
         } else if (happening instanceof Happening.FilmTried t) {
             lives.experiment(vatOf(t.machine()), t.what());
         } else if (happening instanceof Happening.RoomRead r) {

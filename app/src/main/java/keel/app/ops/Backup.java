@@ -141,7 +141,7 @@ final class Backup {
             for (Enumeration<? extends ZipEntry> entries = zip.entries(); entries.hasMoreElements();) {
                 ZipEntry entry = entries.nextElement();
                 Path to = fresh.resolve(entry.getName()).normalize();
-                boolean ours = entry.getName().equals(DATABASE) || entry.getName().matches("photos/[0-9a-f]{2}/[0-9a-f]{64}(-small\\.jpg)?");
+                boolean ours = entry.getName().equals(DATABASE) || entry.getName().matches("photos/[0-9a-f]{2}/[0-9a-f]{64}(-(small|screen)\\.jpg)?");
                 if (!to.startsWith(fresh) || !ours && !entry.getName().equals("manifest.json")) {
                     throw new IllegalArgumentException(file + " holds something that does not belong in a backup: " + entry.getName());
                 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import keel.app.fleet.Fleet;
+import keel.app.stores.Bottles;
 import keel.app.stores.Stock;
 import keel.app.upkeep.PartView;
 import keel.app.upkeep.PartsReading;
@@ -21,11 +22,13 @@ class LabelsController {
     private final Fleet fleet;
     private final PartsReading parts;
     private final Stock stock;
+    private final Bottles bottles;
 
-    LabelsController(Fleet fleet, PartsReading parts, Stock stock) {
+    LabelsController(Fleet fleet, PartsReading parts, Stock stock, Bottles bottles) {
         this.fleet = fleet;
         this.parts = parts;
         this.stock = stock;
+        this.bottles = bottles;
     }
 
     @GetMapping("/labels")
@@ -35,7 +38,7 @@ class LabelsController {
         model.addAttribute("labels", labels);
         model.addAttribute("kind", of);
         model.addAttribute("only", only);
-        model.addAttribute("kinds", Map.of("MACHINE", "Machines", "VAT", "Vats", "ITEM", "Stores", "ROOM", "Rooms"));
+        model.addAttribute("kinds", Map.of("MACHINE", "Machines", "VAT", "Vats", "ITEM", "Stores", "ROOM", "Rooms", "BOTTLE", "Bottles"));
         return "quick/labels";
     }
 
@@ -46,6 +49,7 @@ class LabelsController {
             case VAT -> parts.all(ComponentKind.VAT, false).stream().sorted(java.util.Comparator.comparing(PartView::id))
                     .map(v -> Label.of(new LabelCode(kind, v.code()), "Vat " + v.code(), v.model() == null ? "" : v.model()));
             case ITEM -> stock.all(false).stream().map(i -> Label.of(new LabelCode(kind, i.item()), i.name(), i.unit()));
+            case BOTTLE -> bottles.all(false).stream().map(b -> Label.of(new LabelCode(kind, b.code()), b.code() + " " + b.resinName(), b.lot() == null ? "" : "lot " + b.lot()));
             case ROOM -> fleet.rooms().stream().filter(r -> !r.retired()).map(r -> Label.of(new LabelCode(kind, r.code()), r.name(), "room"));
         };
     }

@@ -1,12 +1,14 @@
 package keel.app.stores;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 
-/** Resin poured into a vat. */
+/** Resin poured into a vat, or back out of it; {@code kind} and bottle are null where nobody said. */
 @Entity
 class Pour {
 
@@ -18,4 +20,7 @@ class Pour {
     double ml;
     Instant at;
     boolean withdrawn;
+    Long bottleId;
+    @Enumerated(EnumType.STRING)
+    PourKind kind;
 }

@@ -32,6 +32,7 @@ public class Resins {
 
     private final ResinRecords records;
     private final Pours pours;
+    private final Bottles bottles;
     private final Parts parts;
     private final Fleet fleet;
     private final Occupancy occupancy;
@@ -39,9 +40,10 @@ public class Resins {
     private final Logbook logbook;
     private final Clock clock;
 
-    Resins(ResinRecords records, Pours pours, Parts parts, Fleet fleet, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
+    Resins(ResinRecords records, Pours pours, Bottles bottles, Parts parts, Fleet fleet, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
         this.records = records;
         this.pours = pours;
+        this.bottles = bottles;
         this.parts = parts;
         this.fleet = fleet;
         this.occupancy = occupancy;
@@ -142,6 +144,7 @@ public class Resins {
             throw new Conflict("This entry has been withdrawn already.");
         }
         pour.withdrawn = true;
+        bottles.giveBack(pour);
         LogLine line = logbook.lines(LogFilter.ofSubject("POUR", id)).get(0);
         Long machine = parts.machineOfVat(pour.vatId);
         if (machine != null) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
@@ -170,7 +171,19 @@ public class Stock {
 
     /** Sets the quantity to what was counted; the difference becomes a movement. */
     public void count(String code, Double counted) {
+        count(code, counted, null, Actor.current());
+    }
+
+    /** The same for many items, all or none; {@code why} explains the differences, null where nobody knows. */
+    public void countAll(Map<String, Double> counted, String why) {
         Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.when(why != null && why.length() > 150, "why", "An explanation may have 150 characters at most.");
+        Refused.unless(findings);
+        new TreeMap<>(counted).forEach((code, number) -> count(code, number, why, actor));
+    }
+
+    private void count(String code, Double counted, String why, Actor actor) {
         StockItem item = item(code);
         Findings findings = new Findings();
         findings.range(counted, 0, MOST, "counted", "The count", item.unit);
@@ -178,7 +191,7 @@ public class Stock {
         lock(item);
         double difference = counted - movements.onHand(item.id);
         if (difference != 0) {
-            write(item, difference, "counted " + trim(counted) + " " + item.unit, clock.instant(), null, actor);
+            write(item, difference, "counted " + trim(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), null, actor);
         }
     }
 

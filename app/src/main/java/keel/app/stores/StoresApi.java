@@ -1,10 +1,13 @@
 package keel.app.stores;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.util.List;
 import keel.app.problems.Refused;
 import keel.core.Findings;
+import keel.core.cost.PrintCost;
 import keel.core.spares.SpareDemand;
+import keel.core.stock.Reorder;
 import keel.core.wear.WeibullLife;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,19 +28,57 @@ class StoresApi {
 
     private final Stock stock;
     private final Resins resins;
+    private final Bottles bottles;
+    private final BottlePours bottlePours;
+    private final Buying buying;
 
-    StoresApi(Stock stock, Resins resins) {
+    StoresApi(Stock stock, Resins resins, Bottles bottles, BottlePours bottlePours, Buying buying) {
         this.stock = stock;
         this.resins = resins;
+        this.bottles = bottles;
+        this.bottlePours = bottlePours;
+        this.buying = buying;
     }
 
     record Movement(String item, Double quantity, String reason) {}
 
-    record Pour(String resin, Double ml, Instant at) {}
+    /** From a bottle by its code, or of a resin where bottles are not kept. */
+    record Pour(String bottle, String resin, Double ml, PourKind kind, Instant at) {}
+
+    /** An item; {@code reorderPoint} is null where nothing went out lately and nobody set a low mark. */
+    record StockLine(@JsonUnwrapped Stock.ItemView item, Double reorderPoint, double onOrder, double dailyDemand, Double runsOut) {}
 
     @GetMapping("/stock")
-    List<Stock.ItemView> stock() {
-        return stock.all(false);
+    List<StockLine> stock() {
+        return buying.lines().stream().map(l -> new StockLine(l.item(), l.reorderPoint(), l.onOrder(), l.demand().mean(), l.runsOut())).toList();
+    }
+
+    /** Something to buy. */
+    record ToBuy(String item, double quantity, String why) {}
+
+    @GetMapping("/buying-list")
+    List<ToBuy> buyingList() {
+        return buying.lines().stream().filter(l -> l.quantity() > 0).map(l -> new ToBuy(l.item().item(), l.quantity(), l.why())).toList();
+    }
+
+    /** When to order a steadily used item, and how much. */
+    @PostMapping("/stores/reorder")
+    Reorder reorder(@RequestBody Reorder.Item asked) {
+        Reorder.Item item = new Reorder.Item(asked.dailyDemand(), asked.dailyDemandSd(), asked.leadDays(), asked.leadDaysSd() == null ? Double.valueOf(0) : asked.leadDaysSd(), asked.serviceLevel(),
+                asked.packSize() == null ? Double.valueOf(1) : asked.packSize(), asked.coverDays() == null ? Double.valueOf(Reorder.COVER_DAYS) : asked.coverDays());
+        Findings findings = new Findings();
+        item.check(findings);
+        Refused.unless(findings);
+        return Reorder.of(item);
+    }
+
+    /** What a print costs. */
+    @PostMapping("/cost/print")
+    PrintCost cost(@RequestBody PrintCost.Uses uses) {
+        Findings findings = new Findings();
+        uses.check(findings);
+        Refused.unless(findings);
+        return PrintCost.of(uses);
     }
 
     /** {@code quantity} is signed: positive came in, negative went out. */
@@ -95,9 +136,25 @@ class StoresApi {
         return resins.all(false);
     }
 
+    /** From a bottle: refused where it would mix or run over. Of a resin: written down, and the machine is held if it mixed. */
     @PostMapping("/vats/{vat}/pours")
     @ResponseStatus(HttpStatus.CREATED)
-    Resins.PourView pour(@PathVariable String vat, @RequestBody Pour pour) {
-        return resins.pour(vat, pour.resin(), pour.ml(), pour.at());
+    Object pour(@PathVariable String vat, @RequestBody Pour pour) {
+        if (pour.bottle() == null && pour.resin() != null) {
+            return resins.pour(vat, pour.resin(), pour.ml(), pour.at());
+        }
+        return bottlePours.pour(vat, pour.bottle(), pour.ml(), pour.kind() == null ? PourKind.POUR : pour.kind(), pour.at());
+    }
+
+    @GetMapping("/bottles")
+    List<Bottles.Bottle> bottles() {
+        return bottles.all(false);
+    }
+
+    /** Answers the codes of as many bottles as came in. */
+    @PostMapping("/bottles")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<String> addBottles(@RequestBody Bottles.Entry entry) {
+        return bottles.add(new Bottles.Entry(entry.resin(), entry.count() == null ? Integer.valueOf(1) : entry.count(), entry.fullMl(), entry.lot(), entry.price(), entry.expiresOn()));
     }
 }

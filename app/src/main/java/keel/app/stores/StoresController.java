@@ -1,17 +1,13 @@
 package keel.app.stores;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import keel.app.fleet.Fleet;
-import keel.app.fleet.MachineRef;
-import keel.app.fleet.Parts;
-import keel.app.problems.Conflict;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
-import keel.app.upkeep.Standings;
 import keel.core.Findings;
-import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,21 +21,20 @@ class StoresController {
 
     private final Stock stock;
     private final Resins resins;
+    private final Buying buying;
     private final Fleet fleet;
-    private final Parts parts;
-    private final Standings standings;
 
-    StoresController(Stock stock, Resins resins, Fleet fleet, Parts parts, Standings standings) {
+    StoresController(Stock stock, Resins resins, Buying buying, Fleet fleet) {
         this.stock = stock;
         this.resins = resins;
+        this.buying = buying;
         this.fleet = fleet;
-        this.parts = parts;
-        this.standings = standings;
     }
 
     @GetMapping("/stores")
     String stores(Model model) {
         model.addAttribute("items", stock.all(true));
+        model.addAttribute("lines", buying.lines());
         model.addAttribute("resins", resins.all(true));
         return "stores/stores";
     }
@@ -63,10 +58,37 @@ class StoresController {
         return "redirect:/stores";
     }
 
+    /** All items on one page, each with room for what is really there. */
+    @GetMapping("/stores/count")
+    String counting(Model model) {
+        model.addAttribute("items", stock.all(false));
+        return "stores/count";
+    }
+
+    /** What was counted; what stays empty stays as it is. All of it or nothing. */
+    @PostMapping("/stores/count")
+    String counted(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            Findings findings = new Findings();
+            Map<String, Double> counts = new LinkedHashMap<>();
+            stock.all(false).forEach(i -> {
+                Double counted = Typed.number(typed.get("n-" + i.item()), "n-" + i.item(), findings);
+                if (counted != null && findings.range(counted, 0, 100_000, "n-" + i.item(), i.name(), i.unit())) {
+                    counts.put(i.item(), counted);
+                }
+            });
+            findings.when(counts.isEmpty() && findings.none(), "count", "Nothing was counted.");
+            Refused.unless(findings);
+            stock.countAll(counts, typed.get("why"));
+        }, "/stores", model, response, () -> counting(model));
+    }
+
     @GetMapping("/stores/{item}")
     String item(@PathVariable String item, Model model) {
         model.addAttribute("item", stock.one(item));
         model.addAttribute("movements", stock.movements(item));
+        model.addAttribute("line", buying.one(item));
         model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "stores/item";
     }
@@ -96,28 +118,11 @@ class StoresController {
         return PageErrors.tried(() -> stock.spare(item, typed.get("spareKind"), typed.get("spareModel")), "/stores/" + item, model, response, () -> item(item, model));
     }
 
-    @GetMapping("/machines/{code}/pour")
-    String pourForm(@PathVariable String code, Model model) {
-        model.addAttribute("now", standings.of(code));
-        model.addAttribute("resins", resins.all(false));
-        MachineRef machine = fleet.machine(code);
-        Parts.PartRef vat = parts.vatOn(machine.id());
-        model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
-        model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
-        return "stores/pour";
-    }
-
-    @PostMapping("/machines/{code}/pour")
-    String pour(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    @PostMapping("/stores/{item}/terms")
+    String terms(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            MachineRef machine = fleet.machine(code);
-            Parts.PartRef vat = parts.vatOn(machine.id());
-            if (vat == null) {
-                throw new Conflict("resin", "No vat is on " + machine.name() + ".");
-            }
-            resins.pour(vat.code(), typed.get("resin"), number(typed, "ml"), null);
-        }, "/machines/" + code, model, response, () -> pourForm(code, model));
+        return PageErrors.tried(() -> buying.change(item, new Buying.Terms(number(typed, "packSize"), number(typed, "price"), typed.get("supplier"), typed.get("place"), number(typed, "leadDays"),
+                number(typed, "leadDaysSd"), typed.getOrDefault("hurts", "").isBlank() ? null : typed.get("hurts"))), "/stores/" + item, model, response, () -> item(item, model));
     }
 
     @PostMapping("/pours/{id}/withdraw")

@@ -70,8 +70,9 @@ final class Facts {
         OffsetDateTime emptied = jdbc.sql("select max(at) from service where vat_id = ? and emptied and not withdrawn").param(vatId)
                 .query(OffsetDateTime.class).optional().orElse(null);
         OffsetDateTime from = emptied == null ? Instant.EPOCH.atOffset(ZoneOffset.UTC) : emptied;
-        changes.addAll(jdbc.sql("select p.at, r.code, p.ml from pour p join resin r on r.id = p.resin_id where p.vat_id = ? and p.at >= ? and not p.withdrawn")
-                .params(vatId, from).query((row, i) -> (VatContent.Change) new VatContent.Poured(instant(row, 1), row.getString(2), row.getDouble(3))).list());
+        changes.addAll(jdbc.sql("select p.at, r.code, p.ml, p.kind from pour p join resin r on r.id = p.resin_id where p.vat_id = ? and p.at >= ? and not p.withdrawn and coalesce(p.kind, '') <> 'SIEVE'")
+                .params(vatId, from).query((row, i) -> "RETURN".equals(row.getString(4)) ? (VatContent.Change) new VatContent.TakenOut(instant(row, 1), row.getDouble(3))
+                        : new VatContent.Poured(instant(row, 1), row.getString(2), row.getDouble(3))).list());
         if (changes.isEmpty()) {
             return VatContent.EMPTY;
         }

@@ -28,6 +28,9 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
     /** Resin was printed away. */
     public record Printed(Instant at, double ml) implements Change {}
 
+    /** Resin went back into a bottle. */
+    public record TakenOut(Instant at, double ml) implements Change {}
+
     /** Somebody looked how much is left: that counts, whatever was reckoned. */
     public record Measured(Instant at, double ml) implements Change {}
 
@@ -51,6 +54,9 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
         }
         if (change instanceof Printed printed) {
             return new VatContent(resin, Math.max(0, ml - printed.ml()), since, mixedAt);
+        }
+        if (change instanceof TakenOut out) {
+            return new VatContent(resin, Math.max(0, ml - out.ml()), since, mixedAt);
         }
         if (change instanceof Measured measured) {
             return new VatContent(resin, measured.ml(), since, mixedAt);

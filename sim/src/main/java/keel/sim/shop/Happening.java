@@ -96,6 +96,9 @@ public sealed interface Happening {
     /** A spare screen came in; {@code model} is the code of its model. */
     record ScreenBought(Instant at, String who, String model, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, double price) implements Happening {}
 
+    /** Bottles of a resin are labelled and written down one by one; of the first so much is left. */
+    record BottlesCame(Instant at, String who, String resin, int count, double firstLeftMl, String lot, double price, LocalDate expiresOn) implements Happening {}
+
     /** The lit screen of a machine was photographed, all white, and what is seen was written down; further spots were typed. */
     record ScreenPhotographed(Instant at, String who, String machine, Bytes png, List<ScreenInspection.Spot> typed) implements Happening {}
 

@@ -50,6 +50,9 @@ public final class Saltmarsh {
 
     public record ItemSpec(String name, String unit, double lowAt, double first) {}
 
+    /** How an item is bought; {@code hurts}: LITTLE, SOME or MUCH to be without it. */
+    public record TermsSpec(String item, double packSize, double price, String supplier, String place, double leadDays, double leadDaysSd, String hurts) {}
+
     public record PersonSpec(String signIn, String name, String role, String password, String pin) {}
 
     public static final List<PersonSpec> PEOPLE = List.of(
@@ -98,6 +101,14 @@ public final class Saltmarsh {
             new OriginSpec("L1", "candle-144", null, null, 700), new OriginSpec("L2", "candle-144", null, null, 900), new OriginSpec("L3", "candle-144", null, null, 980),
             new OriginSpec("L4", "candle-208", null, null, 400), new OriginSpec("L5", "candle-208", null, null, 610), new OriginSpec("L6", "dipper-176-2", "D-0091", null, 1100),
             new OriginSpec("L7", "quill-115", "Q-5512", null, 560));
+
+    public static final List<TermsSpec> TERMS = List.of(new TermsSpec("film-sheet-144", 5, 3.1, "Fen Foil Supply", "Bench drawer 2", 6, 2, "MUCH"),
+            new TermsSpec("film-sheet-208", 3, 4.8, "Fen Foil Supply", "Bench drawer 2", 6, 2, "MUCH"), new TermsSpec("film-sheet-176", 2, 4.2, "Fen Foil Supply", "Bench drawer 2", 6, 2, "SOME"),
+            new TermsSpec("laser-tank-115", 2, 45, "Marl Sheet Works", "Shelf A", 9, 3, "MUCH"), new TermsSpec("reed-grey-resin", 10, 36, "Saltpan Resins", "Dark cupboard", 5, 2, "MUCH"),
+            new TermsSpec("mussel-blue-resin", 6, 39, "Saltpan Resins", "Dark cupboard", 5, 2, "MUCH"), new TermsSpec("cast-amber-resin", 6, 52, "Saltpan Resins", "Dark cupboard", 8, 3, "MUCH"),
+            new TermsSpec("nitrile-gloves", 200, 0.11, "Quayside Workwear", "Shelf B", 4, 1, "MUCH"), new TermsSpec("isopropyl-alcohol", 25, 2.6, "Saltpan Resins", "Steel cabinet", 4, 1.5, "SOME"),
+            new TermsSpec("paper-filters", 100, 0.08, "Quayside Workwear", "Shelf B", 4, 1, "LITTLE"), new TermsSpec("z-grease", 2, 9, "Quayside Workwear", "Bench drawer 1", 7, 3, "LITTLE"),
+            new TermsSpec("storage-sticks", 5, 6, "Quayside Workwear", "Bench drawer 1", 7, 3, "LITTLE"));
 
     /** How the film sits in vats for a model. */
     public static SeatSpec seat(String model) {

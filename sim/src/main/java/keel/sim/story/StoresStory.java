@@ -2,6 +2,8 @@ package keel.sim.story;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -15,6 +17,7 @@ final class StoresStory {
 
     private static final double BOTTLE_ML = 1000;
     private static final Duration WEEK = Duration.ofDays(7);
+    private static final Duration LABELLED = Duration.ofHours(3);
     private static final Map<String, Integer> PACKS = Map.ofEntries(Map.entry("film-sheet-144", 5), Map.entry("film-sheet-208", 3), Map.entry("film-sheet-176", 2),
             Map.entry("laser-tank-115", 2), Map.entry("reed-grey-resin", 10),
             Map.entry("mussel-blue-resin", 6), Map.entry("cast-amber-resin", 6), Map.entry("nitrile-gloves", 200), Map.entry("isopropyl-alcohol", 25),
@@ -58,7 +61,23 @@ final class StoresStory {
                 deliver(item, due);
             }
         });
-        return all.stream().filter(h -> h.at().isBefore(end)).toList();
+        List<Happening> told = new ArrayList<>(all.stream().filter(h -> h.at().isBefore(end)).toList());
+        bottles(end.minus(LABELLED), told);
+        return told;
+    }
+
+    /** This morning the shop began to label its bottles: those on the shelf, and the open one of each resin. */
+    private void bottles(Instant at, List<Happening> told) {
+        for (Saltmarsh.ResinSpec r : Saltmarsh.RESINS) {
+            String item = Saltmarsh.code(r.name()) + "-resin";
+            Saltmarsh.TERMS.stream().filter(t -> t.item().equals(item)).findFirst().ifPresent(t -> {
+                double onShelf = told.stream().filter(h -> h instanceof Happening.StockMoved m && m.item().equals(item) && m.at().isBefore(at)).mapToDouble(h -> ((Happening.StockMoved) h).quantity()).sum();
+                double first = Saltmarsh.ITEMS.stream().filter(i -> Saltmarsh.code(i.name()).equals(item)).findFirst().orElseThrow().first();
+                LocalDate day = at.atZone(ZoneOffset.UTC).toLocalDate();
+                told.add(new Happening.BottlesCame(at, "keeper", Saltmarsh.code(r.name()), 1 + (int) Math.max(0, first + onShelf), Math.max(60, inBottle.getOrDefault(item, 0.0)), "%02d-%s".formatted(
+                        day.getYear() % 100, r.family().charAt(0)), t.price(), day.plusMonths(9)));
+            });
+        }
     }
 
     private void week(Instant at) {

@@ -1,0 +1,258 @@
+package keel.app.stores;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import keel.core.stock.DailyDemand;
+import keel.core.stock.Reorder;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What to buy, when and why: from what went out lately, how long an order takes, and how much it hurts to be without. */
+@Service
+@Transactional
+public class Buying {
+
+    /** Use is taken from so many days. */
+    static final int WINDOW_DAYS = 120;
+
+    private static final double LEAD_DAYS = 7;
+    private static final double LEAD_DAYS_SD = 2;
+    private static final Map<String, Double> LEVELS = Map.of("LITTLE", 0.85, "SOME", 0.95, "MUCH", 0.99);
+    private static final double MOST = 1e6;
+
+    private final Stock stock;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Buying(Stock stock, Logbook logbook, JdbcClient jdbc, Clock clock) {
+        this.stock = stock;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** How an item is bought; what is not known is null. {@code hurts}: LITTLE, SOME or MUCH. */
+    public record Terms(Double packSize, Double price, String supplier, String place, Double leadDays, Double leadDaysSd, String hurts) {
+
+        Findings findings() {
+            Findings findings = new Findings();
+            number(packSize, 1e-3, "packSize", "A pack", findings);
+            number(price, 0, "price", "The price", findings);
+            number(leadDays, 0, "leadDays", "The days until it comes", findings);
+            number(leadDaysSd, 0, "leadDaysSd", "Their spread", findings);
+            findings.when(supplier != null && supplier.length() > 80, "supplier", "A supplier may have 80 characters at most.");
+            findings.when(place != null && place.length() > 80, "place", "A place may have 80 characters at most.");
+            findings.when(hurts != null && !LEVELS.containsKey(hurts), "hurts", "It hurts LITTLE, SOME or MUCH to be without.");
+            return findings;
+        }
+
+        private static void number(Double value, double low, String field, String what, Findings findings) {
+            if (value != null) {
+                findings.range(value, low, field.startsWith("lead") ? 3650 : MOST, field, what, "");
+            }
+        }
+    }
+
+    /**
+     * An item with what is to be done about it.
+     *
+     * @param onOrder      ordered and not come yet
+     * @param demand       a day, of the last {@link #WINDOW_DAYS} days
+     * @param reorder      null where nothing went out lately
+     * @param reorderPoint the higher of what use asks for and what somebody set by hand; null where neither is known
+     * @param quantity     to buy now, 0 for nothing
+     * @param runsOut      chance of being without before an order would come, if nothing is bought; null where nothing went out
+     */
+    public record Line(Stock.ItemView item, Terms terms, double serviceLevel, double onOrder, DailyDemand demand, Reorder reorder, Double reorderPoint, double quantity, Double runsOut, String why) {
+
+        /** Days that it lasts at this pace; null where nothing goes out. */
+        public Double lastsDays() {
+            return demand.mean() > 0 ? Double.valueOf(Math.max(0, item.quantity()) / demand.mean()) : null;
+        }
+    }
+
+    /** Of every item, by name. */
+    @Transactional(readOnly = true)
+    public List<Line> lines() {
+        Map<String, Terms> terms = terms();
+        Map<String, Double> ordered = ordered();
+        Map<String, Map<LocalDate, Double>> used = used();
+        Map<String, Integer> days = days();
+        List<Line> lines = new ArrayList<>();
+        for (Stock.ItemView item : stock.all(false)) {
+            lines.add(line(item, terms.get(item.item()), ordered.getOrDefault(item.item(), 0.0), used.getOrDefault(item.item(), Map.of()), days.getOrDefault(item.item(), WINDOW_DAYS)));
+        }
+        return lines;
+    }
+
+    private static Line line(Stock.ItemView item, Terms terms, double onOrder, Map<LocalDate, Double> used, int days) {
+        DailyDemand demand = DailyDemand.of(used, Math.max(days, used.size()));
+        double level = terms.hurts() == null ? LEVELS.get("SOME") : LEVELS.get(terms.hurts());
+        double pack = terms.packSize() == null ? 1 : terms.packSize();
+        Reorder.Item asked = new Reorder.Item(demand.mean(), demand.sd(), terms.leadDays() == null ? LEAD_DAYS : terms.leadDays(), terms.leadDaysSd() == null ? LEAD_DAYS_SD : terms.leadDaysSd(), level, pack,
+                Reorder.COVER_DAYS);
+        Reorder reorder = demand.mean() > 0 ? Reorder.of(asked) : null;
+        Double point = reorder == null ? item.lowAt() : item.lowAt() == null ? Double.valueOf(reorder.reorderPoint()) : Double.valueOf(Math.max(item.lowAt(), reorder.reorderPoint()));
+        double there = item.quantity() + onOrder;
+        boolean buy = point != null && there <= point;
+        double quantity = !buy ? 0 : Math.max(reorder == null ? pack : reorder.orderQuantity(), Math.max(pack, Math.ceil((point - there) / pack - 1e-9) * pack));
+        return new Line(item, terms, level, onOrder, demand, reorder, point, quantity, reorder == null ? null : Double.valueOf(Reorder.runsOut(asked, item.quantity())), buy ? why(item, asked, demand, point, onOrder) : "");
+    }
+
+    private static String why(Stock.ItemView item, Reorder.Item asked, DailyDemand demand, double point, double onOrder) {
+        String there = plain(item.quantity()) + " " + item.unit() + " there" + (onOrder > 0 ? ", " + plain(onOrder) + " ordered" : "");
+        return demand.mean() == 0 ? there + ", called low at " + plain(point) + "." : String.format(Locale.ROOT, "%s, %s a day, about %s days until more comes: order from %s down.", there,
+                plain(Math.round(100 * demand.mean()) / 100.0), plain(asked.leadDays()), plain(Math.round(10 * point) / 10.0));
+    }
+
+    private static String plain(double number) {
+        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+    }
+
+    /** @throws NotThere if there is no such item */
+    @Transactional(readOnly = true)
+    public Line one(String item) {
+        return lines().stream().filter(l -> l.item().item().equals(item)).findFirst().orElseThrow(() -> new NotThere("There is no item called " + item + "."));
+    }
+
+    public void change(String item, Terms terms) {
+        Actor.require(Role.KEEPER);
+        Refused.unless(terms.findings());
+        if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days = ?, lead_days_sd = ?, hurts = ? where code = ?").params(terms.packSize(), terms.price(), blank(terms.supplier()),
+                blank(terms.place()), terms.leadDays(), terms.leadDaysSd(), terms.hurts(), item).update() == 0) {
+            throw new NotThere("There is no item called " + item + ".");
+        }
+    }
+
+    private static String blank(String text) {
+        return text == null || text.isBlank() ? null : text.strip();
+    }
+
+    /** An order that was sent; {@code received} is null while it is on its way. */
+    public record Order(long id, String item, String name, String unit, double quantity, Double price, Instant orderedAt, String person, Instant receivedAt, Double received, boolean cancelled) {}
+
+    /** Those on their way, then the latest that came. */
+    @Transactional(readOnly = true)
+    public List<Order> orders(int most) {
+        return jdbc.sql("""
+                select o.id, i.code, i.name, i.unit, o.quantity, o.price, o.ordered_at, p.name, o.received_at, o.received, o.cancelled_at from stock_order o join stock_item i on i.id = o.item_id
+                join person p on p.id = o.person_id order by case when o.received_at is null and o.cancelled_at is null then 0 else 1 end, o.ordered_at desc, o.id desc fetch first ? rows only""").param(most)
+                .query((row, i) -> new Order(row.getLong(1), row.getString(2), row.getString(3), row.getString(4), row.getDouble(5), row.getObject(6, Double.class), instant(row.getObject(7, OffsetDateTime.class)),
+                        row.getString(8), instant(row.getObject(9, OffsetDateTime.class)), row.getObject(10, Double.class), row.getObject(11) != null)).list();
+    }
+
+    private static Instant instant(OffsetDateTime at) {
+        return at == null ? null : at.toInstant();
+    }
+
+    public long order(String item, Double quantity, Double price) {
+        Actor actor = Actor.current();
+        Stock.ItemView of = stock.one(item);
+        Findings findings = new Findings();
+        findings.range(quantity, 1e-3, MOST, "quantity", "The quantity", of.unit());
+        if (price != null) {
+            findings.range(price, 0, MOST, "price", "The price", "");
+        }
+        Refused.unless(findings);
+        GeneratedKeyHolder key = new GeneratedKeyHolder();
+        jdbc.sql("insert into stock_order (item_id, quantity, price, ordered_at, person_id) select id, ?, ?, ?, ? from stock_item where code = ?")
+                .params(quantity, price, clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), item).update(key, "id");
+        long id = key.getKeyAs(Long.class);
+        note(id, "Ordered: " + plain(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
+        return id;
+    }
+
+    /** It came: the stock goes up, its price is kept, and the item's lead time follows from its orders. */
+    public void receive(long id, Double quantity) {
+        Actor actor = Actor.current();
+        Order order = open(id);
+        Findings findings = new Findings();
+        findings.range(quantity, 0, MOST, "quantity", "What came", order.unit());
+        Refused.unless(findings);
+        jdbc.sql("update stock_order set received_at = ?, received = ? where id = ?").params(clock.instant().atOffset(ZoneOffset.UTC), quantity, id).update();
+        if (quantity > 0) {
+            stock.moved(order.item(), quantity, "delivery");
+        }
+        if (order.price() != null) {
+            jdbc.sql("update stock_item set price = ? where code = ?").params(order.price(), order.item()).update();
+        }
+        note(id, "Came: " + plain(quantity) + " of " + plain(order.quantity()) + " " + order.unit() + " of " + order.name() + ".", actor);
+    }
+
+    public void cancel(long id) {
+        Actor actor = Actor.current();
+        Order order = open(id);
+        jdbc.sql("update stock_order set cancelled_at = ? where id = ?").params(clock.instant().atOffset(ZoneOffset.UTC), id).update();
+        note(id, "Order cancelled: " + order.name() + ".", actor);
+    }
+
+    private Order open(long id) {
+        jdbc.sql("select id from stock_order where id = ? for update").param(id).query(Long.class).optional();
+        Order order = orders(10_000).stream().filter(o -> o.id() == id).findFirst().orElseThrow(() -> new NotThere("There is no order " + id + "."));
+        if (order.receivedAt() != null || order.cancelled()) {
+            throw new Conflict("That order " + (order.cancelled() ? "was cancelled." : "came already."));
+        }
+        return order;
+    }
+
+    private Map<String, Terms> terms() {
+        Map<String, Terms> terms = new HashMap<>();
+        jdbc.sql("select code, pack_size, price, supplier, place, lead_days, lead_days_sd, hurts from stock_item").query((row, i) -> terms.put(row.getString(1), new Terms(row.getObject(2, Double.class),
+                row.getObject(3, Double.class), row.getString(4), row.getString(5), row.getObject(6, Double.class), row.getObject(7, Double.class), row.getString(8)))).list();
+        return terms;
+    }
+
+    private Map<String, Double> ordered() {
+        Map<String, Double> ordered = new HashMap<>();
+        jdbc.sql("select i.code, sum(o.quantity) from stock_order o join stock_item i on i.id = o.item_id where o.received_at is null and o.cancelled_at is null group by i.code")
+                .query((row, i) -> ordered.put(row.getString(1), row.getDouble(2))).list();
+        return ordered;
+    }
+
+    /** What went out by item and day; what a count found missing is use as well. */
+    private Map<String, Map<LocalDate, Double>> used() {
+        Map<String, Map<LocalDate, Double>> used = new HashMap<>();
+        jdbc.sql("""
+                select i.code, cast(m.at as date), -sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id where m.at >= ? and m.quantity < 0
+                group by i.code, cast(m.at as date)""").param(from())
+                .query((row, i) -> used.computeIfAbsent(row.getString(1), c -> new HashMap<>()).put(row.getObject(2, LocalDate.class), row.getDouble(3))).list();
+        return used;
+    }
+
+    /** Days since an item is kept count of, at most the window. */
+    private Map<String, Integer> days() {
+        Map<String, Integer> days = new HashMap<>();
+        jdbc.sql("select i.code, min(m.at) from stock_movement m join stock_item i on i.id = m.item_id group by i.code").query((row, i) -> days.put(row.getString(1),
+                (int) Math.max(1, Math.min(WINDOW_DAYS, Duration.between(row.getObject(2, OffsetDateTime.class).toInstant(), clock.instant()).toDays() + 1)))).list();
+        return days;
+    }
+
+    private OffsetDateTime from() {
+        return clock.instant().minus(Duration.ofDays(WINDOW_DAYS)).atOffset(ZoneOffset.UTC);
+    }
+
+    private void note(long id, String headline, Actor by) {
+        logbook.write(LogDraft.of(LogKind.ORDERED, null, "ORDER", id, clock.instant(), headline, Map.of("order", id), by));
+    }
+}

@@ -1,0 +1,148 @@
+package keel.app.stores;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.fleet.Parts;
+import keel.app.fleet.ShopSettings;
+import keel.app.problems.Conflict;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.Standings;
+import keel.core.Findings;
+import keel.core.resin.VatFill;
+import keel.core.standing.MachineKind;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pouring: from a bottle into the vat of a machine, back into a bottle, through a sieve. */
+@Controller
+class PourController {
+
+    private final Resins resins;
+    private final Bottles bottles;
+    private final BottlePours pours;
+    private final Fleet fleet;
+    private final Parts parts;
+    private final Standings standings;
+    private final ShopSettings settings;
+    private final Clock clock;
+
+    PourController(Resins resins, Bottles bottles, BottlePours pours, Fleet fleet, Parts parts, Standings standings, ShopSettings settings, Clock clock) {
+        this.resins = resins;
+        this.bottles = bottles;
+        this.pours = pours;
+        this.fleet = fleet;
+        this.parts = parts;
+        this.standings = standings;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** The vat from the side, for its drawing: depths in mm, null where its size is not known. */
+    record Depth(double now, double line, double rim) {}
+
+    @GetMapping("/machines/{code}/pour")
+    String form(@PathVariable String code, Model model) {
+        MachineNow now = standings.of(code);
+        MachineRef machine = fleet.machine(code);
+        Parts.PartRef vat = parts.vatOn(machine.id());
+        Double most = vat == null ? null : pours.most(vat).orElse(null);
+        model.addAttribute("now", now);
+        model.addAttribute("resins", resins.all(false));
+        model.addAttribute("bottles", bottles.all(false).stream().sorted(Comparator.comparing((Bottles.Bottle b) -> !b.resin().equals(now.resin())).thenComparing(b -> !b.open())).toList());
+        model.addAttribute("most", most);
+        model.addAttribute("room", most == null ? null : Double.valueOf(Math.max(0, Math.floor(most - now.resinMl()))));
+        model.addAttribute("depth", depth(machine, now.resinMl(), most));
+        model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
+        model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
+        model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
+        return "stores/pour";
+    }
+
+    private static Depth depth(MachineRef machine, double ml, Double most) {
+        return machine.vat().fill().map((VatFill f) -> new Depth(f.depthOf(ml), most == null ? f.depthMm() : Math.min(f.depthMm(), f.depthOf(most)), f.depthMm())).orElse(null);
+    }
+
+    @PostMapping("/machines/{code}/pour")
+    String pour(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            MachineRef machine = fleet.machine(code);
+            Parts.PartRef vat = parts.vatOn(machine.id());
+            if (vat == null) {
+                throw new Conflict("resin", "No vat is on " + machine.name() + ".");
+            }
+            Findings findings = new Findings();
+            Double ml = Typed.number(typed.get("ml"), "ml", findings);
+            Refused.unless(findings);
+            String scanned = typed.getOrDefault("scanned", "");
+            String bottle = scanned.isBlank() ? typed.getOrDefault("bottle", "") : scanned;
+            if (bottle.isBlank() && !typed.getOrDefault("resin", "").isBlank()) {
+                resins.pour(vat.code(), typed.get("resin"), ml, null);
+            } else {
+                pours.pour(vat.code(), bottle, ml, kind(typed.get("kind")), null);
+            }
+        }, "/machines/" + code, model, response, () -> form(code, model));
+    }
+
+    private static PourKind kind(String name) {
+        return List.of(PourKind.values()).stream().filter(k -> k.name().equals(name)).findFirst().orElseThrow(() -> new Refused("kind", "Say whether it was poured, topped up, returned or sieved."));
+    }
+
+    @GetMapping("/stores/bottles")
+    String all(@RequestParam(defaultValue = "false") boolean empty, Model model) {
+        model.addAttribute("bottles", bottles.all(empty));
+        model.addAttribute("empty", empty);
+        model.addAttribute("resins", resins.all(false));
+        model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
+        return "stores/bottles";
+    }
+
+    @PostMapping("/stores/bottles")
+    String add(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            Findings findings = new Findings();
+            LocalDate expires = null;
+            try {
+                expires = typed.getOrDefault("expiresOn", "").isBlank() ? null : LocalDate.parse(typed.get("expiresOn").strip());
+            } catch (DateTimeParseException e) {
+                findings.add("expiresOn", "This is no day: " + typed.get("expiresOn") + ".");
+            }
+            Bottles.Entry entry = new Bottles.Entry(typed.get("resin"), Typed.whole(typed.get("count"), "count", findings), Typed.number(typed.get("fullMl"), "fullMl", findings), typed.get("lot"),
+                    Typed.number(typed.get("price"), "price", findings), expires);
+            Refused.unless(findings);
+            bottles.add(entry);
+        }, "/stores/bottles", model, response, () -> all(false, model));
+    }
+
+    @PostMapping("/stores/bottles/{code}")
+    String bottle(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> {
+            switch (typed.getOrDefault("do", "")) {
+                case "shaken" -> bottles.shaken(code);
+                case "empty" -> bottles.emptied(code, true);
+                case "back" -> bottles.emptied(code, false);
+                default -> {
+                    Findings findings = new Findings();
+                    Double left = Typed.number(typed.get("leftMl"), "leftMl", findings);
+                    Refused.unless(findings);
+                    bottles.measured(code, left);
+                }
+            }
+        }, "/stores/bottles", model, response, () -> all(false, model));
+    }
+}

@@ -1,0 +1,2 @@
+/** What a print costs. */
+package keel.core.cost;

@@ -1,0 +1,2 @@
+/** When to buy how much of what is used steadily. */
+package keel.core.stock;

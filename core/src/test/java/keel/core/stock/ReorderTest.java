@@ -1,0 +1,81 @@
+package keel.core.stock;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Map;
+import java.util.Random;
+import keel.core.stock.Reorder.Item;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ReorderTest {
+
+    private static Reorder of(double d, double sd, double lead, double leadSd, double level, double pack, double cover) {
+        return Reorder.of(new Item(d, sd, lead, leadSd, level, pack, cover));
+    }
+
+    /** Heizer and Render, Operations Management, probabilistic models (from memory): 150 a day, sd 16, lead time 5 days, sd 1, 95 %: sd over the lead time 154.2, reorder point about 1004. */
+    @Test
+    void theTextbooksExampleComesOut() {
+        Reorder r = of(150, 16, 5, 1, 0.95, 1, 30);
+        assertThat(r.safetyStock()).isCloseTo(1.6449 * 154.21, within(0.1));
+        assertThat(r.reorderPoint()).isCloseTo(1003.6, within(0.5));
+    }
+
+    /** The same book (from memory): 15 a day, sd 5, 2 days for certain, 90 %: z of 1.28, safety stock 9.02, reorder point 39.02. */
+    @Test
+    void withALeadTimeForCertainOnlyDemandScatters() {
+        Reorder r = of(15, 5, 2, 0, 0.9, 1, 30);
+        assertThat(r.safetyStock()).isCloseTo(1.2816 * 5 * Math.sqrt(2), within(1e-3));
+        assertThat(r.reorderPoint()).isCloseTo(39.06, within(0.05));
+    }
+
+    /** z of the standard normal table: 0.8413 at 1, 0.9772 at 2, 0.99865 at 3. */
+    @ParameterizedTest
+    @CsvSource({"0.841345, 1", "0.977250, 2", "0.998650, 3", "0.5, 0", "0.2, 0"})
+    void theServiceLevelGoesByTheNormalTable(double level, double z) {
+        assertThat(of(10, 4, 1, 0, level, 1, 30).safetyStock()).isCloseTo(4 * z, within(1e-3));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"4, 30, 1, 120", "4, 30, 50, 150", "4, 25, 50, 100", "0, 30, 50, 0", "0.1, 30, 1, 3"})
+    void ordersAreWholePacks(double d, double cover, double pack, double quantity) {
+        assertThat(of(d, 1, 7, 1, 0.95, pack, cover).orderQuantity()).isCloseTo(quantity, within(1e-9));
+    }
+
+    /** Against a hundred thousand lead times drawn by hand. */
+    @Test
+    void theReorderPointLastsAsOftenAsWanted() {
+        Item item = new Item(12.0, 3.0, 9.0, 2.0, 0.9, 1.0, 30.0);
+        double point = Reorder.of(item).reorderPoint();
+        Random random = new Random(3);
+        int enough = 0;
+        for (int i = 0; i < 100_000; i++) {
+            double lead = 9 + 2 * random.nextGaussian();
+            enough += 12 * lead + 3 * Math.sqrt(Math.max(0, lead)) * random.nextGaussian() <= point ? 1 : 0;
+        }
+        assertThat(enough / 100_000.0).isCloseTo(0.9, within(0.01));
+        assertThat(Reorder.runsOut(item, point)).isCloseTo(0.1, within(1e-9));
+    }
+
+    @Test
+    void aServiceLevelOfOneIsNone() {
+        assertThatIllegalArgumentException().isThrownBy(() -> of(1, 1, 1, 1, 1, 1, 30)).withMessageContaining("service level");
+        assertThatIllegalArgumentException().isThrownBy(() -> of(-1, 1, 1, 1, 0.9, 1, 30));
+        assertThatIllegalArgumentException().isThrownBy(() -> of(1, Double.NaN, 1, 1, 0.9, 1, 30));
+        assertThatIllegalArgumentException().isThrownBy(() -> of(1, 1, 1, 1, 0.9, 0, 30));
+    }
+
+    /** Ten, nothing, two, nothing: mean 3, sd √((49 + 9 + 1 + 9)/3) = 4.761. */
+    @Test
+    void demandCountsDaysWithoutUse() {
+        DailyDemand d = DailyDemand.of(Map.of("monday", 10.0, "wednesday", 2.0), 4);
+        assertThat(d.mean()).isEqualTo(3);
+        assertThat(d.sd()).isCloseTo(4.761, within(1e-3));
+        assertThat(DailyDemand.of(Map.of(), 30).mean()).isZero();
+        assertThatIllegalArgumentException().isThrownBy(() -> DailyDemand.of(Map.of(1, 1.0, 2, 1.0), 1));
+    }
+}
