@@ -5,8 +5,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
@@ -62,7 +64,9 @@ class PourController {
         Double most = vat == null ? null : pours.most(vat).orElse(null);
         model.addAttribute("now", now);
         model.addAttribute("resins", resins.all(false));
-        model.addAttribute("bottles", bottles.all(false).stream().sorted(Comparator.comparing((Bottles.Bottle b) -> !b.resin().equals(now.resin())).thenComparing(b -> !b.open())).toList());
+        List<Bottles.Bottle> all = bottles.all(false);
+        model.addAttribute("bottles", atHand(all, now.resin()));
+        model.addAttribute("others", now.resin() == null ? List.of() : all.stream().filter(b -> !b.resin().equals(now.resin())).map(Bottles.Bottle::resinName).distinct().toList());
         model.addAttribute("most", most);
         model.addAttribute("room", most == null ? null : Double.valueOf(Math.max(0, Math.floor(most - now.resinMl()))));
         model.addAttribute("depth", depth(machine, now.resinMl(), most));
@@ -70,6 +74,12 @@ class PourController {
         model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
         model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
         return "stores/pour";
+    }
+
+    /** Of the resin in the vat, or of every resin where it is empty: those that are open, and the sealed one that is opened next. */
+    private static List<Bottles.Bottle> atHand(List<Bottles.Bottle> all, String resin) {
+        Set<String> sealed = new HashSet<>();
+        return all.stream().filter(b -> resin == null || b.resin().equals(resin)).sorted(Comparator.comparing((Bottles.Bottle b) -> !b.open())).filter(b -> b.open() || sealed.add(b.resin())).toList();
     }
 
     private static Depth depth(MachineRef machine, double ml, Double most) {

@@ -18,7 +18,7 @@ class StoresPagesTest extends PageTest {
         accepted("/stores/items", "name", "Copper tape", "unit", "rolls", "quantity", "2,5", "lowAt", "1");
         assertThat(stock.one("copper-tape").quantity()).isEqualTo(2.5);
         accepted("/stores/copper-tape/move", "quantity", "-2", "reason", "ribbon edge");
-        assertThat(page("/stores")).contains("▲ low");
+        assertThat(page("/stores")).contains("▲ buy");
         accepted("/stores/copper-tape/count", "counted", "4");
         assertThat(page("/stores/copper-tape")).contains("4 rolls on hand", "counted 4 rolls", "−2", "ribbon edge");
         accepted("/stores/copper-tape/change", "lowAt", "0", "retired", "true");

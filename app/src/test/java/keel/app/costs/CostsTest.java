@@ -1,0 +1,94 @@
+package keel.app.costs;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import keel.app.runs.RunEntry;
+import keel.app.runs.RunView;
+import keel.app.runs.Runs;
+import keel.app.support.PageTest;
+import keel.core.cost.PrintCost;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Costs of runs from what they used, by the figures that a shop starts with. */
+class CostsTest extends PageTest {
+
+    @Autowired
+    private Costs costs;
+    @Autowired
+    private Runs runs;
+    private String machine;
+
+    @BeforeEach
+    void machine() {
+        shop.people();
+        machine = shop.maskMachine();
+        shop.as("keeper");
+    }
+
+    private RunView run(int daysAgo, String outcome) {
+        Instant start = Instant.now().minus(Duration.ofDays(daysAgo));
+        return runs.enter(new RunEntry(machine, "Costed " + machine, start, start.plus(Duration.ofHours(5)), 2000, 1.8, 100.0, outcome, outcome.equals("FAILED") ? 1000 : null, null));
+    }
+
+    /** 100 ml at 38 a litre 3.80; 14 min at 18 an hour 4.20; 5 h of 0.06 kW at 0.31 0.093; 5 of 3000 h of a plate at 60 0.10; 0.45 besides; film 5 over the life of such films, screen 78 over that of screens. */
+    @Test
+    void aRunCostsWhatItUsed() {
+        Map.Entry<Costs.Run, PrintCost> of = costs.ofRun(run(2, "GOOD").id());
+        PrintCost cost = of.getValue();
+        assertThat(of.getKey().used().uvHours()).isCloseTo(1, within(1e-9));
+        assertThat(amount(cost, "Resin")).isCloseTo(3.8, within(1e-9));
+        assertThat(amount(cost, "Work")).isCloseTo(4.2, within(1e-9));
+        assertThat(amount(cost, "Energy")).isCloseTo(0.093, within(1e-9));
+        assertThat(amount(cost, "Plate")).isCloseTo(0.1, within(1e-9));
+        double share = shop.now(machine).uvShare();
+        assertThat(amount(cost, "Film")).isCloseTo(5 * 5 / (shop.now(machine).liningUse().life().typicalUvHours(share) / share), within(1e-9));
+        assertThat(amount(cost, "Screen")).isCloseTo(78 * 1 / shop.now(machine).screenUse().life().typicalUvHours(share), within(1e-9));
+        assertThat(cost.perAttempt()).isCloseTo(cost.lines().stream().mapToDouble(PrintCost.Line::amount).sum(), within(1e-9));
+        assertThat(page("/costs/runs/" + of.getKey().id())).contains("for a print that came out.");
+        assertThat(status("/costs/runs/999999")).isEqualTo(404);
+    }
+
+    private static double amount(PrintCost cost, String line) {
+        return cost.lines().stream().filter(l -> l.name().equals(line)).findFirst().orElseThrow().amount();
+    }
+
+    @Test
+    void whatDidNotComeOutIsPaidByWhatDid() {
+        double good = costs.ofRun(run(4, "GOOD").id()).getValue().perAttempt();
+        double failed = costs.ofRun(run(2, "FAILED").id()).getValue().perAttempt();
+        Costs.Group job = costs.overview(30).jobs().stream().filter(g -> g.name().equals("Costed " + machine)).findFirst().orElseThrow();
+        assertThat(job.used().prints()).isEqualTo(2);
+        assertThat(job.rate().good()).isEqualTo(1);
+        assertThat(job.cost().perAttempt()).isCloseTo(good + failed, within(1e-9));
+        assertThat(job.perGood()).isCloseTo(good + failed, within(1e-9));
+        assertThat(job.lost()).isCloseTo(failed, within(1e-9));
+        assertThat(costs.overview(30).months()).isNotEmpty();
+        assertThat(page("/costs?days=30")).contains("Costed " + machine).contains("no cause named");
+        assertThat(new String(file("/costs.csv?days=30").getContentAsByteArray())).contains("job,Costed " + machine);
+    }
+
+    /** 1 of 2 prints came out: two attempts are to be expected. */
+    @Test
+    void aQuoteCountsTheAttempts() {
+        run(4, "GOOD");
+        run(2, "FAILED");
+        String html = page("/costs?machine=" + machine + "&resinMl=100&hours=5&uvHours=1&labourMinutes=10");
+        assertThat(html).contains("2.00 attempts are to be expected").contains("1 of 2 prints came out");
+        Shown wrong = shown("/costs?machine=" + machine + "&resinMl=-3&hours=5");
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.html()).contains("The resin must be between").contains("value=\"-3\"");
+    }
+
+    @Test
+    void theOwnerSaysWhatTheShopPays() {
+        shop.as("owner");
+        refused(422, "must be between", "/costs/figures", "energy.price", "-1");
+        assertThat(page("/costs")).contains("What the shop pays");
+    }
+}
