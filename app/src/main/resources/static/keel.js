@@ -161,6 +161,16 @@
     }, 250);
   });
 
+  // ---- what is waited for: counts down to its moment, then says so
+  const countDown = () => document.querySelectorAll('[data-until]').forEach(shown => {
+    const left = Math.ceil((shown.dataset.until - Date.now()) / 1000);
+    const two = n => String(n).padStart(2, '0');
+    shown.textContent = left <= 0 ? 'time' : left < 3600 ? Math.floor(left / 60) + ':' + two(left % 60) : Math.floor(left / 3600) + ' h ' + two(Math.floor(left / 60) % 60);
+    if (left <= 0 && !shown.classList.contains('over')) { shown.classList.add('over'); if (left > -3) navigator.vibrate?.([200, 100, 200]); }
+  });
+  countDown();
+  setInterval(countDown, 1000);
+
   // ---- marks on the map of a film: a tap adds one, the list makes it larger, smaller or takes it away; the text is what is sent
   const SVG = 'http://www.w3.org/2000/svg';
   const readMarks = text => text.value.split('\n').map(l => l.trim().split(/\s+/)).filter(w => w.length === 4)

@@ -125,6 +125,10 @@ class DemoShop {
         settings.rename(Saltmarsh.NAME, ZoneId.systemDefault().getId());
         Saltmarsh.ROOMS.forEach(fleet::addRoom);
         Saltmarsh.RESINS.forEach(r -> resins.add(r.name(), r.density(), r.family()));
+        describe("reed-grey", 1.11, "Grey", 20.0, 28.0, "ORDINARY");
+        describe("mussel-blue", 1.12, "Blue", 20.0, 28.0, "ORDINARY");
+        describe("cast-amber", 1.08, "Amber", 22.0, 30.0, "BRITTLE");
+        describe("silt-tough", 1.10, "Grey", 22.0, 30.0, "TOUGH");
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
@@ -135,6 +139,10 @@ class DemoShop {
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
         vats.all(false).stream().map(Vats.Vat::model).distinct().forEach(m -> seats.measure(m.id(), m.name(), seat(Saltmarsh.seat(m.code()))));
+    }
+
+    private void describe(String resin, double density, String family, double fromC, double toC, String nature) {
+        resins.change(resin, new Resins.Nature(density, family, fromC, toC, nature, "ALCOHOL", "red folder, Long Room door", null));
     }
 
     private static PartModels.Entry panel(Saltmarsh.PanelSpec p) {

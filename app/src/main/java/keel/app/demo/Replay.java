@@ -35,10 +35,7 @@ import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
 import keel.app.starting.GateQuestions;
-import keel.app.stores.Bottles;
 import keel.app.stores.FilmPacks;
-import keel.app.stores.Resins;
-import keel.app.stores.Stock;
 import keel.app.upkeep.Rebuild;
 import keel.core.exposure.WorkingCurve;
 import keel.core.film.Recording;
@@ -55,14 +52,12 @@ import org.springframework.transaction.annotation.Transactional;
 class Replay {
 
     /** Entries after which the session is emptied: a long one is slow to check for changes, an empty one reads all anew. */
-    private static final double BOTTLE_ML = 1000;
     private static final int BATCH = 10;
 
+    private final StoresReplay stores;
     private final Runs runs;
     private final Failures failures;
     private final Bench bench;
-    private final Resins resins;
-    private final Stock stock;
     private final Parts parts;
     private final Fleet fleet;
     private final Air air;
@@ -76,7 +71,6 @@ class Replay {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final FilmLives lives;
-    private final Bottles bottles;
     private final PartModels panels;
     private final ScreenInspections inspections;
     private final UvMaps uvMaps;
@@ -88,14 +82,13 @@ class Replay {
     private final Map<String, Long> failureIds = new HashMap<>();
     private int entered;
 
-    Replay(Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Parts parts, Fleet fleet, Air air, Profiles profiles,
+    Replay(StoresReplay stores, Runs runs, Failures failures, Bench bench, Parts parts, Fleet fleet, Air air, Profiles profiles,
            Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
-           FilmLooks looks, FilmTones tones, FilmLives lives, Bottles bottles, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+           FilmLooks looks, FilmTones tones, FilmLives lives, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+        this.stores = stores;
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
-        this.resins = resins;
-        this.stock = stock;
         this.parts = parts;
         this.fleet = fleet;
         this.air = air;
@@ -109,7 +102,6 @@ class Replay {
         this.looks = looks;
         this.tones = tones;
         this.lives = lives;
-        this.bottles = bottles;
         this.panels = panels;
         this.inspections = inspections;
         this.uvMaps = uvMaps;
@@ -150,7 +142,9 @@ class Replay {
     private void enter(Happening happening, Map<String, Actor> actors) {
         clock.tell(happening.at().plus(2, ChronoUnit.MINUTES));
         as(actors.get(happening.who()));
-        if (happening instanceof Happening.RunDone r) {
+        if (stores.enter(happening, runIds)) {
+            entities.flush();
+        } else if (happening instanceof Happening.RunDone r) {
             runIds.put(r.key(), runs.enter(new RunEntry(r.machine(), r.job(), r.startedAt(), r.at(), r.layers(), r.layerExposureS(), r.resinMl(),
                     r.outcome(), r.reachedLayer(), null, null, null, new Footprint.Parts(r.footprint()))).id());
         } else if (happening instanceof Happening.RunGoing r) {
@@ -168,8 +162,6 @@ class Replay {
             failures.nameCause(failureIds.get(c.failureKey()), c.cause(), c.certainty(), c.note());
         } else if (happening instanceof Happening.ServiceDone s) {
             bench.record(new ServiceEntry(s.machine(), s.kind(), s.at(), s.note(), s.values()));
-        } else if (happening instanceof Happening.ResinPoured p) {
-            resins.pour(parts.vatOn(fleet.machine(p.machine()).id()).code(), p.resin(), p.ml(), p.at());
         } else if (happening instanceof Happening.ProfileBegun b) {
             profiles.begin(b.machine(), b.resin(), b.settings(), b.school());
         } else if (happening instanceof Happening.ProfileChanged c) {
@@ -202,16 +194,10 @@ class Replay {
             inspections.writeAll(m, inspections.look(m, p.png().bytes(), TestPattern.WHITE), p.typed());
         } else if (happening instanceof Happening.UvMapped u) {
             uvMaps.keep(standings.of(u.machine()), u.readings());
-        } else if (happening instanceof Happening.BottlesCame b) {
-            List<String> codes = bottles.add(new Bottles.Entry(b.resin(), b.count(), BOTTLE_ML, b.lot(), b.price(), b.expiresOn()));
-            bottles.measured(codes.get(0), b.firstLeftMl());
-            bottles.shaken(codes.get(0));
         } else if (happening instanceof Happening.FilmTried t) {
             lives.experiment(vatOf(t.machine()), t.what());
         } else if (happening instanceof Happening.RoomRead r) {
             air.read(r.room(), r.temperatureC(), r.humidityPercent());
-        } else if (happening instanceof Happening.StockMoved m) {
-            stock.move(m.item(), m.quantity(), m.reason());
         }
         entities.flush();
         if (++entered % BATCH == 0) {

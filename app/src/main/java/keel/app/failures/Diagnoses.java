@@ -10,6 +10,7 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.problems.Refused;
 import keel.app.quirks.Quirks;
+import keel.app.washing.Finishing;
 import keel.core.Findings;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
@@ -38,9 +39,10 @@ class Diagnoses {
     private final ClosedFailures closed;
     private final Fleet fleet;
     private final Failures failures;
+    private final Finishing finishing;
     private final Clock clock;
 
-    Diagnoses(Odds odds, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Clock clock) {
+    Diagnoses(Odds odds, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Finishing finishing, Clock clock) {
         this.odds = odds;
         this.tuned = tuned;
         this.records = records;
@@ -48,6 +50,7 @@ class Diagnoses {
         this.closed = closed;
         this.fleet = fleet;
         this.failures = failures;
+        this.finishing = finishing;
         this.clock = clock;
     }
 
@@ -62,6 +65,9 @@ class Diagnoses {
         Set<String> history = new LinkedHashSet<>(records.facts(machine, failure.run(), seen, failure.id()));
         history.addAll(quirks.facts(machine.code()));
         history.addAll(failures.facts(failure.id()));
+        if (failure.run() != null) {
+            history.addAll(finishing.facts(failure.run()));
+        }
         return new Evidence(new LinkedHashSet<>(failure.symptoms()), new LinkedHashSet<>(failure.absent()),
                 failures.checks(failure.id()).stream().map(c -> new Evidence.Done(c.check(), c.found())).toList(), history);
     }

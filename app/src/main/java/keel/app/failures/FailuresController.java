@@ -2,6 +2,7 @@ package keel.app.failures;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
@@ -54,8 +55,8 @@ class FailuresController {
     }
 
     @GetMapping("/failures/new")
-    String form(@RequestParam(required = false) String machine, @RequestParam(required = false) Long run, Model model) {
-        return show(new FailureForm(machine, run, "", null, null, null, "", null, "", null), model);
+    String form(@RequestParam(required = false) String machine, @RequestParam(required = false) Long run, @RequestParam(required = false) List<String> symptoms, Model model) {
+        return show(new FailureForm(machine, run, "", symptoms, null, null, "", null, "", null), model);
     }
 
     @PostMapping("/failures")

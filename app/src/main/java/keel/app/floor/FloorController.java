@@ -55,10 +55,11 @@ class FloorController {
     private final Drying drying;
     private final PartsReading parts;
     private final ScreenVerdicts verdicts;
+    private final ShopTasks besides;
     private final Clock clock;
 
     FloorController(Standings standings, Fleet fleet, ShopSettings settings, Logbook logbook, Runs runs, Failures failures, Guides guides,
-                    LookIns lookIns, Drying drying, PartsReading parts, ScreenVerdicts verdicts, Clock clock) {
+                    LookIns lookIns, Drying drying, PartsReading parts, ScreenVerdicts verdicts, ShopTasks besides, Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
         this.settings = settings;
@@ -70,6 +71,7 @@ class FloorController {
         this.drying = drying;
         this.parts = parts;
         this.verdicts = verdicts;
+        this.besides = besides;
         this.clock = clock;
     }
 
@@ -95,7 +97,7 @@ class FloorController {
         model.addAttribute("headline", Headline.of(machines));
         model.addAttribute("counts", counts(machines));
         model.addAttribute("fortnight", fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
-        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), verdicts.all(machines), now));
+        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), verdicts.all(machines), besides.all(machines), now));
         return "floor/fleet";
     }
 
@@ -116,7 +118,7 @@ class FloorController {
                 settings.zone()));
         model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> code.equals(g.machine())).toList(),
                 lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),
-                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()), now));
+                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()), besides.of(List.of(machine)), now));
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guides.forMachine(ref));

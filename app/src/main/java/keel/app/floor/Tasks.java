@@ -24,7 +24,7 @@ final class Tasks {
 
     private Tasks() {}
 
-    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Map<Long, ScreenVerdict> screens, Instant now) {
+    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Map<Long, ScreenVerdict> screens, List<Task> besides, Instant now) {
         List<Task> tasks = new ArrayList<>();
         begun.forEach(g -> tasks.add(new Task(g.machine(), g.machineName(), g.name() + ": go on", "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
                 null, null, "/guides/" + g.id())));
@@ -35,6 +35,7 @@ final class Tasks {
         inService.stream().filter(m -> m.run() != null && m.run().expectedEnd() != null && m.run().expectedEnd().isBefore(now.plus(SOON)))
                 .sorted(Comparator.comparing(m -> m.run().expectedEnd())).forEach(m -> tasks.add(ending(m, now)));
         drying.forEach(d -> tasks.add(dries(d, now)));
+        tasks.addAll(besides);
         inService.stream().filter(m -> spent(screens.get(m.id())) && m.standing().concerns().stream().noneMatch(c -> c.task() == ServiceKind.SCREEN_CHANGE && c.level() == MachineState.DUE))
                 .forEach(m -> tasks.add(new Task(m.code(), m.name(), ServiceKind.SCREEN_CHANGE.task(), screens.get(m.id()).reasons().get(0), null, null, path(m, ServiceKind.SCREEN_CHANGE))));
         for (MachineState level : List.of(MachineState.DUE, MachineState.WATCH)) {

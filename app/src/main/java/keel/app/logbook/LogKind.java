@@ -10,7 +10,8 @@ public enum LogKind {
     KNOWLEDGE_TUNED("Knowledge"), QUIRK_NOTED("Quirk"), FACTS_TOLD("Told"), CHECK_WITHDRAWN("Check withdrawn"), CAUSE_REOPENED("Reopened"),
     PROFILE_CHANGED("Profile"), CALIBRATED("Calibration"), LOOKED_IN("Look-in"),
     FILM_LOOKED_AT("Film inspected"), FILM_TAPPED("Film tapped"), FILM_EXPERIMENT("Experiment"), FILM_PACK("Film pack"),
-    RUN_PLACED("Footprint"), SCHOOL_CHOSEN("Change of parts"), UV_MAPPED("UV map"), BOTTLE("Bottle"), ORDERED("Order");
+    RUN_PLACED("Footprint"), SCHOOL_CHOSEN("Change of parts"), UV_MAPPED("UV map"), BOTTLE("Bottle"), ORDERED("Order"),
+    BATH("Bath"), FINISHED("Finishing"), WASTE("Waste"), INCIDENT("Incident");
 
     private final String words;
 

@@ -176,6 +176,7 @@ public class QuickLines {
             case "machine" -> "/machines/" + open.code();
             case "item" -> "/stores/" + open.code();
             case "vat" -> "/bench#" + open.code();
+            case "bottle" -> "/stores/bottles/" + open.code();
             default -> "/fleet";
         };
     }

@@ -3,12 +3,14 @@ package keel.app.spares;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import keel.app.fleet.ShopSettings;
+import keel.app.stores.PartNeeds;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.spares.SpareDemand;
@@ -25,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 @Transactional(readOnly = true)
-class Spares {
+class Spares implements PartNeeds {
 
     private static final int SHOWN_BEYOND = 2;
 
@@ -75,6 +77,12 @@ class Spares {
                         : u.machine().model()))));
         OnHand.Shelf shelf = onHand.shelf();
         return byKind.values().stream().map(used -> line(used, leadDays, serviceLevel, defaults, shelf)).toList();
+    }
+
+    @Override
+    public Optional<Need> of(String kind, String model, double leadDays, double serviceLevel) {
+        return lines(leadDays, serviceLevel).stream().filter(l -> l.kind().name().equals(kind) && l.models().contains(model)).findFirst()
+                .map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
     }
 
     /** Models of machines that a model of screen fits together, each by the name of the first of them. */

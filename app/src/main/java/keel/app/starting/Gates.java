@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.air.Air;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
@@ -22,6 +23,9 @@ import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
 import keel.app.screen.ScreenVerdicts;
+import keel.app.stores.IdleResin;
+import keel.app.stores.ResinView;
+import keel.app.stores.Resins;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.SinceFailure;
 import keel.app.upkeep.Standings;
@@ -54,11 +58,13 @@ public class Gates {
     private final GateQuestions questions;
     private final Quirks quirks;
     private final ScreenVerdicts verdicts;
+    private final Resins resins;
+    private final IdleResin idle;
     private final Logbook logbook;
     private final Clock clock;
 
     Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
-          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Logbook logbook, Clock clock) {
+          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Resins resins, IdleResin idle, Logbook logbook, Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
@@ -69,6 +75,8 @@ public class Gates {
         this.questions = questions;
         this.quirks = quirks;
         this.verdicts = verdicts;
+        this.resins = resins;
+        this.idle = idle;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -151,7 +159,12 @@ public class Gates {
                 ref.selfFilling(), room.temperatureC(), readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(),
                 m.holdNextPartToLight(),
                 profile == null ? null : new GateFacts.Profile(profile.number(), profile.settings().value(Setting.EXPOSURE_S), fared.runs(), fared.good()), exposureS,
-                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), besides(m, since));
+                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), stood(m), besides(m, since));
+    }
+
+    private GateFacts.Stood stood(MachineNow m) {
+        Optional<ResinView> resin = m.resin() == null ? Optional.empty() : resins.find(m.resin());
+        return resin.map(r -> new GateFacts.Stood(idle.of(m.id()).map(IdleResin.Idle::days).orElse(null), r.temperatureFromC(), r.temperatureToC())).orElse(null);
     }
 
     /** What is odd about the machine, what several failures call for, and what the shop asks itself. */

@@ -128,6 +128,16 @@ public class BottlePours {
                 .flatMap(s -> s.line() != null ? Optional.of(s.line()) : s.inside().fill().map(fill -> fill.mostMl(new VatFill.Displacer(s.plate(), thick))));
     }
 
+    /** What a bottle gives a vat where nobody said how much: up to the most, or all that is left. */
+    @Transactional(readOnly = true)
+    public double fills(Parts.PartRef vat, Bottles.Bottle bottle) {
+        double room = most(vat).map(most -> Math.floor(most - contents.of(vat.id()).ml())).orElseThrow(() -> new Refused("ml", "How much? It is not known what vat " + vat.code() + " holds."));
+        if (room < 1) {
+            throw new Conflict("ml", "Vat " + vat.code() + " is full: nothing fits in.");
+        }
+        return Math.min(room, bottle.leftMl());
+    }
+
     private Pour save(Parts.PartRef vat, Bottles.Bottle bottle, double ml, PourKind kind, Instant at) {
         Pour pour = new Pour();
         pour.vatId = vat.id();

@@ -20,6 +20,8 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.waste.Waste;
+import keel.app.waste.WasteKind;
 import keel.core.Findings;
 import keel.core.quick.LabelCode;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -34,13 +36,17 @@ public class Bottles {
     private static final String BOTTLE = """
             select b.id, b.code, r.id as resin_id, r.code as resin, r.name, b.lot, b.full_ml, b.left_ml, b.price, b.at, b.expires_on, b.opened_at, b.shaken_at, b.emptied_at, r.density_g_per_ml
             from bottle b join resin r on r.id = b.resin_id""";
-    private static final int MOST_AT_ONCE = 100;
+    static final int MOST_AT_ONCE = 100;
 
+    private final Stock stock;
+    private final Waste waste;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Bottles(Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Bottles(Stock stock, Waste waste, Logbook logbook, JdbcClient jdbc, Clock clock) {
+        this.stock = stock;
+        this.waste = waste;
         this.logbook = logbook;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -59,8 +65,8 @@ public class Bottles {
         }
     }
 
-    /** Bottles as they are bought: {@code count} of the same lot. */
-    public record Entry(String resin, Integer count, Double fullMl, String lot, Double price, LocalDate expiresOn) {
+    /** Bottles as they are bought: {@code count} of the same lot; {@code counted} if the item of the stores that counts sealed ones has them already. */
+    public record Entry(String resin, Integer count, Double fullMl, String lot, Double price, LocalDate expiresOn, Boolean counted) {
 
         Findings findings() {
             Findings findings = new Findings();
@@ -113,7 +119,38 @@ public class Bottles {
         String resinName = jdbc.sql("select name from resin where id = ?").param(resin).query(String.class).single();
         note(codes.get(0), codes.size() == 1 ? "Bottle " + codes.get(0) + " of " + resinName + " came in." : codes.size() + " bottles of " + resinName + " came in: " + codes.get(0) + " to "
                 + codes.get(codes.size() - 1) + ".", actor);
+        if (!Boolean.TRUE.equals(entry.counted())) {
+            item(resin).ifPresent(i -> stock.moved(i, (double) codes.size(), "bottles " + codes.get(0) + (codes.size() == 1 ? "" : " to " + codes.get(codes.size() - 1))));
+        }
         return codes;
+    }
+
+    /** The same, of a resin by its code. */
+    @Transactional(readOnly = true)
+    public Optional<String> counting(String resin) {
+        return jdbc.sql("select i.code from resin r join stock_item i on i.id = r.item_id where r.code = ?").param(resin).query(String.class).optional();
+    }
+
+    /** Item of the stores that counts the sealed bottles of a resin. */
+    private Optional<String> item(long resin) {
+        return jdbc.sql("select i.code from resin r join stock_item i on i.id = r.item_id where r.id = ?").param(resin).query(String.class).optional();
+    }
+
+    /** From now on an item of the stores counts the sealed bottles of a resin: one goes out when one is opened. Blank: none does. */
+    public void countedBy(String resin, String item) {
+        Actor.require(Role.KEEPER);
+        Long id = item == null || item.isBlank() ? null : jdbc.sql("select id from stock_item where code = ?").param(item).query(Long.class).optional().orElseThrow(() -> new Refused("item", "There is no item called "
+                + item + "."));
+        if (jdbc.sql("update resin set item_id = ? where code = ?").params(id, resin).update() == 0) {
+            throw new NotThere("There is no resin called " + resin + ".");
+        }
+    }
+
+    private void opened(Bottle bottle) {
+        if (bottle.openedAt() == null) {
+            jdbc.sql("update bottle set opened_at = ? where id = ?").params(now(), bottle.id()).update();
+            item(bottle.resinId()).ifPresent(i -> stock.takeAnyway(i, 1, bottle.code() + " opened"));
+        }
     }
 
     /** It was shaken; unmixed pigment prints smoky. */
@@ -131,7 +168,7 @@ public class Bottles {
         Refused.unless(findings);
         left(bottle, leftMl);
         if (leftMl < bottle.fullMl()) {
-            jdbc.sql("update bottle set opened_at = coalesce(opened_at, ?) where id = ?").params(now(), bottle.id()).update();
+            opened(bottle);
         }
         note(bottle.code(), "Bottle " + bottle.code() + ": " + Math.round(leftMl) + " ml left, " + Math.round(bottle.leftMl()) + " were reckoned.", actor);
     }
@@ -141,6 +178,10 @@ public class Bottles {
         Actor actor = Actor.current();
         Bottle bottle = one(code, "bottle");
         jdbc.sql("update bottle set emptied_at = ? where id = ?").params(empty ? now() : null, bottle.id()).update();
+        if (empty) {
+            opened(bottle);
+            waste.keep(new Waste.Entry(WasteKind.EMPTY_BOTTLE.name(), 1.0, null, null, bottle.code() + ", " + bottle.resinName() + ": swirl with a little alcohol, cure what runs out"));
+        }
         note(bottle.code(), "Bottle " + bottle.code() + (empty ? " is empty." : " is in use again."), actor);
     }
 
@@ -168,7 +209,7 @@ public class Bottles {
             throw new Conflict("ml", "Bottle " + bottle.code() + " holds " + Math.round(bottle.fullMl()) + " ml and has " + Math.round(bottle.leftMl()) + " in it: it would run over.");
         }
         left(bottle, Math.max(0, bottle.leftMl() - ml));
-        jdbc.sql("update bottle set opened_at = coalesce(opened_at, ?) where id = ?").params(now(), bottle.id()).update();
+        opened(bottle);
         return one(bottle.code(), "bottle");
     }
 

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
@@ -22,6 +23,7 @@ import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
@@ -39,14 +41,19 @@ public class Buying {
     private static final double LEAD_DAYS_SD = 2;
     private static final Map<String, Double> LEVELS = Map.of("LITTLE", 0.85, "SOME", 0.95, "MUCH", 0.99);
     private static final double MOST = 1e6;
+    private static final double USUAL_BOTTLE_ML = 1000;
 
     private final Stock stock;
+    private final Bottles bottles;
+    private final ObjectProvider<PartNeeds> needs;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Buying(Stock stock, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Buying(Stock stock, Bottles bottles, ObjectProvider<PartNeeds> needs, Logbook logbook, JdbcClient jdbc, Clock clock) {
         this.stock = stock;
+        this.bottles = bottles;
+        this.needs = needs;
         this.logbook = logbook;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -82,9 +89,20 @@ public class Buying {
      * @param reorder      null where nothing went out lately
      * @param reorderPoint the higher of what use asks for and what somebody set by hand; null where neither is known
      * @param quantity     to buy now, 0 for nothing
+     * @param daysKept     days since it is kept count of, at most the window
      * @param runsOut      chance of being without before an order would come, if nothing is bought; null where nothing went out
      */
-    public record Line(Stock.ItemView item, Terms terms, double serviceLevel, double onOrder, DailyDemand demand, Reorder reorder, Double reorderPoint, double quantity, Double runsOut, String why) {
+    public record Line(Stock.ItemView item, Terms terms, double serviceLevel, double onOrder, DailyDemand demand, Reorder reorder, Double reorderPoint, double quantity, Double runsOut, String why, int daysKept) {
+
+        /** Lies there, and nobody took any of it for as long as is looked back. */
+        public boolean dead() {
+            return item.quantity() > 0 && demand.mean() == 0 && daysKept >= WINDOW_DAYS && item.spareKind() == null;
+        }
+
+        /** Money in what lies there, null if its price is not known. */
+        public Double worth() {
+            return terms.price() == null ? null : Double.valueOf(terms.price() * Math.max(0, item.quantity()));
+        }
 
         /** Days that it lasts at this pace; null where nothing goes out. */
         public Double lastsDays() {
@@ -101,15 +119,27 @@ public class Buying {
         Map<String, Integer> days = days();
         List<Line> lines = new ArrayList<>();
         for (Stock.ItemView item : stock.all(false)) {
-            lines.add(line(item, terms.get(item.item()), ordered.getOrDefault(item.item(), 0.0), used.getOrDefault(item.item(), Map.of()), days.getOrDefault(item.item(), WINDOW_DAYS)));
+            lines.add(line(need(item, terms.get(item.item())), item, terms.get(item.item()), ordered.getOrDefault(item.item(), 0.0), used.getOrDefault(item.item(), Map.of()), days.getOrDefault(item.item(), WINDOW_DAYS)));
         }
         return lines;
     }
 
-    private static Line line(Stock.ItemView item, Terms terms, double onOrder, Map<LocalDate, Double> used, int days) {
+    private Optional<PartNeeds.Need> need(Stock.ItemView item, Terms t) {
+        return item.spareKind() == null ? Optional.empty() : Optional.ofNullable(needs.getIfAvailable())
+                .flatMap(n -> n.of(item.spareKind(), item.spareModel(), t.leadDays() == null ? LEAD_DAYS : Math.max(1, t.leadDays()), level(t)));
+    }
+
+    private static double level(Terms t) {
+        return LEVELS.get(t.hurts() == null ? "SOME" : t.hurts());
+    }
+
+    private static Line line(Optional<PartNeeds.Need> need, Stock.ItemView item, Terms terms, double onOrder, Map<LocalDate, Double> used, int days) {
         DailyDemand demand = DailyDemand.of(used, Math.max(days, used.size()));
-        double level = terms.hurts() == null ? LEVELS.get("SOME") : LEVELS.get(terms.hurts());
+        double level = level(terms);
         double pack = terms.packSize() == null ? 1 : terms.packSize();
+        if (need.isPresent()) {
+            return part(need.get(), item, terms, onOrder, demand, pack, days);
+        }
         Reorder.Item asked = new Reorder.Item(demand.mean(), demand.sd(), terms.leadDays() == null ? LEAD_DAYS : terms.leadDays(), terms.leadDaysSd() == null ? LEAD_DAYS_SD : terms.leadDaysSd(), level, pack,
                 Reorder.COVER_DAYS);
         Reorder reorder = demand.mean() > 0 ? Reorder.of(asked) : null;
@@ -117,7 +147,26 @@ public class Buying {
         double there = item.quantity() + onOrder;
         boolean buy = point != null && there <= point;
         double quantity = !buy ? 0 : Math.max(reorder == null ? pack : reorder.orderQuantity(), Math.max(pack, Math.ceil((point - there) / pack - 1e-9) * pack));
-        return new Line(item, terms, level, onOrder, demand, reorder, point, quantity, reorder == null ? null : Double.valueOf(Reorder.runsOut(asked, item.quantity())), buy ? why(item, asked, demand, point, onOrder) : "");
+        return new Line(item, terms, level, onOrder, demand, reorder, point, quantity, reorder == null ? null : Double.valueOf(Reorder.runsOut(asked, item.quantity())), buy ? why(item, asked, demand, point, onOrder) : "", days);
+    }
+
+    /** A slow part: how many are wanted follows from the ages and lives of those in service. */
+    private static Line part(PartNeeds.Need need, Stock.ItemView item, Terms terms, double onOrder, DailyDemand demand, double pack, int days) {
+        double lacking = need.wanted() - need.there() - onOrder;
+        double quantity = lacking <= 0 ? 0 : Math.ceil(lacking / pack - 1e-9) * pack;
+        String why = String.format(Locale.ROOT, "%d there%s, about %.1f a year by the ages of those in service: hold %d.", need.there(), onOrder > 0 ? ", " + plain(onOrder) + " ordered" : "", need.yearly(), need.wanted());
+        return new Line(item, terms, level(terms), onOrder, demand, null, Double.valueOf(Math.max(0, need.wanted() - 1)), quantity, need.waits(), quantity > 0 ? why : "", days);
+    }
+
+    /** A price that was paid for one. */
+    public record Paid(Instant at, double price) {}
+
+    /** What was paid, the latest first. */
+    @Transactional(readOnly = true)
+    public List<Paid> prices(String item) {
+        return jdbc.sql("""
+                select coalesce(o.received_at, o.ordered_at), o.price from stock_order o join stock_item i on i.id = o.item_id where i.code = ? and o.price is not null and o.cancelled_at is null
+                order by 1 desc fetch first 24 rows only""").param(item).query((row, i) -> new Paid(instant(row.getObject(1, OffsetDateTime.class)), row.getDouble(2))).list();
     }
 
     private static String why(Stock.ItemView item, Reorder.Item asked, DailyDemand demand, double point, double onOrder) {
@@ -192,12 +241,25 @@ public class Buying {
         Refused.unless(findings);
         jdbc.sql("update stock_order set received_at = ?, received = ? where id = ?").params(clock.instant().atOffset(ZoneOffset.UTC), quantity, id).update();
         if (quantity > 0) {
-            stock.moved(order.item(), quantity, "delivery");
+            deliver(order, quantity);
         }
         if (order.price() != null) {
             jdbc.sql("update stock_item set price = ? where code = ?").params(order.price(), order.item()).update();
         }
         note(id, "Came: " + plain(quantity) + " of " + plain(order.quantity()) + " " + order.unit() + " of " + order.name() + ".", actor);
+    }
+
+    /** Sealed bottles are written down one by one, so that each gets its label. */
+    private void deliver(Order order, double quantity) {
+        record Kind(String resin, Double fullMl) {}
+        Kind kind = jdbc.sql("""
+                select r.code, (select b.full_ml from bottle b where b.resin_id = r.id order by b.at desc, b.id desc fetch first row only) from resin r join stock_item i on i.id = r.item_id where i.code = ?""")
+                .param(order.item()).query((row, i) -> new Kind(row.getString(1), row.getObject(2, Double.class))).optional().orElse(null);
+        if (kind == null || quantity != Math.rint(quantity) || quantity > Bottles.MOST_AT_ONCE) {
+            stock.moved(order.item(), quantity, "delivery");
+        } else {
+            bottles.add(new Bottles.Entry(kind.resin(), (int) quantity, kind.fullMl() == null ? USUAL_BOTTLE_ML : kind.fullMl(), null, order.price(), null, false));
+        }
     }
 
     public void cancel(long id) {

@@ -7,19 +7,23 @@ import java.time.format.DateTimeParseException;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.Conflict;
+import keel.app.problems.NotThere;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
+import keel.core.quick.LabelCode;
 import keel.core.resin.VatFill;
 import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
@@ -112,6 +116,61 @@ class PourController {
         return List.of(PourKind.values()).stream().filter(k -> k.name().equals(name)).findFirst().orElseThrow(() -> new Refused("kind", "Say whether it was poured, topped up, returned or sieved."));
     }
 
+    /** A vat that a bottle may go into; {@code room} what it still takes, null where that is not known. */
+    record Into(String machine, String machineName, String vat, double ml, Double room) {}
+
+    /** A bottle that was scanned: where it goes next, by tap or by the label of a vat or a machine. */
+    @GetMapping("/stores/bottles/{code}")
+    String bottle(@PathVariable String code, Model model) {
+        Bottles.Bottle bottle = found(code);
+        model.addAttribute("bottle", bottle);
+        model.addAttribute("vats", standings.all().stream().filter(m -> bottle.resin().equals(m.resin()) && m.vat() != null).map(m -> new Into(m.code(), m.name(), m.vat().code(), m.resinMl(),
+                pours.most(parts.vatOn(m.id())).map(most -> Math.max(0, Math.floor(most - m.resinMl()))).orElse(null))).toList());
+        model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
+        return "stores/bottle";
+    }
+
+    private Bottles.Bottle found(String code) {
+        try {
+            return bottles.one(code, "bottle");
+        } catch (Refused e) {
+            throw new NotThere(e.getMessage());
+        }
+    }
+
+    @PostMapping("/stores/bottles/{code}/pour")
+    String pourFrom(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        String[] machine = new String[1];
+        try {
+            Findings findings = new Findings();
+            Double ml = Typed.number(typed.get("ml"), "ml", findings);
+            Refused.unless(findings);
+            Parts.PartRef vat = vat(typed.getOrDefault("into", ""));
+            Long on = parts.machineOfVat(vat.id());
+            machine[0] = on == null ? null : fleet.machine(on).code();
+            pours.pour(vat.code(), code, ml == null ? pours.fills(vat, found(code)) : ml, kind(typed.getOrDefault("kind", "TOP_UP")), null);
+            return "redirect:" + (machine[0] == null ? "/vats/" + vat.code() : "/machines/" + machine[0]);
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return bottle(code, model);
+        }
+    }
+
+    /** By the code of a vat, by a machine's name, or as a scanner reads the label of either. */
+    private Parts.PartRef vat(String typed) {
+        Optional<LabelCode> label = LabelCode.read(typed.strip());
+        String code = label.map(LabelCode::code).orElse(typed.strip());
+        if (label.filter(l -> l.kind() == LabelCode.Kind.MACHINE).isPresent() || fleet.machines().stream().anyMatch(m -> m.code().equalsIgnoreCase(code))) {
+            Parts.PartRef on = parts.vatOn(fleet.machine(code.toLowerCase(Locale.ROOT)).id());
+            if (on == null) {
+                throw new Conflict("into", "No vat is on " + code + ".");
+            }
+            return on;
+        }
+        return parts.vat(code.toUpperCase(Locale.ROOT), "into");
+    }
+
     @GetMapping("/stores/bottles")
     String all(@RequestParam(defaultValue = "false") boolean empty, Model model) {
         model.addAttribute("bottles", bottles.all(empty));
@@ -133,7 +192,7 @@ class PourController {
                 findings.add("expiresOn", "This is no day: " + typed.get("expiresOn") + ".");
             }
             Bottles.Entry entry = new Bottles.Entry(typed.get("resin"), Typed.whole(typed.get("count"), "count", findings), Typed.number(typed.get("fullMl"), "fullMl", findings), typed.get("lot"),
-                    Typed.number(typed.get("price"), "price", findings), expires);
+                    Typed.number(typed.get("price"), "price", findings), expires, typed.containsKey("counted"));
             Refused.unless(findings);
             bottles.add(entry);
         }, "/stores/bottles", model, response, () -> all(false, model));
@@ -146,6 +205,16 @@ class PourController {
                 case "shaken" -> bottles.shaken(code);
                 case "empty" -> bottles.emptied(code, true);
                 case "back" -> bottles.emptied(code, false);
+                case "weighed" -> {
+                    Findings findings = new Findings();
+                    Double grams = Typed.number(typed.get("grams"), "leftMl", findings);
+                    Refused.unless(findings);
+                    Double density = found(code).densityGPerMl();
+                    if (density == null) {
+                        throw new Conflict("leftMl", "The density of its resin is not known. Say it under the resin, or measure by volume.");
+                    }
+                    bottles.measured(code, grams == null ? null : Double.valueOf(grams / density));
+                }
                 default -> {
                     Findings findings = new Findings();
                     Double left = Typed.number(typed.get("leftMl"), "leftMl", findings);

@@ -19,5 +19,14 @@ class Resin {
     @Column(name = "density_g_per_ml")
     Double densityGPerMl;
     String pigmentFamily;
+    @Column(name = "temperature_from_c")
+    Double temperatureFromC;
+    @Column(name = "temperature_to_c")
+    Double temperatureToC;
+    String nature;
+    String washedIn;
+    String safetySheet;
+    Double pricePerLitre;
+    Long itemId;
     Instant retiredAt;
 }

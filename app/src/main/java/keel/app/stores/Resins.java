@@ -18,9 +18,12 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.app.upkeep.Occupancy;
+import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Rebuild;
+import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.run.RunRules;
+import keel.core.wash.BathKind;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,31 +38,93 @@ public class Resins {
     private final Bottles bottles;
     private final Parts parts;
     private final Fleet fleet;
+    private final Standings standings;
     private final Occupancy occupancy;
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Clock clock;
 
-    Resins(ResinRecords records, Pours pours, Bottles bottles, Parts parts, Fleet fleet, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
+    Resins(ResinRecords records, Pours pours, Bottles bottles, Parts parts, Fleet fleet, Standings standings, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
         this.records = records;
         this.pours = pours;
         this.bottles = bottles;
         this.parts = parts;
         this.fleet = fleet;
+        this.standings = standings;
         this.occupancy = occupancy;
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.clock = clock;
     }
 
-    public record ResinView(String code, String name, Double densityGPerMl, String family, boolean retired) {}
 
     public record PourView(long id, String vat, String resin, double ml, Instant at) {}
 
     @Transactional(readOnly = true)
     public List<ResinView> all(boolean retired) {
         return records.findAll(Sort.by("name")).stream().filter(r -> retired || r.retiredAt == null)
-                .map(r -> new ResinView(r.code, r.name, r.densityGPerMl, r.pigmentFamily, r.retiredAt != null)).toList();
+                .map(Resins::view).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<ResinView> find(String code) {
+        return records.findByCode(code == null ? "" : code).map(Resins::view);
+    }
+
+    /** @throws NotThere if there is no such resin */
+    @Transactional(readOnly = true)
+    public ResinView one(String code) {
+        return find(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+    }
+
+    private static ResinView view(Resin r) {
+        return new ResinView(r.code, r.name, r.densityGPerMl, r.pigmentFamily, r.retiredAt != null, r.temperatureFromC, r.temperatureToC, r.nature, r.washedIn, r.safetySheet, r.pricePerLitre, r.itemId);
+    }
+
+    /** What a resin is like; what is not known is null. */
+    public record Nature(Double densityGPerMl, String family, Double temperatureFromC, Double temperatureToC, String nature, String washedIn, String safetySheet, Double pricePerLitre) {
+
+        Findings findings() {
+            Findings findings = new Findings();
+            range(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml", findings);
+            range(temperatureFromC, -10, 60, "temperatureFromC", "The lowest temperature", "°C", findings);
+            range(temperatureToC, -10, 80, "temperatureToC", "The highest temperature", "°C", findings);
+            range(pricePerLitre, 0, 100_000, "pricePerLitre", "The price of a litre", "", findings);
+            findings.when(temperatureFromC != null && temperatureToC != null && temperatureFromC > temperatureToC, "temperatureToC", "The highest temperature lies below the lowest.");
+            findings.when(nature != null && !NATURES.contains(nature), "nature", "A resin is ordinary, brittle or tough.");
+            findings.when(washedIn != null && List.of(BathKind.values()).stream().noneMatch(k -> k.name().equals(washedIn)), "washedIn", "Choose what it is washed in.");
+            findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
+            findings.when(safetySheet != null && safetySheet.length() > 300, "safetySheet", "Where the safety sheet is may have 300 characters at most.");
+            return findings;
+        }
+
+        private static void range(Double value, double low, double high, String field, String what, String unit, Findings findings) {
+            if (value != null) {
+                findings.range(value, low, high, field, what, unit);
+            }
+        }
+    }
+
+    static final List<String> NATURES = List.of("ORDINARY", "BRITTLE", "TOUGH");
+
+    public void change(String code, Nature nature) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Refused.unless(nature.findings());
+        Resin resin = records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+        resin.densityGPerMl = nature.densityGPerMl();
+        resin.pigmentFamily = blank(nature.family());
+        resin.temperatureFromC = nature.temperatureFromC();
+        resin.temperatureToC = nature.temperatureToC();
+        resin.nature = blank(nature.nature());
+        resin.washedIn = blank(nature.washedIn());
+        resin.safetySheet = blank(nature.safetySheet());
+        resin.pricePerLitre = nature.pricePerLitre();
+        records.saveAndFlush(resin);
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + ": what it is like was changed.", Map.of("resin", code), keeper));
+    }
+
+    private static String blank(String text) {
+        return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** A resin of no named family. */
@@ -89,6 +154,12 @@ public class Resins {
         logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + " added.",
                 Map.of("resin", resin.code), keeper));
         return resin.code;
+    }
+
+    /** Machines whose vat holds it now. */
+    @Transactional(readOnly = true)
+    public List<MachineNow> vatsWith(String code) {
+        return standings.all().stream().filter(m -> code.equals(m.resin())).toList();
     }
 
     /** Family of the resin that was in a vat last, if it was named. */

@@ -48,9 +48,10 @@ public class Stock {
      * An item with what is on hand.
      *
      * @param lowAt      quantity at which it is called low, null for never
+     * @param perRun     what every print takes, null for nothing
      * @param spareKind  FILM, TANK, SCREEN or LIGHT for a spare part, {@code spareModel} the name of the machine model that it fits; null for anything else
      */
-    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt, String spareKind, String spareModel) {
+    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt, String spareKind, String spareModel, Double perRun) {
 
         public boolean low() {
             return lowAt != null && quantity <= lowAt;
@@ -62,13 +63,13 @@ public class Stock {
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
         return jdbc.sql("""
-                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at), i.spare_kind, o.name from stock_item i
+                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at), i.spare_kind, o.name, i.per_run from stock_item i
                 left join stock_movement m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id where :retired or i.retired_at is null
-                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at, i.spare_kind, o.name order by i.name""").param("retired", retired)
+                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at, i.spare_kind, o.name, i.per_run order by i.name""").param("retired", retired)
                 .query((row, n) -> {
                     OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
                     return new ItemView(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4), row.getObject(5, Double.class),
-                            row.getObject(6) != null, moved == null ? null : moved.toInstant(), row.getString(8), row.getString(9));
+                            row.getObject(6) != null, moved == null ? null : moved.toInstant(), row.getString(8), row.getString(9), row.getObject(10, Double.class));
                 }).list();
     }
 
@@ -110,14 +111,31 @@ public class Stock {
         logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", item.id, clock.instant(), "Item " + item.name + " added to the stores.",
                 Map.of("item", item.code), keeper));
         if (quantity != null && quantity > 0) {
-            write(item, quantity, "first count", clock.instant(), null, keeper);
+            write(item, quantity, "first count", clock.instant(), NOTHING, keeper);
         }
         return item.code;
     }
 
-    public void changeItem(String code, Double lowAt, boolean retired) {
+    /**
+     * @param name null for the same as before, {@code unit} likewise
+     * @throws Conflict if the unit changes of an item that has movements: what they counted would be something else
+     */
+    public void changeItem(String code, String name, String unit, Double lowAt, boolean retired) {
         Actor.require(Role.KEEPER);
         StockItem item = item(code);
+        Findings findings = new Findings();
+        if (name != null) {
+            findings.text(name, 80, "name", "The name");
+        }
+        if (unit != null) {
+            findings.text(unit, 20, "unit", "The unit");
+        }
+        Refused.unless(findings);
+        if (unit != null && !unit.strip().equals(item.unit) && jdbc.sql("select count(*) from stock_movement where item_id = ?").param(item.id).query(Integer.class).single() > 0) {
+            throw new Conflict("unit", item.name + " is counted in " + item.unit + " and has movements in it. Add a new item for " + unit.strip() + " and count this one down to nothing.");
+        }
+        item.name = name == null ? item.name : name.strip();
+        item.unit = unit == null ? item.unit : unit.strip();
         item.lowAt = lowAt != null && lowAt >= 0 && lowAt <= MOST ? lowAt : null;
         item.retiredAt = retired ? clock.instant() : null;
     }
@@ -160,7 +178,7 @@ public class Stock {
         Refused.unless(findings);
         lock(item);
         requireEnough(item, quantity);
-        return write(item, quantity, reason.strip(), clock.instant(), null, actor);
+        return write(item, quantity, reason.strip(), clock.instant(), NOTHING, actor);
     }
 
     /** The opposite of a movement, for one that was a mistake. */
@@ -191,25 +209,44 @@ public class Stock {
         lock(item);
         double difference = counted - movements.onHand(item.id);
         if (difference != 0) {
-            write(item, difference, "counted " + trim(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), null, actor);
+            write(item, difference, "counted " + trim(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), NOTHING, actor);
         }
     }
 
     /** Something goes out for a service. The bench is never stopped by a wrong count: what is short is counted as found first. */
     public void take(String code, double quantity, String reason, Instant at, long serviceId, Actor actor) {
         StockItem item = items.findByCode(code).orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
+        take(item, quantity, reason, at, new For(serviceId, null), actor);
+    }
+
+    /** The same for a print that ended; a negative quantity comes back. */
+    void takeForRun(String code, double quantity, String reason, Instant at, long runId) {
+        take(item(code), quantity, reason, at, new For(null, runId), Actor.current());
+    }
+
+    /** The same for anything else that was seen to be gone. */
+    void takeAnyway(String code, double quantity, String reason) {
+        take(item(code), quantity, reason, clock.instant(), NOTHING, Actor.current());
+    }
+
+    private void take(StockItem item, double quantity, String reason, Instant at, For what, Actor actor) {
         lock(item);
         double lacking = quantity - movements.onHand(item.id);
-        if (lacking > 0) {
-            write(item, lacking, "was there after all", at, serviceId, actor);
+        if (lacking > 0 && quantity > 0) {
+            write(item, lacking, "was there after all", at, what.serviceId() == null ? NOTHING : what, actor);
         }
-        write(item, -quantity, reason, at, serviceId, actor);
+        write(item, -quantity, reason, at, what, actor);
     }
+
+    /** What a movement was for; each null if not for that. */
+    private record For(Long serviceId, Long runId) {}
+
+    private static final For NOTHING = new For(null, null);
 
     /** A service was taken back: so is what it took. */
     public void putBack(long serviceId, Actor actor) {
         for (StockMovement movement : movements.findByServiceId(serviceId)) {
-            write(items.findById(movement.itemId).orElseThrow(), -movement.quantity, "service withdrawn", clock.instant(), null, actor);
+            write(items.findById(movement.itemId).orElseThrow(), -movement.quantity, "service withdrawn", clock.instant(), NOTHING, actor);
         }
     }
 
@@ -224,13 +261,14 @@ public class Stock {
         jdbc.sql("select id from stock_item where id = ? for update").param(item.id).query(Long.class).single();
     }
 
-    private long write(StockItem item, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
+    private long write(StockItem item, double quantity, String reason, Instant at, For what, Actor actor) {
         StockMovement movement = new StockMovement();
         movement.itemId = item.id;
         movement.quantity = quantity;
         movement.reason = reason;
         movement.at = at;
-        movement.serviceId = serviceId;
+        movement.serviceId = what.serviceId();
+        movement.runId = what.runId();
         movements.saveAndFlush(movement);
         logbook.write(LogDraft.of(LogKind.STOCK_MOVED, null, "STOCK", movement.id, at,
                 String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", trim(Math.abs(quantity)), item.unit, reason),

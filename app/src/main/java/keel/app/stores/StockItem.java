@@ -20,4 +20,6 @@ class StockItem {
     Instant retiredAt;
     String spareKind;
     Long spareModelId;
+    Double perRun;
+    Instant perRunSince;
 }

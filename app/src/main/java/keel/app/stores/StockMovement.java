@@ -20,4 +20,5 @@ class StockMovement {
     String reason;
     Instant at;
     Long serviceId;
+    Long runId;
 }

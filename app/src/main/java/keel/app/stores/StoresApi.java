@@ -132,7 +132,7 @@ class StoresApi {
     }
 
     @GetMapping("/resins")
-    List<Resins.ResinView> resins() {
+    List<ResinView> resins() {
         return resins.all(false);
     }
 
@@ -155,6 +155,6 @@ class StoresApi {
     @PostMapping("/bottles")
     @ResponseStatus(HttpStatus.CREATED)
     List<String> addBottles(@RequestBody Bottles.Entry entry) {
-        return bottles.add(new Bottles.Entry(entry.resin(), entry.count() == null ? Integer.valueOf(1) : entry.count(), entry.fullMl(), entry.lot(), entry.price(), entry.expiresOn()));
+        return bottles.add(new Bottles.Entry(entry.resin(), entry.count() == null ? Integer.valueOf(1) : entry.count(), entry.fullMl(), entry.lot(), entry.price(), entry.expiresOn(), entry.counted()));
     }
 }

@@ -8,6 +8,7 @@ import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.core.Findings;
+import keel.core.wash.BathKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,13 +22,17 @@ class StoresController {
 
     private final Stock stock;
     private final Resins resins;
+    private final Bottles bottles;
     private final Buying buying;
+    private final PerRun perRun;
     private final Fleet fleet;
 
-    StoresController(Stock stock, Resins resins, Buying buying, Fleet fleet) {
+    StoresController(Stock stock, Resins resins, Bottles bottles, Buying buying, PerRun perRun, Fleet fleet) {
         this.stock = stock;
         this.resins = resins;
+        this.bottles = bottles;
         this.buying = buying;
+        this.perRun = perRun;
         this.fleet = fleet;
     }
 
@@ -50,6 +55,37 @@ class StoresController {
     String addResin(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
         return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")), "/stores", model, response, () -> stores(model));
+    }
+
+    /** All that is known of a resin. */
+    @GetMapping("/stores/resins/{code}")
+    String resin(@PathVariable String code, Model model) {
+        ResinView resin = resins.one(code);
+        model.addAttribute("resin", resin);
+        model.addAttribute("bottles", bottles.all(true).stream().filter(b -> b.resin().equals(code)).toList());
+        model.addAttribute("items", stock.all(false));
+        model.addAttribute("counts", bottles.counting(code).orElse(null));
+        model.addAttribute("vats", resins.vatsWith(code));
+        model.addAttribute("kinds", BathKind.values());
+        return "stores/resin";
+    }
+
+    @PostMapping("/stores/resins/{code}")
+    String changeResin(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            Findings findings = new Findings();
+            Resins.Nature nature = new Resins.Nature(Typed.number(typed.get("densityGPerMl"), "densityGPerMl", findings), typed.get("family"), Typed.number(typed.get("temperatureFromC"), "temperatureFromC", findings),
+                    Typed.number(typed.get("temperatureToC"), "temperatureToC", findings), empty(typed.get("nature")), empty(typed.get("washedIn")), typed.get("safetySheet"),
+                    Typed.number(typed.get("pricePerLitre"), "pricePerLitre", findings));
+            Refused.unless(findings);
+            resins.change(code, nature);
+            bottles.countedBy(code, typed.get("item"));
+        }, "/stores/resins/" + code, model, response, () -> resin(code, model));
+    }
+
+    private static String empty(String text) {
+        return text == null || text.isBlank() ? null : text;
     }
 
     @PostMapping("/stores/resins/{code}/retire")
@@ -89,6 +125,7 @@ class StoresController {
         model.addAttribute("item", stock.one(item));
         model.addAttribute("movements", stock.movements(item));
         model.addAttribute("line", buying.one(item));
+        model.addAttribute("prices", buying.prices(item));
         model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "stores/item";
     }
@@ -108,7 +145,10 @@ class StoresController {
     @PostMapping("/stores/{item}/change")
     String change(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> stock.changeItem(item, number(typed, "lowAt"), "true".equals(typed.get("retired"))), "/stores/" + item, model, response,
+        return PageErrors.tried(() -> {
+            stock.changeItem(item, typed.get("name"), typed.get("unit"), number(typed, "lowAt"), "true".equals(typed.get("retired")));
+            perRun.change(item, number(typed, "perRun"));
+        }, "/stores/" + item, model, response,
                 () -> item(item, model));
     }
 

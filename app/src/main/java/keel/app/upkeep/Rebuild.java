@@ -20,6 +20,7 @@ import keel.core.standing.HoldRules;
 import keel.core.standing.MachineEvent;
 import keel.core.standing.ServiceKind;
 import keel.core.standing.StopGap;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -50,9 +51,11 @@ public class Rebuild {
     private final ShopSettings settings;
     private final WearMaps wear;
     private final HoldRules holdRules;
+    private final ApplicationEventPublisher events;
     private final ThreadLocal<Set<Long>> waiting = new ThreadLocal<>();
 
-    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, ShopSettings settings, WearMaps wear, Knowledge knowledge) {
+    Rebuild(JdbcClient jdbc, EntityManager entities, Fleet fleet, ShopSettings settings, WearMaps wear, Knowledge knowledge, ApplicationEventPublisher events) {
+        this.events = events;
         this.settings = settings;
         this.wear = wear;
         this.jdbc = jdbc;
@@ -90,6 +93,7 @@ public class Rebuild {
         entities.flush();
         meters(machineId, since);
         standing(fleet.machine(machineId));
+        events.publishEvent(new RunsChanged(machineId, since));
     }
 
     /** Rebuilds for every machine; the parts on no machine have only their baselines. */

@@ -32,7 +32,7 @@ class TasksTest extends PageTest {
         return Tasks.of(Arrays.stream(machines).map(shop::now).toList(),
                 guides.open().stream().filter(g -> List.of(machines).contains(g.machine())).toList(),
                 lookIns.due(Instant.now()).stream().filter(l -> List.of(machines).contains(l.machine())).toList(),
-                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Map.of(), Instant.now());
+                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Map.of(), List.of(), Instant.now());
     }
 
     @Test

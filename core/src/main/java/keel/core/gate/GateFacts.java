@@ -32,7 +32,16 @@ import keel.core.standing.PartUse;
 public record GateFacts(MachineKind kind, List<Hold> holds, List<PartUse> parts, double jobHours, double uvShare, String resin, Double resinMl,
                         Double jobMl, Double fillLineMl, boolean selfFilling, Double roomC, Double roomReadHoursAgo, long printsSinceLevelling,
                         boolean levelled, boolean lastFailed, boolean changedSince, boolean holdNextToLight, Profile profile, Double jobExposureS,
-                        Vat vat, List<GateItem> own) {
+                        Vat vat, Stood stood, List<GateItem> own) {
+
+    /**
+     * The resin in the vat.
+     *
+     * @param days  since it was last moved, by a print, a pour or a sieve; null if not known
+     * @param fromC lowest temperature its maker asks for, {@code toC} the highest; null for the shop's own
+     */
+    public record Stood(Double days, Double fromC, Double toC) {}
+
 
     /**
      * The profile in force.

@@ -74,7 +74,7 @@ public final class StartGate {
         items.add(resin(f));
         freeboard(f, items);
         items.add(new GateItem("resin-stirred", Part.RESIN, ASK, "The resin is stirred, and it is the right one"
-                + (f.resin() == null ? "." : ": " + f.resin() + ".")));
+                + (f.resin() == null ? "." : ": " + f.resin() + ".") + settled(f)));
         f.parts().forEach(p -> items.add(chance(p, f)));
         items.add(new GateItem("file-and-air", Part.JOB, ASK, "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
         items.add(profile(f));
@@ -154,13 +154,19 @@ public final class StartGate {
                 chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)), f.jobHours(), part.life().knownFrom(), past ? " It is past its age." : ""));
     }
 
+    /** Pigment sinks where resin stands still. */
+    private String settled(GateFacts f) {
+        return f.stood() == null || f.stood().days() == null || f.stood().days() < defaults.value("resin.stirDays") ? ""
+                : String.format(Locale.ROOT, " It stood still for %.0f days: stir it up from the bottom.", f.stood().days());
+    }
+
     private GateItem temperature(GateFacts f) {
         if (f.roomC() == null || f.roomReadHoursAgo() > STALE_HOURS) {
             return new GateItem("temperature", Part.ROOM, WARN, f.roomC() == null ? "The room was never read: how warm is the resin?"
                     : String.format(Locale.ROOT, "The room was read %.0f h ago: %.1f °C then.", f.roomReadHoursAgo(), f.roomC()));
         }
-        double low = defaults.value("resin.lowC");
-        double high = defaults.value("resin.highC");
+        double low = f.stood() == null || f.stood().fromC() == null ? defaults.value("resin.lowC") : f.stood().fromC();
+        double high = f.stood() == null || f.stood().toC() == null ? defaults.value("resin.highC") : f.stood().toC();
         String is = String.format(Locale.ROOT, "%.1f °C in the room", f.roomC());
         if (f.roomC() < low) {
             return new GateItem("temperature", Part.ROOM, WARN, is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");

@@ -74,7 +74,7 @@ public final class QuickLine {
             case MACHINE -> words.machines().stream().filter(m -> m.code().equals(label.code())).findFirst()
                     .map(m -> new MachineLine(knowledge, words, m).read(rest)).orElseGet(() -> unknownLabel(label));
             case VAT -> word(words.vats(), label).map(v -> new VatLine(v).read(rest)).orElseGet(() -> unknownLabel(label));
-            case BOTTLE -> Reading.unclear("Bottle " + label.code() + ": scan it on the page Pour resin of a machine, where it is seen whether it belongs there.", List.of());
+            case BOTTLE -> open("bottle", new Word(label.code(), "bottle " + label.code(), null));
             case ROOM -> word(words.rooms(), label).map(r -> rest.isEmpty() ? open("room", r) : new RoomLine(words).read(r, rest))
                     .orElseGet(() -> unknownLabel(label));
             case ITEM -> word(words.items(), label).map(i -> rest.isEmpty() ? open("item", i) : new StoresLine(words).read(i, rest))

@@ -30,7 +30,7 @@ class StartGateTest {
                                    GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
         return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.FILM)),
                 new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.SCREEN))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
-                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false, profile, exposureS, vat, own);
+                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false, profile, exposureS, vat, null, own);
     }
 
     private static GateFacts inOrder() {
@@ -47,6 +47,16 @@ class StartGateTest {
         assertThat(items).filteredOn(i -> i.state() == State.ASK).hasSize(4);
         assertThat(items).noneMatch(i -> i.state() == State.WARN || i.state() == State.HOLD);
         assertThat(StartGate.mayStart(items)).isTrue();
+    }
+
+    @Test
+    void resinThatStoodIsStirredFromTheBottomAndItsOwnTemperaturesCount() {
+        GateFacts f = inOrder();
+        GateFacts stood = new GateFacts(f.kind(), f.holds(), f.parts(), f.jobHours(), f.uvShare(), f.resin(), f.resinMl(), f.jobMl(), f.fillLineMl(), f.selfFilling(), f.roomC(), f.roomReadHoursAgo(),
+                f.printsSinceLevelling(), f.levelled(), f.lastFailed(), f.changedSince(), f.holdNextToLight(), f.profile(), f.jobExposureS(), f.vat(), new GateFacts.Stood(6.2, 24.0, 28.0), f.own());
+        assertThat(item(stood, "resin-stirred").text()).contains("stood still for 6 days");
+        assertThat(item(stood, "temperature").state()).as("21.5 °C is cold for a resin that wants 24").isEqualTo(State.WARN);
+        assertThat(item(f, "resin-stirred").text()).doesNotContain("stood");
     }
 
     @Test

@@ -99,6 +99,30 @@ public sealed interface Happening {
     /** Bottles of a resin are labelled and written down one by one; of the first so much is left. */
     record BottlesCame(Instant at, String who, String resin, int count, double firstLeftMl, String lot, double price, LocalDate expiresOn) implements Happening {}
 
+    /** A bath to wash in was set up. */
+    record BathSetUp(Instant at, String who, String kind, String place, double ml) implements Happening {}
+
+    /** A bath was filled anew; with {@code swaps} it changes places with the other one. */
+    record BathFilled(Instant at, String who, String bath, double ml, double freshDensity, boolean swaps) implements Happening {}
+
+    record BathRead(Instant at, String who, String bath, double density) implements Happening {}
+
+    /** A print was washed, dried and cured; what has not come yet is null. */
+    record PrintFinished(Instant at, String who, String runKey, String first, Instant firstAt, String second, Instant secondAt, Instant dryAt, String drying, Instant cureAt, Instant doneAt, String finish,
+                         String supports) implements Happening {}
+
+    record WastePutAside(Instant at, String who, String kind, double amount, String place, Double layerMm, String note) implements Happening {}
+
+    /** All that was solid and raw was cured through. */
+    record WasteCured(Instant at, String who) implements Happening {}
+
+    /** All that was there was handed in. */
+    record WasteHandedIn(Instant at, String who, String to) implements Happening {}
+
+    record SomethingHappened(Instant at, String who, String kind, String whom, String what, String done, String after) implements Happening {}
+
+    record LocalRules(Instant at, String who, String text) implements Happening {}
+
     /** The lit screen of a machine was photographed, all white, and what is seen was written down; further spots were typed. */
     record ScreenPhotographed(Instant at, String who, String machine, Bytes png, List<ScreenInspection.Spot> typed) implements Happening {}
 
