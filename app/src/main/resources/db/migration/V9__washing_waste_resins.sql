@@ -12,6 +12,8 @@ alter table stock_item add column per_run_since timestamp(6) with time zone;
 alter table stock_movement add column run_id bigint references run;
 create index stock_movement_run on stock_movement (run_id);
 create index stock_movement_at on stock_movement (at, item_id);
+-- sums by item without reading the rows
+create index stock_movement_sum on stock_movement (item_id, quantity);
 
 -- baths to wash in; resin gathers in them until they are filled anew
 create table bath (

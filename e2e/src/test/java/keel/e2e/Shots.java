@@ -31,6 +31,7 @@ class Shots {
         views.put("film-tone", "/vats/V3/tone");
         views.put("lives", "/bench/lives");
         views.put("stores", "/stores");
+        views.put("wash", "/wash");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);

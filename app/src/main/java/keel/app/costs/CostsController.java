@@ -18,6 +18,7 @@ import keel.core.cost.PrintCost;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Knowledge;
 import keel.core.rate.SuccessRate;
+import keel.core.standing.MachineKind;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -57,6 +58,7 @@ class CostsController {
         model.addAttribute("spans", SPANS);
         model.addAttribute("causeNames", knowledge.causes().stream().collect(Collectors.toMap(Cause::code, Cause::name)));
         model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired() && m.entry().kind() != MachineKind.LASER_TANK).toList());
         model.addAttribute("figures", settings.defaults().figures().stream().filter(f -> FIGURES.contains(f.code())).toList());
         model.addAttribute("form", typed);
         if (typed.containsKey("resinMl")) {

@@ -305,7 +305,7 @@ public class Buying {
     /** Days since an item is kept count of, at most the window. */
     private Map<String, Integer> days() {
         Map<String, Integer> days = new HashMap<>();
-        jdbc.sql("select i.code, min(m.at) from stock_movement m join stock_item i on i.id = m.item_id group by i.code").query((row, i) -> days.put(row.getString(1),
+        jdbc.sql("select i.code, (select min(m.at) from stock_movement m where m.item_id = i.id) from stock_item i").query((row, i) -> row.getObject(2) == null ? null : days.put(row.getString(1),
                 (int) Math.max(1, Math.min(WINDOW_DAYS, Duration.between(row.getObject(2, OffsetDateTime.class).toInstant(), clock.instant()).toDays() + 1)))).list();
         return days;
     }

@@ -63,9 +63,9 @@ public class Stock {
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
         return jdbc.sql("""
-                select i.code, i.name, coalesce(sum(m.quantity), 0), i.unit, i.low_at, i.retired_at, max(m.at), i.spare_kind, o.name, i.per_run from stock_item i
-                left join stock_movement m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id where :retired or i.retired_at is null
-                group by i.id, i.code, i.name, i.unit, i.low_at, i.retired_at, i.spare_kind, o.name, i.per_run order by i.name""").param("retired", retired)
+                select i.code, i.name, coalesce(m.sum, 0), i.unit, i.low_at, i.retired_at, (select max(x.at) from stock_movement x where x.item_id = i.id), i.spare_kind, o.name, i.per_run from stock_item i
+                left join (select item_id, sum(quantity) as sum from stock_movement group by item_id) m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id
+                where :retired or i.retired_at is null order by i.name""").param("retired", retired)
                 .query((row, n) -> {
                     OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
                     return new ItemView(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4), row.getObject(5, Double.class),

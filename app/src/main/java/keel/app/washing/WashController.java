@@ -52,10 +52,10 @@ class WashController {
         return "washing/wash";
     }
 
-    /** The next step of a print. */
+    /** The next step of a print; into a bath where only the bath is named. */
     @PostMapping("/wash/runs/{run}")
     String step(@PathVariable long run, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        String what = typed.getOrDefault("do", "");
+        String what = typed.getOrDefault("do", typed.containsKey("bath") ? "wash" : "");
         String then = what.equals("done") && !"CLEAN".equals(typed.get("finish")) ? failed(run, typed.get("finish")) : "/wash";
         return PageErrors.tried(() -> {
             switch (what) {
