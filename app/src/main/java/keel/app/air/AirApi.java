@@ -7,16 +7,29 @@ import keel.core.Findings;
 import keel.core.air.AirPlan;
 import keel.core.air.Decay;
 import keel.core.air.Duct;
+import keel.core.air.SensorReading;
 import keel.core.air.Vapour;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Air, for programs. */
 @RestController
-@RequestMapping("/api/v1/air")
+@RequestMapping("/api/v1")
 class AirApi {
+
+    private final Sensors sensors;
+    private final RoomAir rooms;
+
+    AirApi(Sensors sensors, RoomAir rooms) {
+        this.sensors = sensors;
+        this.rooms = rooms;
+    }
 
     record Fan(List<AirPlan.Point> points) {}
 
@@ -26,7 +39,7 @@ class AirApi {
     record PlanQuestion(AirPlan.Room room, Fan fan, List<DuctEntry> ducts, List<AirPlan.Fitting> fittings) {}
 
     /** Flow and pressure where the fan meets its resistance, and what that means for the room. */
-    @PostMapping("/plan")
+    @PostMapping("/air/plan")
     AirPlan plan(@RequestBody PlanQuestion q) {
         Findings findings = new Findings();
         List<Duct> ducts = new ArrayList<>();
@@ -47,12 +60,30 @@ class AirApi {
         }
     }
 
+    /** Readings of a sensor, in any order, late or twice; those that cannot be are said and the others kept. */
+    @PostMapping("/sensors/{id}/readings")
+    @ResponseStatus(HttpStatus.CREATED)
+    Sensors.Taken take(@PathVariable String id, @RequestBody List<SensorReading> readings) {
+        return sensors.take(id, readings);
+    }
+
+    @GetMapping("/sensors")
+    List<Sensors.Sensor> sensors() {
+        return sensors.all();
+    }
+
+    /** Rooms with what is known of their air. */
+    @GetMapping("/rooms")
+    List<RoomAir.RoomView> rooms() {
+        return rooms.all();
+    }
+
     record SampleEntry(Double minutes, Double value) {}
 
     record DecayQuestion(List<SampleEntry> samples, Double background) {}
 
     /** The real air change rate from readings after a release. */
-    @PostMapping("/decay")
+    @PostMapping("/air/decay")
     Decay decay(@RequestBody DecayQuestion q) {
         Findings findings = new Findings();
         findings.when(q.samples() == null, "samples", "The readings are missing.");
@@ -76,7 +107,7 @@ class AirApi {
     }
 
     /** Vapour in a room from what evaporates, for orientation. */
-    @PostMapping("/vapour")
+    @PostMapping("/air/vapour")
     Vapour vapour(@RequestBody Vapour.Question q) {
         Findings findings = new Findings();
         q.check(findings);

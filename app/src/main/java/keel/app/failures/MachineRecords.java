@@ -179,7 +179,10 @@ class MachineRecords {
     private void warmth(Window w, List<Past> past) {
         jdbc.sql("""
                 select t.at, t.temperature_c from room_reading t join machine m on m.room_id = t.room_id
-                where m.id = ? and t.at >= ? and t.at <= ? and not t.withdrawn""").params(w.machine(), w.from(), w.to())
+                where m.id = :machine and t.at >= :from and t.at <= :to and not t.withdrawn
+                union all select dateadd(second, x.at_s, timestamp with time zone '1970-01-01 00:00:00+00'), x.temperature_c from sensor_rollup x join sensor s on s.id = x.sensor_id join machine m on m.room_id = s.room_id
+                where m.id = :machine and x.span_s = 3600 and x.at_s >= :fromS and x.at_s <= :toS and x.temperature_c is not null""").param("machine", w.machine()).param("from", w.from()).param("to", w.to())
+                .param("fromS", w.from().toEpochSecond()).param("toS", w.to().toEpochSecond())
                 .query((row, i) -> past.add(new Past.Warmth(instant(row, 1), row.getDouble(2)))).list();
     }
 

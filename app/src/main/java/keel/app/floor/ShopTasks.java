@@ -31,9 +31,10 @@ class ShopTasks {
 
     List<Task> all(List<MachineNow> machines) {
         List<Task> tasks = new ArrayList<>();
-        if (!baths.all().isEmpty()) {
+        List<Baths.Bath> all = baths.all();
+        if (!all.isEmpty()) {
             prints(tasks);
-            baths.all().stream().filter(b -> b.filledAt() != null && b.verdict() == WashBath.Verdict.CHANGE).forEach(b -> tasks.add(new Task(null, "Bath " + b.code(), "Change the bath",
+            all.stream().filter(b -> b.filledAt() != null && b.verdict() == WashBath.Verdict.CHANGE).forEach(b -> tasks.add(new Task(null, "Bath " + b.code(), "Change the bath",
                     b.bath().prints() + " prints since it was filled: it no longer washes clean.", 15, null, "/wash#" + b.code())));
         }
         tasks.addAll(of(machines));
@@ -41,7 +42,7 @@ class ShopTasks {
         if (!overdue.isEmpty()) {
             tasks.add(new Task(null, "Waste", "Cure it or hand it in", overdue.size() == 1 ? "Something waits raw for too long." : overdue.size() + " things wait raw for too long.", null, null, "/waste"));
         }
-        long buy = buying.lines().stream().filter(l -> l.quantity() > 0).count();
+        int buy = buying.toBuy();
         if (buy > 0) {
             tasks.add(new Task(null, "Stores", "Order", buy == 1 ? "One item has come down to where it is ordered." : buy + " items have come down to where they are ordered.", 10, null, "/stores/buying"));
         }

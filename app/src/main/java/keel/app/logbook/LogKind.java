@@ -11,7 +11,7 @@ public enum LogKind {
     PROFILE_CHANGED("Profile"), CALIBRATED("Calibration"), LOOKED_IN("Look-in"),
     FILM_LOOKED_AT("Film inspected"), FILM_TAPPED("Film tapped"), FILM_EXPERIMENT("Experiment"), FILM_PACK("Film pack"),
     RUN_PLACED("Footprint"), SCHOOL_CHOSEN("Change of parts"), UV_MAPPED("UV map"), BOTTLE("Bottle"), ORDERED("Order"),
-    BATH("Bath"), FINISHED("Finishing"), WASTE("Waste"), INCIDENT("Incident");
+    BATH("Bath"), FINISHED("Finishing"), WASTE("Waste"), INCIDENT("Incident"), FAN("Fan");
 
     private final String words;
 

@@ -179,6 +179,23 @@ public class Buying {
         return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
     }
 
+    private record Counted(String of, int toBuy) {}
+
+    private volatile Counted counted;
+
+    /** How many items have come down to where they are ordered; reckoned anew only when something moved, was ordered or changed, and each hour. */
+    @Transactional(readOnly = true)
+    public int toBuy() {
+        String of = jdbc.sql("select coalesce((select max(id) from stock_movement), 0) || ' ' || coalesce((select max(id) from stock_order), 0) || ' ' || (select count(*) from stock_order where received_at is null and cancelled_at is null)"
+                + " || ' ' || (select count(*) || ' ' || coalesce(sum(low_at), 0) from stock_item where retired_at is null)").query(String.class).single() + " " + clock.instant().getEpochSecond() / 3600;
+        Counted last = counted;
+        if (last == null || !last.of().equals(of)) {
+            last = new Counted(of, (int) lines().stream().filter(l -> l.quantity() > 0).count());
+            counted = last;
+        }
+        return last.toBuy();
+    }
+
     /** @throws NotThere if there is no such item */
     @Transactional(readOnly = true)
     public Line one(String item) {
@@ -188,6 +205,7 @@ public class Buying {
     public void change(String item, Terms terms) {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
+        counted = null;
         if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days = ?, lead_days_sd = ?, hurts = ? where code = ?").params(terms.packSize(), terms.price(), blank(terms.supplier()),
                 blank(terms.place()), terms.leadDays(), terms.leadDaysSd(), terms.hurts(), item).update() == 0) {
             throw new NotThere("There is no item called " + item + ".");

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 import keel.core.Findings;
 
 /**
@@ -103,16 +104,30 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
      * @throws IllegalArgumentException with a sentence, if the fan never meets the resistance
      */
     public static AirPlan of(Question q) {
-        List<Point> fan = extended(q.fan().stream().sorted(Comparator.comparing(Point::flowM3H)).toList());
-        for (int i = fan.size() - 1; i > 0; i--) {
-            Point left = fan.get(i - 1);
-            Point right = fan.get(i);
-            if (left.pressurePa() - q.lossPa(left.flowM3H()) >= 0 && right.pressurePa() - q.lossPa(right.flowM3H()) <= 0) {
-                double flow = meets(q, left, right);
-                return plan(q, flow, between(left, right, flow));
+        Meeting m = meet(q.fan(), q::lossPa);
+        return plan(q, m.flowM3H(), m.pressurePa());
+    }
+
+    /** Where a fan and what resists it meet. */
+    public record Meeting(double flowM3H, double pressurePa) {}
+
+    /**
+     * @param fan  two points at least, of different flows
+     * @param loss Pa at a flow, m³/h; grows with it
+     * @throws IllegalArgumentException with a sentence, if they never meet
+     */
+    public static Meeting meet(List<Point> fan, DoubleUnaryOperator loss) {
+        List<Point> curve = extended(fan.stream().sorted(Comparator.comparing(Point::flowM3H)).toList());
+        for (int i = curve.size() - 1; i > 0; i--) {
+            Point left = curve.get(i - 1);
+            Point right = curve.get(i);
+            if (left.pressurePa() - loss.applyAsDouble(left.flowM3H()) >= 0 && right.pressurePa() - loss.applyAsDouble(right.flowM3H()) <= 0) {
+                double flow = meets(loss, left, right);
+                return new Meeting(flow, between(left, right, flow));
             }
         }
-        throw new IllegalArgumentException(fan.get(0).pressurePa() < q.lossPa(fan.get(0).flowM3H()) ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than it has."
+        throw new IllegalArgumentException(curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
+                ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than it has."
                 : "The fan's last point still has pressure and its curve does not fall: say a point of larger flow.");
     }
 
@@ -134,12 +149,12 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
         return left.pressurePa() + (right.pressurePa() - left.pressurePa()) * (flow - left.flowM3H()) / (right.flowM3H() - left.flowM3H());
     }
 
-    private static double meets(Question q, Point left, Point right) {
+    private static double meets(DoubleUnaryOperator loss, Point left, Point right) {
         double low = left.flowM3H();
         double high = right.flowM3H();
         for (int i = 0; i < BISECTIONS && high - low > 1e-12 * Math.max(1, high); i++) {
             double middle = (low + high) / 2;
-            if (between(left, right, middle) - q.lossPa(middle) >= 0) {
+            if (between(left, right, middle) - loss.applyAsDouble(middle) >= 0) {
                 low = middle;
             } else {
                 high = middle;

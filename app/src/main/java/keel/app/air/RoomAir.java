@@ -1,0 +1,192 @@
+package keel.app.air;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keel.app.fleet.Fleet;
+import keel.app.logbook.LogDraft;
+import keel.app.logbook.LogKind;
+import keel.app.logbook.Logbook;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.NotThere;
+import keel.app.problems.Refused;
+import keel.core.Findings;
+import keel.core.air.SensorReading;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is known of each room's air: its size, what it should be like, what was planned, whether its fan runs, and whether something has been wrong for a while. */
+@Service
+@Transactional
+public class RoomAir {
+
+    public static final double TVOC_LIMIT_PPB = 500;
+
+    private static final Duration WATCHED = Duration.ofMinutes(60);
+    private static final int MINUTES_ABOVE = 15;
+
+    private final Air air;
+    private final Sensors sensors;
+    private final Fleet fleet;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    RoomAir(Air air, Sensors sensors, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+        this.air = air;
+        this.sensors = sensors;
+        this.fleet = fleet;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * A room as somebody described it; what is not known is null.
+     *
+     * @param washes  whether parts are washed in it
+     * @param lowC    coldest it should be, {@code highC} the warmest
+     * @param openings windows, doors, vents, in words
+     */
+    public record Described(Double volumeM3, Double mixingFactor, Double lowC, Double highC, String openings, boolean washes, Double tvocLimitPpb) {
+
+        Findings findings() {
+            Findings findings = new Findings();
+            range(volumeM3, 1, 100_000, "volumeM3", "The volume", "m³", findings);
+            range(mixingFactor, 1, 10, "mixingFactor", "The mixing factor", "", findings);
+            range(lowC, -20, 50, "lowC", "The coldest", "°C", findings);
+            range(highC, -20, 60, "highC", "The warmest", "°C", findings);
+            range(tvocLimitPpb, 1, 1_000_000, "tvocLimitPpb", "The limit", "ppb", findings);
+            findings.when(lowC != null && highC != null && lowC > highC, "highC", "The warmest lies below the coldest.");
+            findings.when(openings != null && openings.length() > 200, "openings", "The openings may have 200 characters at most.");
+            return findings;
+        }
+
+        private static void range(Double value, double low, double high, String field, String what, String unit, Findings findings) {
+            if (value != null) {
+                findings.range(value, low, high, field, what, unit);
+            }
+        }
+    }
+
+    /**
+     * A room as it is now.
+     *
+     * @param plannedChanges air changes an hour by its plan, {@code measured} the latest by readings; null if not known
+     * @param fanRunning     null if nobody ever said; {@code fanSince} likewise
+     * @param alarms         what has been wrong for a while, in sentences
+     */
+    public record RoomView(String code, String name, Double temperatureC, Double humidityPercent, Instant readAt, Double tvocPpb, Described room, Double plannedChanges, Double measured, Boolean fanRunning, Instant fanSince,
+                           List<String> sensors, List<String> machines, List<String> alarms) {}
+
+    private record Row(Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
+
+    /** Of every room in use, by name. */
+    @Transactional(readOnly = true)
+    public List<RoomView> all() {
+        Map<String, Row> rows = new java.util.HashMap<>();
+        jdbc.sql("""
+                select r.code, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes, false), a.tvoc_limit_ppb, a.planned_changes,
+                  (select d.changes_per_hour from air_decay d where d.room_id = r.id and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
+                from room r left join room_air a on a.room_id = r.id left join fan_switch f on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc fetch first row only)""")
+                .query((row, i) -> rows.put(row.getString(1), new Row(new Described(row.getObject(2, Double.class), row.getObject(3, Double.class), row.getObject(4, Double.class), row.getObject(5, Double.class),
+                        row.getString(6), row.getBoolean(7), row.getObject(8, Double.class)), row.getObject(9, Double.class), row.getObject(10, Double.class), row.getObject(11, Boolean.class),
+                        row.getObject(12) == null ? null : row.getObject(12, OffsetDateTime.class).toInstant()))).list();
+        List<Sensors.Sensor> hung = sensors.all();
+        Instant now = clock.instant();
+        return air.rooms().stream().map(r -> {
+            Row row = rows.get(r.code());
+            List<SensorReading> lately = hung.stream().anyMatch(s -> r.code().equals(s.room())) ? sensors.minutes(r.code(), now.minus(WATCHED), now.plusSeconds(1)) : List.of();
+            return new RoomView(r.code(), r.name(), r.temperatureC(), r.humidityPercent(), r.at(), lately.isEmpty() ? null : lately.get(lately.size() - 1).tvoc(), row.room(), row.planned(), row.measured(), row.fan(),
+                    row.fanSince(), hung.stream().filter(s -> r.code().equals(s.room())).map(Sensors.Sensor::code).toList(),
+                    fleet.machines().stream().filter(m -> !m.retired() && r.code().equals(m.room())).map(m -> m.code()).toList(), alarms(row, lately));
+        }).toList();
+    }
+
+    /** By time above a limit within the last hour, not by single readings. */
+    private static List<String> alarms(Row row, List<SensorReading> lately) {
+        List<String> alarms = new java.util.ArrayList<>();
+        double limit = row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();
+        above(lately.stream().filter(r -> r.tvoc() != null && r.tvoc() > limit).count(), String.format(java.util.Locale.ROOT, "vapour above %.0f ppb", limit), alarms);
+        if (row.room().lowC() != null) {
+            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() < row.room().lowC()).count(), String.format(java.util.Locale.ROOT, "colder than %.0f °C", row.room().lowC()), alarms);
+        }
+        if (row.room().highC() != null) {
+            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() > row.room().highC()).count(), String.format(java.util.Locale.ROOT, "warmer than %.0f °C", row.room().highC()), alarms);
+        }
+        return alarms;
+    }
+
+    private static void above(long minutes, String what, List<String> alarms) {
+        if (minutes >= MINUTES_ABOVE) {
+            alarms.add(minutes + " of the last 60 minutes " + what);
+        }
+    }
+
+    /** @throws NotThere if there is no such room in use */
+    @Transactional(readOnly = true)
+    public RoomView one(String code) {
+        return all().stream().filter(r -> r.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There is no room called " + code + "."));
+    }
+
+    public void describe(String code, Described d) {
+        Actor.require(Role.KEEPER);
+        Refused.unless(d.findings());
+        one(code);
+        long room = fleet.roomId(code);
+        exists(room);
+        jdbc.sql("update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes = ?, tvoc_limit_ppb = ? where room_id = ?").params(d.volumeM3(), d.mixingFactor(), d.lowC(), d.highC(),
+                d.openings() == null || d.openings().isBlank() ? null : d.openings().strip(), d.washes(), d.tvocLimitPpb(), room).update();
+    }
+
+    private void exists(long room) {
+        if (jdbc.sql("select count(*) from room_air where room_id = ?").param(room).query(Integer.class).single() == 0) {
+            jdbc.sql("insert into room_air (room_id, washes) values (?, false)").param(room).update();
+        }
+    }
+
+    /** Keeps a plan: what is in the path, as it was typed, and the changes an hour that follow. */
+    public void plan(String code, String path, double changesPerHour) {
+        Actor actor = Actor.require(Role.KEEPER);
+        RoomView view = one(code);
+        long room = fleet.roomId(code);
+        exists(room);
+        jdbc.sql("update room_air set path = ?, planned_changes = ? where room_id = ?").params(path, changesPerHour, room).update();
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", room, clock.instant(), String.format(java.util.Locale.ROOT, "%s: an air path is planned for %.1f changes an hour.", view.name(), changesPerHour),
+                Map.of("room", code), actor));
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<String> path(String code) {
+        return jdbc.sql("select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path is not null").param(code).query(String.class).optional();
+    }
+
+    /** A fan was switched on or off. */
+    public void fan(String code, boolean running) {
+        Actor actor = Actor.current();
+        RoomView view = one(code);
+        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)").params(fleet.roomId(code), Sensors.time(clock.instant()), running, actor.personId()).update();
+        logbook.write(LogDraft.of(LogKind.FAN, null, "SHOP", fleet.roomId(code), clock.instant(), view.name() + ": the fan is " + (running ? "on." : "off."), Map.of("room", code, "running", running), actor));
+    }
+
+    /** Hours that a room's fan ran since then. */
+    @Transactional(readOnly = true)
+    public double fanHours(String code, Instant since) {
+        record Switch(Instant at, boolean on) {}
+        List<Switch> all = jdbc.sql("select f.at, f.running from fan_switch f join room r on r.id = f.room_id where r.code = ? order by f.at, f.id").param(code)
+                .query((row, i) -> new Switch(row.getObject(1, OffsetDateTime.class).toInstant(), row.getBoolean(2))).list();
+        double hours = 0;
+        for (int i = 0; i < all.size(); i++) {
+            Instant from = all.get(i).at().isBefore(since) ? since : all.get(i).at();
+            Instant to = i + 1 < all.size() ? all.get(i + 1).at() : clock.instant();
+            hours += all.get(i).on() && to.isAfter(from) ? Duration.between(from, to).toSeconds() / 3600.0 : 0;
+        }
+        return hours;
+    }
+}
