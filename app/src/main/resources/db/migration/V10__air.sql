@@ -19,9 +19,9 @@ create table sensor (
   room_id bigint references room,
   first_at timestamp(6) with time zone not null
 );
--- seconds since 1970; ppb, °C, %
+-- seconds since 1970; ppb, °C, %; no foreign key: its index would be taken for look-ups in the place of the longer one
 create table sensor_reading (
-  sensor_id bigint not null references sensor,
+  sensor_id bigint not null,
   at_s bigint not null,
   tvoc double precision,
   temperature_c double precision,
@@ -30,7 +30,7 @@ create table sensor_reading (
 );
 -- the same by quarter of an hour, hour and day
 create table sensor_rollup (
-  sensor_id bigint not null references sensor,
+  sensor_id bigint not null,
   span_s int not null,
   at_s bigint not null,
   n int not null,

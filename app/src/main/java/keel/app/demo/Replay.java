@@ -55,6 +55,7 @@ class Replay {
     private static final int BATCH = 10;
 
     private final StoresReplay stores;
+    private final AirReplay airs;
     private final Runs runs;
     private final Failures failures;
     private final Bench bench;
@@ -82,10 +83,11 @@ class Replay {
     private final Map<String, Long> failureIds = new HashMap<>();
     private int entered;
 
-    Replay(StoresReplay stores, Runs runs, Failures failures, Bench bench, Parts parts, Fleet fleet, Air air, Profiles profiles,
+    Replay(StoresReplay stores, AirReplay airs, Runs runs, Failures failures, Bench bench, Parts parts, Fleet fleet, Air air, Profiles profiles,
            Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
            FilmLooks looks, FilmTones tones, FilmLives lives, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
         this.stores = stores;
+        this.airs = airs;
         this.runs = runs;
         this.failures = failures;
         this.bench = bench;
@@ -142,7 +144,7 @@ class Replay {
     private void enter(Happening happening, Map<String, Actor> actors) {
         clock.tell(happening.at().plus(2, ChronoUnit.MINUTES));
         as(actors.get(happening.who()));
-        if (stores.enter(happening, runIds)) {
+        if (stores.enter(happening, runIds) || airs.enter(happening)) {
             entities.flush();
         } else if (happening instanceof Happening.RunDone r) {
             runIds.put(r.key(), runs.enter(new RunEntry(r.machine(), r.job(), r.startedAt(), r.at(), r.layers(), r.layerExposureS(), r.resinMl(),

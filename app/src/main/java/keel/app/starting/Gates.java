@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.air.Air;
+import keel.app.air.RoomAir;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
@@ -59,12 +60,13 @@ public class Gates {
     private final Quirks quirks;
     private final ScreenVerdicts verdicts;
     private final Resins resins;
+    private final RoomAir rooms;
     private final IdleResin idle;
     private final Logbook logbook;
     private final Clock clock;
 
     Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
-          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Resins resins, IdleResin idle, Logbook logbook, Clock clock) {
+          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Resins resins, RoomAir rooms, IdleResin idle, Logbook logbook, Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
@@ -76,6 +78,7 @@ public class Gates {
         this.quirks = quirks;
         this.verdicts = verdicts;
         this.resins = resins;
+        this.rooms = rooms;
         this.idle = idle;
         this.logbook = logbook;
         this.clock = clock;
@@ -173,6 +176,7 @@ public class Gates {
         StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
         m.standing().concerns().stream().filter(c -> c.about().equals("stop-gap")).forEach(c -> items.add(StartGate.stopGap(c.text())));
         verdicts.of(m).filter(v -> v.verdict() != ScreenVerdict.Verdict.USABLE).ifPresent(v -> items.add(StartGate.screen(v)));
+        rooms.all().stream().filter(r -> r.code().equals(m.room()) && Boolean.FALSE.equals(r.fanRunning())).forEach(r -> items.add(StartGate.fanOff(r.name())));
         quirks.of(m.code()).forEach(q -> items.add(StartGate.quirk(q.id(), q.text(), q.workaround())));
         items.addAll(questions.items(m.kind()));
         return items;

@@ -29,7 +29,7 @@ public class Frame {
     private static final List<String> THEMES = List.of("auto", "day", "amber");
     private static final List<Place> PLACES = List.of(new Place("fleet", "Fleet", "/fleet", "f"), new Place("runs", "Runs", "/runs", "p"),
             new Place("failures", "Failures", "/failures", "x"), new Place("bench", "Bench", "/bench", "b"),
-            new Place("stores", "Stores", "/stores", "s"), new Place("logbook", "Logbook", "/logbook", "l"));
+            new Place("stores", "Stores", "/stores", "s"), new Place("air", "Air", "/air", "a"), new Place("logbook", "Logbook", "/logbook", "l"));
 
     private final ShopSettings settings;
     private final Air air;

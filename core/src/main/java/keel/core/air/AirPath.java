@@ -31,6 +31,7 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
     private static final double OUTLET = 1.0;
     private static final double CONTRACTION = 0.5;
     private static final double NEW_MESH = 0.7;
+    private static final double WORTH_SAYING = 0.5;
     private static final List<Double> SIZES = List.of(75.0, 80.0, 100.0, 125.0, 150.0, 160.0, 200.0);
 
     /** What a hose is of, with the roughness of its wall, mm (handbook values, from memory). */
@@ -229,7 +230,7 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
 
     private static void add(String what, AirPath path, double flow, List<Change> changes) {
         double then = AirPlan.meet(path.fan().points(), path::lossPa).flowM3H();
-        if (then > flow + 0.05) {
+        if (then > flow + WORTH_SAYING) {
             changes.add(new Change(what, then, then - flow));
         }
     }

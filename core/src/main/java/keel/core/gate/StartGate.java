@@ -175,6 +175,11 @@ public final class StartGate {
                 : new GateItem("temperature", Part.ROOM, OK, is + ".");
     }
 
+    /** The fan of its room is off. */
+    public static GateItem fanOff(String room) {
+        return new GateItem("fan-off", Part.ROOM, WARN, "The fan of the " + room + " is off, by the last entry. Resin and alcohol in still air is no answer: switch it on.");
+    }
+
     private static Part part(Hold hold) {
         return switch (hold.code()) {
             case PLATE_NOT_CLEAR, NOT_LEVELLED, STANCE_UNCHECKED -> Part.PLATE;

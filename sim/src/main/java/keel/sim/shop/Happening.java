@@ -11,6 +11,7 @@ import keel.core.light.UvMap;
 import keel.core.placement.PlacedPart;
 import keel.core.profile.Setting;
 import keel.core.screen.ScreenInspection;
+import keel.sim.instrument.AirSensor;
 
 /** Something that happened in the shop, in the terms in which somebody would enter it. Keys tie happenings together. */
 public sealed interface Happening {
@@ -120,6 +121,16 @@ public sealed interface Happening {
     record WasteHandedIn(Instant at, String who, String to) implements Happening {}
 
     record SomethingHappened(Instant at, String who, String kind, String whom, String what, String done, String after) implements Happening {}
+
+    /** A sensor on the wall of a room, with all that it said so far. */
+    record SensorLog(Instant at, String who, String sensor, String room, List<AirSensor.Minute> minutes) implements Happening {}
+
+    /** A room was measured and its air planned; the path as the planner keeps it. */
+    record AirPlanned(Instant at, String who, String room, double volumeM3, double mixing, double lowC, double highC, boolean washes, String openings, Map<String, String> path) implements Happening {}
+
+    record FanSwitched(Instant at, String who, String room, boolean running) implements Happening {}
+
+    record AirPartKept(Instant at, String who, String kind, String name, String room) implements Happening {}
 
     record LocalRules(Instant at, String who, String text) implements Happening {}
 

@@ -68,7 +68,9 @@ public final class Story {
         all.addAll(films.happenings());
         all.addAll(screens.happenings());
         all.addAll(new StoresStory(chance.stream("stores")).happenings(history.happenings(), start, end));
-        all.addAll(new WashStory(chance.stream("wash"), end).happenings(history.happenings()));
+        List<Happening> wash = new WashStory(chance.stream("wash"), end).happenings(history.happenings());
+        all.addAll(wash);
+        all.addAll(new AirStory(history.rooms(), chance.stream("air"), end).happenings(wash));
         all.addAll(SettingsStory.happenings(start, days));
         all.addAll(QuirksStory.happenings(history.machines(), days));
         all.addAll(readings(history.rooms(), start));

@@ -1,0 +1,252 @@
+package keel.app.ventilation;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import keel.app.air.RoomAir;
+import keel.app.air.Sensors;
+import keel.app.fleet.ShopSettings;
+import keel.app.problems.PageErrors;
+import keel.app.problems.Refused;
+import keel.app.problems.Typed;
+import keel.app.ui.CsvFile;
+import keel.core.Findings;
+import keel.core.air.AirPath;
+import keel.core.air.AirPlan;
+import keel.core.air.Fan;
+import keel.core.air.Vapour;
+import keel.core.air.WindowPanel;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pages of the air. */
+@Controller
+class AirController {
+
+    private static final Map<String, Duration> SPANS = new java.util.LinkedHashMap<>();
+
+    static {
+        SPANS.put("day", Duration.ofHours(14));
+        SPANS.put("week", Duration.ofDays(7));
+        SPANS.put("month", Duration.ofDays(31));
+        SPANS.put("year", Duration.ofDays(365));
+        SPANS.put("all", Duration.ofDays(5 * 365));
+    }
+
+    private final RoomAir rooms;
+    private final Sensors sensors;
+    private final RoomHistory history;
+    private final AirParts parts;
+    private final ShopSettings settings;
+    private final AirPlans plans;
+    private final Clock clock;
+
+    AirController(RoomAir rooms, Sensors sensors, RoomHistory history, AirParts parts, ShopSettings settings, AirPlans plans, Clock clock) {
+        this.rooms = rooms;
+        this.sensors = sensors;
+        this.history = history;
+        this.parts = parts;
+        this.settings = settings;
+        this.plans = plans;
+        this.clock = clock;
+    }
+
+    @GetMapping("/air")
+    String air(Model model) {
+        model.addAttribute("rooms", rooms.all());
+        model.addAttribute("loose", sensors.all().stream().filter(s -> s.room() == null).toList());
+        model.addAttribute("parts", parts.all());
+        model.addAttribute("kinds", AirParts.Kind.values());
+        return "ventilation/air";
+    }
+
+    @PostMapping("/air/sensors/{code}")
+    String place(@PathVariable String code, @RequestParam(defaultValue = "") String room) {
+        sensors.place(code, room);
+        return "redirect:/air";
+    }
+
+    @PostMapping("/air/parts")
+    String add(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            Findings findings = new Findings();
+            Double hours = Typed.number(typed.get("lifeHours"), "lifeHours", findings);
+            Double days = Typed.number(typed.get("lifeDays"), "lifeDays", findings);
+            Refused.unless(findings);
+            parts.add(typed.get("kind"), typed.get("name"), typed.get("room"), hours, days);
+        }, "/air", model, response, () -> air(model));
+    }
+
+    @PostMapping("/air/parts/{id}")
+    String part(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> {
+            switch (typed.getOrDefault("do", "")) {
+                case "done" -> parts.seenTo(id);
+                case "retire" -> parts.retire(id);
+                case "worn" -> {
+                    Findings findings = new Findings();
+                    Double hours = Typed.number(typed.get("hours"), "hours", findings);
+                    Refused.unless(findings);
+                    parts.worn(id, hours);
+                }
+                default -> throw new Refused("do", "Say what was done.");
+            }
+        }, "/air", model, response, () -> air(model));
+    }
+
+    @GetMapping("/air/rooms/{code}")
+    String room(@PathVariable String code, @RequestParam(defaultValue = "day") String span, Model model) {
+        RoomAir.RoomView room = rooms.one(code);
+        Instant to = clock.instant();
+        String shown = SPANS.containsKey(span) ? span : "day";
+        Instant from = to.minus(SPANS.get(shown));
+        Sensors.Series series = sensors.series(code, from, to);
+        if (shown.equals("all") && !series.points().isEmpty()) {
+            from = series.points().get(0).at();
+        }
+        List<RoomHistory.Rate> rates = history.rates(code);
+        boolean near = Duration.between(from, to).toDays() <= 31;
+        double limit = room.room().tvocLimitPpb() == null ? RoomAir.TVOC_LIMIT_PPB : room.room().tvocLimitPpb();
+        model.addAttribute("room", room);
+        model.addAttribute("span", shown);
+        model.addAttribute("spans", SPANS.keySet());
+        model.addAttribute("limit", limit);
+        model.addAttribute("empty", series.points().isEmpty());
+        model.addAttribute("d", SeriesDrawing.of(series, from, to, settings.zone(), limit, room.room().lowC(), room.room().highC(), near ? history.runs(code, from, to) : List.of(), near ? history.washes(code, from, to) : List.of()));
+        model.addAttribute("rates", RateDrawing.of(rates, room.plannedChanges()));
+        model.addAttribute("planned", rooms.path(code).isPresent());
+        return "ventilation/room";
+    }
+
+    @PostMapping("/air/rooms/{code}")
+    String describe(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
+        return PageErrors.tried(() -> {
+            Findings findings = new Findings();
+            RoomAir.Described d = new RoomAir.Described(Typed.number(typed.get("volumeM3"), "volumeM3", findings), Typed.number(typed.get("mixingFactor"), "mixingFactor", findings), Typed.number(typed.get("lowC"), "lowC", findings),
+                    Typed.number(typed.get("highC"), "highC", findings), typed.get("openings"), typed.containsKey("washes"), Typed.number(typed.get("tvocLimitPpb"), "tvocLimitPpb", findings));
+            Refused.unless(findings);
+            rooms.describe(code, d);
+        }, "/air/rooms/" + code, model, response, () -> room(code, "day", model));
+    }
+
+    @PostMapping("/air/rooms/{code}/fan")
+    String fan(@PathVariable String code, @RequestParam boolean running, @RequestParam(defaultValue = "/air") String back) {
+        rooms.fan(code, running);
+        return "redirect:" + (back.matches("/[a-z0-9/-]*") && !back.startsWith("//") ? back : "/air");
+    }
+
+    /** Readings as they are shown, or minute by minute within a day. */
+    @GetMapping(value = "/air/rooms/{code}.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(@PathVariable String code, @RequestParam(defaultValue = "month") String span) {
+        Instant to = clock.instant();
+        List<List<?>> rows = new ArrayList<>();
+        sensors.series(code, to.minus(SPANS.getOrDefault(span, SPANS.get("month"))), to).points()
+                .forEach(p -> rows.add(Arrays.asList(p.at(), p.tvoc(), p.tvocMax(), p.temperatureC(), p.temperatureMin(), p.temperatureMax(), p.humidityPercent())));
+        return CsvFile.of(code + "-air.csv", List.of("at", "tvocPpb", "tvocMaxPpb", "temperatureC", "temperatureMinC", "temperatureMaxC", "humidityPercent"), rows);
+    }
+
+    /** What the room's figures are by a plan. */
+    record Numbers(double changes, Map<String, Double> purge, Vapour steady, Vapour peak, double spillPpm, double spillShareOfLel, double makeUpCm2) {}
+
+    private static final double IPA_G_PER_ML = 0.786;
+    private static final double LITRES_A_MOLE = 24.45;
+    private static final double LEL_PPM = 20_000;
+
+    @GetMapping("/air/rooms/{code}/plan")
+    String plan(@PathVariable String code, @RequestParam Map<String, String> asked, Model model, HttpServletResponse response) {
+        RoomAir.RoomView room = rooms.one(code);
+        PlanForm form = plans.form(code, asked);
+        model.addAttribute("room", room);
+        model.addAttribute("form", form.typed());
+        model.addAttribute("fans", Fan.USUAL);
+        model.addAttribute("hoses", AirPath.Hose.values());
+        try {
+            Findings findings = new Findings();
+            AirPath path = form.path(findings);
+            Refused.unless(findings);
+            AirPath.Moved moved = plans.moved(path);
+            model.addAttribute("moved", moved);
+            model.addAttribute("path", path);
+            model.addAttribute("drawing", PathDrawing.of(moved));
+            model.addAttribute("curves", PathDrawing.Curves.of(path.fan().points(), moved));
+            if (room.room().volumeM3() != null) {
+                model.addAttribute("numbers", numbers(room.room(), moved.flowM3H(), form, findings));
+                Refused.unless(findings);
+            }
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
+        return "ventilation/plan";
+    }
+
+    private static Numbers numbers(RoomAir.Described room, double flow, PlanForm form, Findings findings) {
+        double mixing = room.mixingFactor() == null ? 1 : room.mixingFactor();
+        double grams = form.number("washGPerH", 60, findings);
+        double minutes = form.number("washMinutes", 15, findings);
+        double spill = form.number("spillMl", 200, findings);
+        findings.range(grams, 0, 100_000, "washGPerH", "What evaporates", "g/h");
+        findings.range(minutes, 0.1, 1440, "washMinutes", "The wash", "min");
+        findings.range(spill, 0, 100_000, "spillMl", "The spill", "ml");
+        if (!findings.none()) {
+            return null;
+        }
+        double changes = flow / room.volumeM3();
+        Map<String, Double> purge = new java.util.LinkedHashMap<>();
+        Map.of("90 %", 0.9, "99 %", 0.99, "99.9 %", 0.999).entrySet().stream().sorted(Map.Entry.comparingByValue()).forEach(e -> purge.put(e.getKey(), AirPlan.purgeMinutes(changes, e.getValue(), mixing)));
+        double spillPpm = spill * IPA_G_PER_ML / Vapour.IPA_MOLAR_MASS * LITRES_A_MOLE / 1000 / room.volumeM3() * 1e6;
+        return new Numbers(changes, purge, Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, null)), Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, minutes)), spillPpm,
+                spillPpm / LEL_PPM, flow / 3600 * 10_000);
+    }
+
+    @PostMapping("/air/rooms/{code}/plan")
+    String keep(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> plans.keep(code, typed), "/air/rooms/" + code + "/plan", model, response, () -> plan(code, typed, model, response));
+    }
+
+    @GetMapping("/air/panel")
+    String panel(@RequestParam Map<String, String> asked, Model model, HttpServletResponse response) {
+        model.addAttribute("form", asked);
+        try {
+            WindowPanel panel = panelOf(asked);
+            model.addAttribute("panel", panel);
+            model.addAttribute("scale", PanelFiles.scale(panel));
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
+        return "ventilation/panel";
+    }
+
+    private static WindowPanel panelOf(Map<String, String> asked) {
+        Findings findings = new Findings();
+        WindowPanel panel = WindowPanel.middle(Typed.number(asked.get("widthMm"), 600, "widthMm", findings), Typed.number(asked.get("heightMm"), 400, "heightMm", findings), Typed.number(asked.get("gapMm"), 7, "gapMm", findings),
+                Typed.number(asked.get("thicknessMm"), 9, "thicknessMm", findings), Typed.number(asked.get("flangeMm"), 100, "flangeMm", findings), !asked.containsKey("widthMm") || asked.containsKey("handles"));
+        Refused.unless(findings);
+        panel.check(findings);
+        Refused.unless(findings);
+        return panel;
+    }
+
+    @GetMapping("/air/panel.svg")
+    ResponseEntity<byte[]> svg(@RequestParam Map<String, String> asked) {
+        return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml")).header("Content-Disposition", "attachment; filename=\"window-panel.svg\"").body(PanelFiles.svg(panelOf(asked)).getBytes(StandardCharsets.UTF_8));
+    }
+
+    @GetMapping("/air/panel.pdf")
+    ResponseEntity<byte[]> pdf(@RequestParam Map<String, String> asked) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "attachment; filename=\"window-panel.pdf\"").body(PanelFiles.pdf(panelOf(asked)));
+    }
+}

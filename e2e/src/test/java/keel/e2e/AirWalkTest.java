@@ -1,0 +1,64 @@
+package keel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Instant;
+import org.junit.jupiter.api.Test;
+
+/** The air as a keeper sees to it: a path planned and kept, the fan switched, a sensor that speaks and is hung. */
+class AirWalkTest {
+
+    private final Browsing browsing = Demo.browsing();
+
+    @Test
+    void aPathIsPlannedComparedAndKept() {
+        Page page = browsing.keeper(1280, 800);
+        page.keyboard().press("g");
+        page.keyboard().press("a");
+        page.waitForURL("**/air");
+        page.click("a[aria-label='Plan the air of Annexe']");
+        String before = page.locator(".verdict strong").textContent();
+        assertThat(page.locator(".changes li").first()).containsText("m³/h");
+        page.selectOption("#f-fan", "inline-125");
+        page.fill("#f-diameterMm", "125");
+        page.fill("#f-reducerMm", "");
+        page.click("button:has-text('Reckon')");
+        page.waitForURL("**/plan?**");
+        assertThat(page.locator(".verdict strong")).not().hasText(before);
+        Browsing.accessible(page);
+        page.click("button:has-text('Keep this plan')");
+        page.waitForURL("**/air/rooms/annexe/plan");
+        assertThat(page.locator("#f-fan")).hasValue("inline-125");
+    }
+
+    @Test
+    void theFanIsSwitchedByATap() {
+        Page page = browsing.keeper(390, 844);
+        page.navigate("/air");
+        page.click("button[aria-label='Fan on: Annexe']");
+        assertThat(page.locator("button[aria-label='Fan off: Annexe']")).isVisible();
+        page.click("button[aria-label='Fan off: Annexe']");
+        assertThat(page.locator("button[aria-label='Fan on: Annexe']")).isVisible();
+    }
+
+    @Test
+    void aSensorThatSpeaksIsHungInARoom() throws Exception {
+        String body = "[{\"at\":\"" + Instant.now().minusSeconds(60) + "\",\"tvoc\":140,\"temperatureC\":19.5,\"humidityPercent\":50}]";
+        HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(Demo.keel().address() + "/api/v1/sensors/shelf-7/readings")).header("Authorization", "Bearer " + Demo.keel().token())
+                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
+        Page page = browsing.keeper(1024, 768);
+        page.navigate("/air");
+        page.selectOption("select[aria-label='Room of shelf-7']", "annexe");
+        page.click("button:has-text('It hangs here')");
+        assertThat(page.locator("select[aria-label='Room of shelf-7']")).hasCount(0);
+        page.navigate("/air/rooms/annexe");
+        assertThat(page.locator("main")).containsText("shelf-7");
+    }
+}
