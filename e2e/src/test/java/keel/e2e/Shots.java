@@ -28,10 +28,10 @@ class Shots {
         views.put("run", "/machines/dunlin/run");
         views.put("profile", "/machines/bittern/profiles/reed-grey");
         views.put("bench", "/bench");
-        views.put("film-tone", "/vats/V3/tone");
         views.put("lives", "/bench/lives");
         views.put("stores", "/stores");
         views.put("wash", "/wash");
+        views.put("air-room", "/air/rooms/long-room");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
@@ -48,15 +48,6 @@ class Shots {
             page.keyboard().press("Enter");
             page.waitForURL(Pattern.compile("/failures/\\d+$"));
             picture(page, "failure");
-            page.navigate("/fleet");
-            page.fill("#quick-line", "d failed bare layer-splt");
-            page.waitForSelector(".near");
-            picture(page, "quick-line");
-            page.navigate("/machines/avocet/level");
-            Map.of("z00", "0", "z02", "0.16", "z20", "0.03", "z22", "0.2", "z11", "0.1").forEach((place, reading) -> page.fill("[name=" + place + "]", reading));
-            page.click("text=Judge it");
-            page.waitForSelector(".level-drawing");
-            picture(page, "level");
             page.navigate("/vats/V3/inspect?take=uv");
             page.click(".grade-choices .choice:has-text('Clouded')");
             page.locator(".film-map").click(new Locator.ClickOptions().setPosition(180, 110));
@@ -74,6 +65,7 @@ class Shots {
             browsing.theme(page, "amber");
             shoot(page, "/fleet", "fleet-amber");
             shoot(page, "/bench/screens", "screens-amber");
+            shoot(page, "/air/rooms/long-room/plan", "air-plan-amber");
             Page phone = browsing.keeper(390, 844);
             browsing.theme(phone, "day");
             shoot(phone, "/fleet", "fleet-phone");

@@ -4,7 +4,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.fleet.Fleet;
@@ -85,40 +88,59 @@ public class RoomAir {
     public record RoomView(String code, String name, Double temperatureC, Double humidityPercent, Instant readAt, Double tvocPpb, Described room, Double plannedChanges, Double measured, Boolean fanRunning, Instant fanSince,
                            List<String> sensors, List<String> machines, List<String> alarms) {}
 
-    private record Row(Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
+    private record Row(String name, Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
 
     /** Of every room in use, by name. */
     @Transactional(readOnly = true)
     public List<RoomView> all() {
-        Map<String, Row> rows = new java.util.HashMap<>();
-        jdbc.sql("""
-                select r.code, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes, false), a.tvoc_limit_ppb, a.planned_changes,
-                  (select d.changes_per_hour from air_decay d where d.room_id = r.id and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
-                from room r left join room_air a on a.room_id = r.id left join fan_switch f on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc fetch first row only)""")
-                .query((row, i) -> rows.put(row.getString(1), new Row(new Described(row.getObject(2, Double.class), row.getObject(3, Double.class), row.getObject(4, Double.class), row.getObject(5, Double.class),
-                        row.getString(6), row.getBoolean(7), row.getObject(8, Double.class)), row.getObject(9, Double.class), row.getObject(10, Double.class), row.getObject(11, Boolean.class),
-                        row.getObject(12) == null ? null : row.getObject(12, OffsetDateTime.class).toInstant()))).list();
+        Map<String, Row> rows = rows();
         List<Sensors.Sensor> hung = sensors.all();
-        Instant now = clock.instant();
+        Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
+        List<Fleet.MachineView> machines = fleet.machines();
         return air.rooms().stream().map(r -> {
             Row row = rows.get(r.code());
-            List<SensorReading> lately = hung.stream().anyMatch(s -> r.code().equals(s.room())) ? sensors.minutes(r.code(), now.minus(WATCHED), now.plusSeconds(1)) : List.of();
+            List<SensorReading> lately = hour.getOrDefault(r.code(), List.of());
             return new RoomView(r.code(), r.name(), r.temperatureC(), r.humidityPercent(), r.at(), lately.isEmpty() ? null : lately.get(lately.size() - 1).tvoc(), row.room(), row.planned(), row.measured(), row.fan(),
                     row.fanSince(), hung.stream().filter(s -> r.code().equals(s.room())).map(Sensors.Sensor::code).toList(),
-                    fleet.machines().stream().filter(m -> !m.retired() && r.code().equals(m.room())).map(m -> m.code()).toList(), alarms(row, lately));
+                    machines.stream().filter(m -> !m.retired() && r.code().equals(m.room())).map(m -> m.code()).toList(), alarms(row, lately));
         }).toList();
+    }
+
+    private Map<String, Row> rows() {
+        Map<String, Row> rows = new LinkedHashMap<>();
+        jdbc.sql("""
+                select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes, false), a.tvoc_limit_ppb, a.planned_changes,
+                  (select d.changes_per_hour from air_decay d where d.room_id = r.id and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
+                from room r left join room_air a on a.room_id = r.id left join fan_switch f on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc fetch first row only)
+                where r.retired_at is null order by r.name""")
+                .query((row, i) -> rows.put(row.getString(1), new Row(row.getString(2), new Described(row.getObject(3, Double.class), row.getObject(4, Double.class), row.getObject(5, Double.class), row.getObject(6, Double.class),
+                        row.getString(7), row.getBoolean(8), row.getObject(9, Double.class)), row.getObject(10, Double.class), row.getObject(11, Double.class), row.getObject(12, Boolean.class),
+                        row.getObject(13) == null ? null : row.getObject(13, OffsetDateTime.class).toInstant()))).list();
+        return rows;
+    }
+
+    /** What has been wrong for a while in a room. */
+    public record Alarm(String room, String name, String what) {}
+
+    /** Of all rooms, in two statements. */
+    @Transactional(readOnly = true)
+    public List<Alarm> alarms() {
+        Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
+        List<Alarm> all = new ArrayList<>();
+        rows().forEach((code, row) -> alarms(row, hour.getOrDefault(code, List.of())).forEach(a -> all.add(new Alarm(code, row.name(), a))));
+        return all;
     }
 
     /** By time above a limit within the last hour, not by single readings. */
     private static List<String> alarms(Row row, List<SensorReading> lately) {
-        List<String> alarms = new java.util.ArrayList<>();
+        List<String> alarms = new ArrayList<>();
         double limit = row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();
-        above(lately.stream().filter(r -> r.tvoc() != null && r.tvoc() > limit).count(), String.format(java.util.Locale.ROOT, "vapour above %.0f ppb", limit), alarms);
+        above(lately.stream().filter(r -> r.tvoc() != null && r.tvoc() > limit).count(), String.format(Locale.ROOT, "vapour above %.0f ppb", limit), alarms);
         if (row.room().lowC() != null) {
-            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() < row.room().lowC()).count(), String.format(java.util.Locale.ROOT, "colder than %.0f °C", row.room().lowC()), alarms);
+            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() < row.room().lowC()).count(), String.format(Locale.ROOT, "colder than %.0f °C", row.room().lowC()), alarms);
         }
         if (row.room().highC() != null) {
-            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() > row.room().highC()).count(), String.format(java.util.Locale.ROOT, "warmer than %.0f °C", row.room().highC()), alarms);
+            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() > row.room().highC()).count(), String.format(Locale.ROOT, "warmer than %.0f °C", row.room().highC()), alarms);
         }
         return alarms;
     }
@@ -158,7 +180,7 @@ public class RoomAir {
         long room = fleet.roomId(code);
         exists(room);
         jdbc.sql("update room_air set path = ?, planned_changes = ? where room_id = ?").params(path, changesPerHour, room).update();
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", room, clock.instant(), String.format(java.util.Locale.ROOT, "%s: an air path is planned for %.1f changes an hour.", view.name(), changesPerHour),
+        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", room, clock.instant(), String.format(Locale.ROOT, "%s: an air path is planned for %.1f changes an hour.", view.name(), changesPerHour),
                 Map.of("room", code), actor));
     }
 

@@ -177,6 +177,18 @@ public class Sensors {
                 .map(s -> raw(s, from.getEpochSecond(), to.getEpochSecond())).orElse(List.of());
     }
 
+    /** Readings since a moment of the first sensor of each room, by the room's code. */
+    @Transactional(readOnly = true)
+    public Map<String, List<SensorReading>> lately(Instant since) {
+        Map<String, List<SensorReading>> all = new LinkedHashMap<>();
+        jdbc.sql("""
+                select r.code, x.at_s, x.tvoc, x.temperature_c, x.humidity_percent from room r join sensor s on s.id = (select min(w.id) from sensor w where w.room_id = r.id)
+                join sensor_reading x on x.sensor_id = s.id and x.at_s >= ? order by x.at_s""").param(since.getEpochSecond())
+                .query((row, i) -> all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new SensorReading(Instant.ofEpochSecond(row.getLong(2)), row.getObject(3, Double.class), row.getObject(4, Double.class),
+                        row.getObject(5, Double.class)))).list();
+        return all;
+    }
+
     @Transactional(readOnly = true)
     public List<Sensor> all() {
         return jdbc.sql("select s.id, s.code, r.code, r.name, (select max(x.at_s) from sensor_reading x where x.sensor_id = s.id) from sensor s left join room r on r.id = s.room_id order by s.code")

@@ -2,6 +2,7 @@ package keel.app.floor;
 
 import java.util.ArrayList;
 import java.util.List;
+import keel.app.air.RoomAir;
 import keel.app.stores.Buying;
 import keel.app.stores.IdleResin;
 import keel.app.upkeep.MachineNow;
@@ -20,13 +21,15 @@ class ShopTasks {
     private final IdleResin idle;
     private final Waste waste;
     private final Buying buying;
+    private final RoomAir rooms;
 
-    ShopTasks(Finishing finishing, Baths baths, IdleResin idle, Waste waste, Buying buying) {
+    ShopTasks(Finishing finishing, Baths baths, IdleResin idle, Waste waste, Buying buying, RoomAir rooms) {
         this.finishing = finishing;
         this.baths = baths;
         this.idle = idle;
         this.waste = waste;
         this.buying = buying;
+        this.rooms = rooms;
     }
 
     List<Task> all(List<MachineNow> machines) {
@@ -42,6 +45,7 @@ class ShopTasks {
         if (!overdue.isEmpty()) {
             tasks.add(new Task(null, "Waste", "Cure it or hand it in", overdue.size() == 1 ? "Something waits raw for too long." : overdue.size() + " things wait raw for too long.", null, null, "/waste"));
         }
+        rooms.alarms().forEach(a -> tasks.add(new Task(null, a.name(), "See to the air", "It was " + a.what() + ".", null, null, "/air/rooms/" + a.room())));
         int buy = buying.toBuy();
         if (buy > 0) {
             tasks.add(new Task(null, "Stores", "Order", buy == 1 ? "One item has come down to where it is ordered." : buy + " items have come down to where they are ordered.", 10, null, "/stores/buying"));

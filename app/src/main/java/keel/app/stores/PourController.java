@@ -76,6 +76,7 @@ class PourController {
         model.addAttribute("depth", depth(machine, now.resinMl(), most));
         model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
         model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
+        model.addAttribute("selfFilling", machine.selfFilling());
         model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
         return "stores/pour";
     }

@@ -19,8 +19,10 @@ import keel.app.ui.CsvFile;
 import keel.core.Findings;
 import keel.core.air.AirPath;
 import keel.core.air.AirPlan;
+import keel.core.air.CollectorBox;
 import keel.core.air.Fan;
 import keel.core.air.Vapour;
+import keel.core.air.WallDuct;
 import keel.core.air.WindowPanel;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -227,7 +229,27 @@ class AirController {
         } catch (Refused e) {
             PageErrors.show(e, model, response);
         }
+        others(asked, model, response);
         return "ventilation/panel";
+    }
+
+    /** A box that joins outlets, and a pipe through a wall. */
+    private static void others(Map<String, String> asked, Model model, HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            Integer outlets = Typed.whole(asked.getOrDefault("outlets", "2"), "outlets", findings);
+            CollectorBox box = new CollectorBox(outlets == null ? 0 : outlets, Typed.number(asked.get("outletMm"), 75, "outletMm", findings), Typed.number(asked.get("hoseMm"), 100, "hoseMm", findings),
+                    Typed.number(asked.get("boxMm"), 9, "boxMm", findings));
+            WallDuct duct = new WallDuct(Typed.number(asked.get("wallMm"), 300, "wallMm", findings), Typed.number(asked.get("pipeMm"), 100, "pipeMm", findings));
+            Refused.unless(findings);
+            box.check(findings);
+            duct.check(findings);
+            Refused.unless(findings);
+            model.addAttribute("box", box);
+            model.addAttribute("duct", duct);
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
     }
 
     private static WindowPanel panelOf(Map<String, String> asked) {

@@ -43,15 +43,21 @@ class AirParts {
 
     /** What it is, what is done to it, and how long it usually lasts; usual figures are common practice, no source. */
     enum Kind {
-        FAN("fan", "cleaned and looked over", 2000.0, null), MESH("insect mesh", "cleaned", null, 60.0), FILTER("dust filter", "changed", 500.0, null), CARBON("carbon filter", "changed", 400.0, 180.0),
-        CARTRIDGE("respirator cartridges", "changed", 40.0, 180.0);
+        FAN("fan", "cleaned and looked over", 2000.0, null, "Unplug it. Blades and grille wiped dry, no play in the bearing, no rub when turned by hand. Plug in again, strip of paper at the inlet: it must be sucked on. Wiring is a licensed person's."),
+        MESH("insect mesh", "cleaned", null, 60.0, "Fan off. Mesh out, brushed, washed with soap, dried. Back in, fan on. Look whether the next falls after a wash are steeper."),
+        FILTER("dust filter", "changed", 500.0, null, "Fan off. Gloves on: it holds resin dust. The new one with its arrow along the air, edges tight; the old one into a bag, as local rules say."),
+        CARBON("carbon filter", "changed", 400.0, 180.0, "Fan off, gloves on. It is spent by what it took up, not by time alone: a smell behind it means change now. The old one sealed in a bag."),
+        CARTRIDGE("respirator cartridges", "changed", 40.0, 180.0, "Of the kind that is made for organic vapour, both at once, date on them. Keep them sealed between uses: they take up vapour on the hook. Taste or smell inside the mask: out at once.");
 
         private final String words;
         private final String done;
         private final Double hours;
         private final Double days;
 
-        Kind(String words, String done, Double hours, Double days) {
+        private final String how;
+
+        Kind(String words, String done, Double hours, Double days, String how) {
+            this.how = how;
             this.words = words;
             this.done = done;
             this.hours = hours;
@@ -60,6 +66,11 @@ class AirParts {
 
         public String words() {
             return words;
+        }
+
+        /** How it is done, in a few sentences. */
+        public String how() {
+            return how;
         }
 
         public String done() {

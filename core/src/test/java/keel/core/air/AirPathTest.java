@@ -81,6 +81,23 @@ class AirPathTest {
         assertThat(findings.list()).extracting(f -> f.field()).containsExactly("flangeMm");
     }
 
+    /** Two outlets of 75 into 100 mm: 2·(75 + 25) + 25 = 225 wide, 100 + 50 = 150 high, 100 deep; with 9 mm of board the front is 243 by 168. */
+    @Test
+    void aBoxAndAPipeThroughAWallAreCut() {
+        CollectorBox box = new CollectorBox(2, 75, 100, 9);
+        assertThat(box.widthMm()).isEqualTo(225);
+        assertThat(box.cuts().get(0)).satisfies(c -> assertThat(c.lengthMm()).isEqualTo(243)).satisfies(c -> assertThat(c.widthMm()).isEqualTo(168));
+        assertThat(new CollectorBox(1, 40, 150, 9).widthMm()).as("never narrower than the hose asks for").isEqualTo(200);
+        WallDuct duct = new WallDuct(300, 100);
+        assertThat(duct.fallMm()).isEqualTo(6);
+        assertThat(duct.holeMm()).isEqualTo(108);
+        assertThat(duct.cuts().get(0).lengthMm()).isCloseTo(Math.sqrt(300 * 300 + 36) + 40, within(1e-9));
+        Findings findings = new Findings();
+        new CollectorBox(0, 5, 100, 9).check(findings);
+        new WallDuct(-1, 100).check(findings);
+        assertThat(findings.list()).extracting(f -> f.field()).containsExactly("outlets", "outletMm", "wallMm");
+    }
+
     @Test
     void aReadingThatCannotBeSaysWhy() {
         java.time.Instant now = java.time.Instant.parse("2026-03-01T12:00:00Z");
