@@ -35,6 +35,11 @@ public final class Findings {
         return false;
     }
 
+    /** The same for a number that may be left out: null is in order. */
+    public boolean rangeIfGiven(Double value, double low, double high, String field, String what, String unit) {
+        return value == null || range(value, low, high, field, what, unit);
+    }
+
     /** Adds a finding unless the text has one to {@code longest} characters; answers whether it is in order. */
     public boolean text(String value, int longest, String field, String what) {
         if (value == null || value.isBlank()) {

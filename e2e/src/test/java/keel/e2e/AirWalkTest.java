@@ -48,6 +48,33 @@ class AirWalkTest {
     }
 
     @Test
+    void theMeshIsCleanedStepByStep() {
+        Page page = browsing.keeper(1024, 768);
+        page.navigate("/air");
+        page.click("a[aria-label='Step by step: Mesh of the Long Room window']");
+        assertThat(page.locator("main")).containsText("Have at hand");
+        page.click("main button:has-text('Begin')");
+        page.waitForURL("**/guides/*");
+        assertThat(page.locator("main .caution")).containsText("unplug it");
+        page.keyboard().press("Space");
+        page.check("label.choice:has-text('Most of it') input");
+        Browsing.accessible(page);
+        for (String title : new String[] {"Brush, wash, dry", "Flaps", "Mesh in, fan on"}) {
+            page.click("main form.answers button");
+            assertThat(page.locator("main h1")).containsText(title);
+        }
+        page.check("label.choice:has-text('Yes') input");
+        page.click("main form.answers button");
+        assertThat(page.locator("main h1")).containsText("Clean it sooner next time");
+        page.click("main form.answers button");
+        assertThat(page.locator("main h1")).containsText("Write it down");
+        page.click("main button:has-text('Mesh cleaned')");
+        assertThat(page.locator("main h1")).hasText("Mesh cleaned.");
+        page.click("main a:has-text('To the air')");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Mesh of the Long Room window"))).containsText("0 days");
+    }
+
+    @Test
     void aSensorThatSpeaksIsHungInARoom() throws Exception {
         String body = "[{\"at\":\"" + Instant.now().minusSeconds(60) + "\",\"tvoc\":140,\"temperatureC\":19.5,\"humidityPercent\":50}]";
         HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(Demo.keel().address() + "/api/v1/sensors/shelf-7/readings")).header("Authorization", "Bearer " + Demo.keel().token())

@@ -8,6 +8,8 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,8 +46,9 @@ final class Browsing implements AutoCloseable {
     /** A page on a screen of this size, nobody signed in. */
     Page page(int width, int height) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setBaseURL(address)
-                .setIgnoreHTTPSErrors(true).setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE));
+                .setIgnoreHTTPSErrors(true).setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(20_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         return context.newPage();
     }
 

@@ -28,6 +28,33 @@ class StoresWalkTest {
     }
 
     @Test
+    void resinIsSievedStepByStep() {
+        Page page = browsing.keeper(1024, 768);
+        page.navigate("/machines/avocet/pour");
+        page.click("a:has-text('Pour step by step')");
+        page.click("main button:has-text('Begin')");
+        page.check("label.choice:has-text('Sieve') input");
+        done(page, "Which bottle?");
+        Browsing.accessible(page);
+        done(page, "Plate up");
+        done(page, "Out through the filter");
+        page.check("label.choice:has-text('Yes') input");
+        done(page, "Where did they come from?");
+        done(page, "Wipe the neck");
+        done(page, "Lip, underside, lid");
+        done(page, "Write it down");
+        page.click("main button:has-text('Resin written down')");
+        assertThat(page.locator("main h1")).hasText("Resin written down.");
+        page.click("main a:has-text('To Avocet')");
+        assertThat(page.locator("#history")).containsText("sieved");
+    }
+
+    private static void done(Page page, String next) {
+        page.click("main form.answers button");
+        assertThat(page.locator("main h1")).containsText(next);
+    }
+
+    @Test
     void aPrintGoesThroughTheWash() {
         Page page = browsing.keeper(1024, 768);
         page.navigate("/wash");

@@ -80,9 +80,7 @@ public class Air {
         Actor actor = Actor.current();
         Findings findings = new Findings();
         findings.range(temperatureC, -20, 60, "temperatureC", "The temperature", "°C");
-        if (humidityPercent != null) {
-            findings.range(humidityPercent, 0, 100, "humidityPercent", "The humidity", "%");
-        }
+        findings.rangeIfGiven(humidityPercent, 0, 100, "humidityPercent", "The humidity", "%");
         Refused.unless(findings);
         RoomReading reading = new RoomReading();
         reading.roomId = fleet.roomId(room);

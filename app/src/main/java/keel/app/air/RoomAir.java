@@ -18,6 +18,7 @@ import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.rows.Rows;
 import keel.core.Findings;
 import keel.core.air.SensorReading;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -61,20 +62,14 @@ public class RoomAir {
 
         Findings findings() {
             Findings findings = new Findings();
-            range(volumeM3, 1, 100_000, "volumeM3", "The volume", "m³", findings);
-            range(mixingFactor, 1, 10, "mixingFactor", "The mixing factor", "", findings);
-            range(lowC, -20, 50, "lowC", "The coldest", "°C", findings);
-            range(highC, -20, 60, "highC", "The warmest", "°C", findings);
-            range(tvocLimitPpb, 1, 1_000_000, "tvocLimitPpb", "The limit", "ppb", findings);
+            findings.rangeIfGiven(volumeM3, 1, 100_000, "volumeM3", "The volume", "m³");
+            findings.rangeIfGiven(mixingFactor, 1, 10, "mixingFactor", "The mixing factor", "");
+            findings.rangeIfGiven(lowC, -20, 50, "lowC", "The coldest", "°C");
+            findings.rangeIfGiven(highC, -20, 60, "highC", "The warmest", "°C");
+            findings.rangeIfGiven(tvocLimitPpb, 1, 1_000_000, "tvocLimitPpb", "The limit", "ppb");
             findings.when(lowC != null && highC != null && lowC > highC, "highC", "The warmest lies below the coldest.");
             findings.when(openings != null && openings.length() > 200, "openings", "The openings may have 200 characters at most.");
             return findings;
-        }
-
-        private static void range(Double value, double low, double high, String field, String what, String unit, Findings findings) {
-            if (value != null) {
-                findings.range(value, low, high, field, what, unit);
-            }
         }
     }
 
@@ -193,7 +188,7 @@ public class RoomAir {
     public void fan(String code, boolean running) {
         Actor actor = Actor.current();
         RoomView view = one(code);
-        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)").params(fleet.roomId(code), Sensors.time(clock.instant()), running, actor.personId()).update();
+        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)").params(fleet.roomId(code), Rows.time(clock.instant()), running, actor.personId()).update();
         logbook.write(LogDraft.of(LogKind.FAN, null, "SHOP", fleet.roomId(code), clock.instant(), view.name() + ": the fan is " + (running ? "on." : "off."), Map.of("room", code, "running", running), actor));
     }
 

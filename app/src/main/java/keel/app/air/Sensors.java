@@ -1,13 +1,16 @@
 package keel.app.air;
 
+import static keel.app.rows.Rows.time;
+
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import keel.app.fleet.Fleet;
@@ -111,7 +114,7 @@ public class Sensors {
     }
 
     private static boolean same(SensorReading a, SensorReading b) {
-        return b != null && java.util.Objects.equals(a.tvoc(), b.tvoc()) && java.util.Objects.equals(a.temperatureC(), b.temperatureC()) && java.util.Objects.equals(a.humidityPercent(), b.humidityPercent());
+        return b != null && Objects.equals(a.tvoc(), b.tvoc()) && Objects.equals(a.temperatureC(), b.temperatureC()) && Objects.equals(a.humidityPercent(), b.humidityPercent());
     }
 
     private void write(long sensor, Map<Long, SensorReading> good, List<Long> changed) {
@@ -150,10 +153,18 @@ public class Sensors {
     /** @param spanS seconds that a point stands for */
     public record Series(int spanS, List<Point> points) {}
 
-    /** A span of time in at most some hundred points, from the raw readings or their sums. */
+    /** Of the sensors of a room the one that is asked for, or else the first that said something in that time: one that died does not hide the one that came after it. */
+    private Optional<Long> heard(String room, String asked, Instant from, Instant to) {
+        return jdbc.sql("""
+                select s.id from sensor s join room r on r.id = s.room_id where r.code = :room order by case when s.code = :asked then 0 else 1 end,
+                  case when exists (select 1 from sensor_reading x where x.sensor_id = s.id and x.at_s >= :from and x.at_s < :to) then 0 else 1 end, s.id fetch first row only""")
+                .param("room", room).param("asked", asked == null ? "" : asked).param("from", from.getEpochSecond()).param("to", to.getEpochSecond()).query(Long.class).optional();
+    }
+
+    /** A span of time in at most some hundred points, from the raw readings or their sums; {@code asked} is the code of a sensor of the room, null for the first that said something. */
     @Transactional(readOnly = true)
-    public Series series(String room, Instant from, Instant to) {
-        Long sensor = jdbc.sql("select s.id from sensor s join room r on r.id = s.room_id where r.code = ? order by s.id fetch first row only").param(room).query(Long.class).optional().orElse(null);
+    public Series series(String room, String asked, Instant from, Instant to) {
+        Long sensor = heard(room, asked, from, to).orElse(null);
         long seconds = to.getEpochSecond() - from.getEpochSecond();
         int span = seconds <= 60L * MOST_POINTS ? 60 : seconds <= (long) QUARTER * MOST_POINTS ? QUARTER : seconds <= (long) HOUR * MOST_POINTS ? HOUR : DAY;
         if (sensor == null) {
@@ -170,22 +181,26 @@ public class Sensors {
                         row.getObject(6, Double.class), row.getObject(7, Double.class))).list());
     }
 
-    /** Readings of the first sensor of a room, minute by minute, within hours. */
+    /** Readings of the first sensor of a room that said something, minute by minute, within hours. */
     @Transactional(readOnly = true)
     public List<SensorReading> minutes(String room, Instant from, Instant to) {
-        return jdbc.sql("select s.id from sensor s join room r on r.id = s.room_id where r.code = ? order by s.id fetch first row only").param(room).query(Long.class).optional()
-                .map(s -> raw(s, from.getEpochSecond(), to.getEpochSecond())).orElse(List.of());
+        return heard(room, null, from, to).map(s -> raw(s, from.getEpochSecond(), to.getEpochSecond())).orElse(List.of());
     }
 
-    /** Readings since a moment of the first sensor of each room, by the room's code. */
+    /** Readings since a moment of the first sensor of each room that said something, by the room's code. */
     @Transactional(readOnly = true)
     public Map<String, List<SensorReading>> lately(Instant since) {
         Map<String, List<SensorReading>> all = new LinkedHashMap<>();
+        Map<String, Long> first = new HashMap<>();
         jdbc.sql("""
-                select r.code, x.at_s, x.tvoc, x.temperature_c, x.humidity_percent from room r join sensor s on s.id = (select min(w.id) from sensor w where w.room_id = r.id)
-                join sensor_reading x on x.sensor_id = s.id and x.at_s >= ? order by x.at_s""").param(since.getEpochSecond())
-                .query((row, i) -> all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new SensorReading(Instant.ofEpochSecond(row.getLong(2)), row.getObject(3, Double.class), row.getObject(4, Double.class),
-                        row.getObject(5, Double.class)))).list();
+                select r.code, x.at_s, x.tvoc, x.temperature_c, x.humidity_percent, s.id from sensor s join room r on r.id = s.room_id
+                join sensor_reading x on x.sensor_id = s.id and x.at_s >= ? order by s.id, x.at_s""").param(since.getEpochSecond()).query(row -> {
+                    long sensor = row.getLong(6);
+                    if (first.computeIfAbsent(row.getString(1), c -> sensor) == sensor) {
+                        all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new SensorReading(Instant.ofEpochSecond(row.getLong(2)), row.getObject(3, Double.class), row.getObject(4, Double.class),
+                                row.getObject(5, Double.class)));
+                    }
+                });
         return all;
     }
 
@@ -202,9 +217,5 @@ public class Sensors {
         if (jdbc.sql("update sensor set room_id = ? where code = ?").params(id, code).update() == 0) {
             throw new NotThere("There is no sensor " + code + ".");
         }
-    }
-
-    static OffsetDateTime time(Instant at) {
-        return at.atOffset(ZoneOffset.UTC);
     }
 }

@@ -18,11 +18,13 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.NotThere;
+import keel.app.stores.Sharing;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.cost.Prices;
 import keel.core.cost.Prices.Used;
 import keel.core.cost.PrintCost;
+import keel.core.cost.SharedUse;
 import keel.core.rate.SuccessRate;
 import keel.core.run.Outcome;
 import keel.core.standing.Defaults;
@@ -38,12 +40,14 @@ public class Costs {
 
     private final Standings standings;
     private final ShopSettings settings;
+    private final Sharing sharing;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Costs(Standings standings, ShopSettings settings, JdbcClient jdbc, Clock clock) {
+    Costs(Standings standings, ShopSettings settings, Sharing sharing, JdbcClient jdbc, Clock clock) {
         this.standings = standings;
         this.settings = settings;
+        this.sharing = sharing;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -70,32 +74,31 @@ public class Costs {
         }
     }
 
-    /** All that the page shows of a span of days. */
-    public record Overview(Group all, List<Group> machines, List<Group> months, List<Group> jobs, List<Group> causes) {}
+    /** All that the page shows of a span of days; {@code shared} is null where the stores do not say what a print takes of them. */
+    public record Overview(Group all, List<Group> machines, List<Group> months, List<Group> jobs, List<Group> causes, SharedUse shared) {}
 
     public Overview overview(int days) {
         List<Run> runs = runs("r.started_at >= ?", clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
         Map<Long, MachineNow> machines = standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
-        Defaults defaults = settings.defaults();
-        Map<String, Double> litres = perLitre();
-        Function<Run, PrintCost> cost = r -> prices(machines.get(r.machine()), r.resin(), defaults, litres).of(r.used(), null);
+        Paid paid = paid();
+        Function<Run, PrintCost> cost = r -> prices(machines.get(r.machine()), r.resin(), paid).of(r.used(), null);
         Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
         List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream().sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt())).limit(15).toList();
         List<Group> causes = grouped(runs.stream().filter(r -> !r.good()).toList(), r -> r.cause() == null ? "" : r.cause(), c -> null, costs).stream()
                 .sorted(Comparator.comparing((Group g) -> -g.lost())).limit(10).toList();
         return new Overview(group("", null, runs, costs), grouped(runs, Run::machineName, m -> runs.stream().filter(r -> r.machineName().equals(m)).findFirst().map(r -> "/machines/" + r.machineCode()).orElse(null), costs),
-                grouped(runs, r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone())).toString(), m -> null, costs), jobs, causes);
+                grouped(runs, r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone())).toString(), m -> null, costs), jobs, causes, paid.shared());
     }
 
     /** @throws NotThere if there is no such run, or it is going on */
     public Map.Entry<Run, PrintCost> ofRun(long id) {
         Run run = runs("r.id = ?", id).stream().findFirst().orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
-        return Map.entry(run, prices(standings.of(run.machineCode()), run.resin(), settings.defaults(), perLitre()).of(run.used(), null));
+        return Map.entry(run, prices(standings.of(run.machineCode()), run.resin(), paid()).of(run.used(), null));
     }
 
     /** Prices for a machine; resin null for the shop's usual price. */
     public Prices prices(String machine, String resin) {
-        return prices(standings.of(machine), resin, settings.defaults(), perLitre());
+        return prices(standings.of(machine), resin, paid());
     }
 
     /** How often a machine's prints came out over the last year. */
@@ -104,15 +107,23 @@ public class Costs {
         return SuccessRate.of((int) runs.stream().filter(Run::good).count(), runs.size());
     }
 
-    private static Prices prices(MachineNow m, String resin, Defaults defaults, Map<String, Double> litres) {
-        double litre = litres.getOrDefault(resin, defaults.value("resin.pricePerLitre"));
+    /** What the shop pays: its own figures, money a litre by resin, and what prints share; null where that is not known. */
+    private record Paid(Defaults defaults, Map<String, Double> litres, SharedUse shared) {}
+
+    private Paid paid() {
+        return new Paid(settings.defaults(), perLitre(), sharing.aPrint().orElse(null));
+    }
+
+    private static Prices prices(MachineNow m, String resin, Paid paid) {
+        Defaults defaults = paid.defaults();
+        double litre = paid.litres().getOrDefault(resin, defaults.value("resin.pricePerLitre"));
         double share = m == null || !(m.uvShare() > 0) ? defaults.value("uv.share") : m.uvShare();
         PartUse lining = m == null ? null : m.liningUse();
         PartUse screen = m == null ? null : m.screenUse();
         PartUse.Part kind = lining == null ? PartUse.Part.FILM : lining.part();
         double filmHours = lining == null ? defaults.value("film.scaleHours") : lining.life().typicalUvHours(share) / share;
         return new Prices(litre, defaults.value(kind.prefix() + ".price"), Math.max(1, filmHours), screen == null ? 0 : defaults.value("screen.price"),
-                screen == null ? 1 : Math.max(1, screen.life().typicalUvHours(share)), defaults);
+                screen == null ? 1 : Math.max(1, screen.life().typicalUvHours(share)), paid.shared() == null ? defaults.value("run.others") : paid.shared().perPrint(), defaults);
     }
 
     /** By resin: money a litre, of the bottles that were bought last; otherwise as the resin says. */

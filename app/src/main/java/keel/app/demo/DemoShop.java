@@ -26,6 +26,7 @@ import keel.app.people.People;
 import keel.app.people.Role;
 import keel.app.stores.Buying;
 import keel.app.stores.Resins;
+import keel.app.stores.Sharing;
 import keel.app.stores.Stock;
 import keel.core.bolts.VatFrame;
 import keel.core.film.FilmSeat;
@@ -56,12 +57,13 @@ class DemoShop {
     private final Seats seats;
     private final PartModels panels;
     private final Buying buying;
+    private final Sharing sharing;
     private final ShopClock clock;
     private final Replay replay;
     private final Path home;
     private final Map<String, Actor> actors = new HashMap<>();
 
-    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, PartModels panels, Buying buying, ShopClock clock, Replay replay,
+    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, PartModels panels, Buying buying, Sharing sharing, ShopClock clock, Replay replay,
              @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
@@ -73,6 +75,7 @@ class DemoShop {
         this.seats = seats;
         this.panels = panels;
         this.buying = buying;
+        this.sharing = sharing;
         this.clock = clock;
         this.replay = replay;
         this.home = home;
@@ -133,6 +136,7 @@ class DemoShop {
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
         Saltmarsh.TERMS.forEach(t -> buying.change(t.item(), new Buying.Terms(t.packSize(), t.price(), t.supplier(), t.place(), t.leadDays(), t.leadDaysSd(), t.hurts())));
+        List.of("nitrile-gloves", "isopropyl-alcohol", "paper-filters").forEach(i -> sharing.change(i, true));
         Saltmarsh.PANELS.forEach(p -> panels.add(panel(p)));
         Saltmarsh.ORIGINS.forEach(o -> origin(o, LocalDate.ofInstant(story.start(), ZoneId.systemDefault())));
         stock.spare("laser-tank-115", "TANK", "needle-115");

@@ -1,14 +1,14 @@
 package keel.app.failures;
 
+import static keel.app.rows.Rows.instant;
+import static keel.app.rows.Rows.time;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -231,13 +231,5 @@ class MachineRecords {
 
     private static Set<String> codes(String joined) {
         return joined == null || joined.isEmpty() ? Set.of() : Set.of(joined.split(","));
-    }
-
-    private static Instant instant(ResultSet row, int column) throws SQLException {
-        return row.getObject(column, OffsetDateTime.class).toInstant();
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant.atOffset(ZoneOffset.UTC);
     }
 }

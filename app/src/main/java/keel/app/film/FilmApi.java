@@ -53,9 +53,7 @@ class FilmApi {
         findings.range(widthMm, 10, 1000, "widthMm", "The width of the window", "mm");
         findings.range(thicknessMm, 0.01, 1, "thicknessMm", "The thickness", "mm");
         findings.range(densityKgM3, 500, 5000, "densityKgM3", "The density", "kg/m³");
-        if (referenceHz != null) {
-            findings.range(referenceHz, 20, 5000, "referenceHz", "The reference tone", "Hz");
-        }
+        findings.rangeIfGiven(referenceHz, 20, 5000, "referenceHz", "The reference tone", "Hz");
         Refused.unless(findings);
         TapTone tone = TapTone.of(Uploaded.recording(file, "file"));
         if (!tone.clear()) {

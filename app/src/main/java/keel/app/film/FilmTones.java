@@ -117,9 +117,7 @@ public class FilmTones {
         Findings findings = new Findings();
         findings.when(vat.film() == null, "file", "There is no film in vat " + vat.code() + ".");
         findings.when(!heard.clear(), "file", "There is no clear tone to keep.");
-        if (temperatureC != null) {
-            findings.range(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
-        }
+        findings.rangeIfGiven(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
         Refused.unless(findings);
         FilmTension t = heard.tension();
         GeneratedKeyHolder key = new GeneratedKeyHolder();
@@ -228,9 +226,7 @@ public class FilmTones {
     }
 
     private void write(Vats.Vat vat, School school, Findings findings, Double hz, Double tension, Double temperatureC) {
-        if (temperatureC != null) {
-            findings.range(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
-        }
+        findings.rangeIfGiven(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
         findings.when(vat.film() == null, "hz", "There is no film in vat " + vat.code() + ".");
         Refused.unless(findings);
         write(vat, school, hz, tension, temperatureC, null);

@@ -17,7 +17,6 @@ import keel.app.problems.Typed;
 import keel.core.Findings;
 import keel.core.film.Recording;
 import keel.core.film.TakeUp;
-import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;

@@ -1,9 +1,10 @@
 package keel.app.film;
 
+import static keel.app.rows.Rows.instant;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -151,10 +152,5 @@ public class Vats {
         PartUse use = film == null ? null : new PartUse(kind, model.kind().lining() + " " + film.code(), film.usage(), book.of(kind, model.name()));
         return new Vat(row.getLong("id"), row.getString("code"), instant(row, 3), instant(row, 4), model, row.getString("machine"), row.getString("machine_name"),
                 film, use, pack == null ? null : new Pack(pack, row.getString("supplier"), row.getString("lot")), row.getString("family"));
-    }
-
-    private static Instant instant(ResultSet row, int column) throws SQLException {
-        OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
-        return time == null ? null : time.toInstant();
     }
 }

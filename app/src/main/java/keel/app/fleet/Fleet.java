@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
@@ -254,7 +255,7 @@ public class Fleet {
     }
 
     private static <T> Map<Long, T> byId(List<T> all, java.util.function.Function<T, Long> id) {
-        return all.stream().collect(java.util.stream.Collectors.toMap(id, t -> t));
+        return all.stream().collect(Collectors.toMap(id, t -> t));
     }
 
     /** A code made from a name: lower case letters, digits and dashes; numbered where it is taken. */

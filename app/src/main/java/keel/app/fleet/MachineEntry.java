@@ -1,6 +1,7 @@
 package keel.app.fleet;
 
 import java.time.Instant;
+import java.util.Arrays;
 import keel.core.Findings;
 
 /**
@@ -20,7 +21,7 @@ public record MachineEntry(String name, String model, String room, String levell
     Findings findings(Instant now) {
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name of the machine");
-        boolean school = java.util.Arrays.stream(Machine.School.values()).anyMatch(s -> s.name().equals(levellingSchool));
+        boolean school = Arrays.stream(Machine.School.values()).anyMatch(s -> s.name().equals(levellingSchool));
         findings.when(!school, "levellingSchool", "Choose how this machine is levelled.");
         findings.when(since != null && since.isAfter(now), "since", "It cannot have come into the shop in the future.");
         findings.range(baselineHours, 0, 200_000, "baselineHours", "Hours on its counter", "h");

@@ -19,9 +19,7 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
         findings.range(plateWidthMm, 10, 2000, "plateWidthMm", "The plate's width", "mm");
         findings.range(plateDepthMm, 10, 2000, "plateDepthMm", "The plate's depth", "mm");
         findings.range(plateHeightMm, 10, 3000, "plateHeightMm", "The greatest height", "mm");
-        if (fillLineMl != null) {
-            findings.range(fillLineMl, 10, 50_000, "fillLineMl", "The fill line", "ml");
-        }
+        findings.rangeIfGiven(fillLineMl, 10, 50_000, "fillLineMl", "The fill line", "ml");
         if (kind == MachineKind.MASK) {
             findings.range(pixelsX == null ? null : pixelsX.doubleValue(), 100, 40_000, "pixelsX", "Pixels across", "");
             findings.range(pixelsY == null ? null : pixelsY.doubleValue(), 100, 40_000, "pixelsY", "Pixels deep", "");

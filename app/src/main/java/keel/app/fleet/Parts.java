@@ -253,9 +253,7 @@ public class Parts {
             findings.when(serial != null && serial.length() > 60, "serial", "A serial number may have 60 characters at most.");
             findings.when(batch != null && batch.length() > 60, "batch", "A batch may have 60 characters at most.");
             findings.when(boughtOn != null && warrantyUntil != null && warrantyUntil.isBefore(boughtOn), "warrantyUntil", "The warranty ends before it was bought.");
-            if (price != null) {
-                findings.range(price, 0, 100_000, "price", "The price", "");
-            }
+            findings.rangeIfGiven(price, 0, 100_000, "price", "The price", "");
         }
 
         private void into(Component part) {

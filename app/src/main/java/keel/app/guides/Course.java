@@ -27,9 +27,11 @@ final class Course {
         this.subjects = subjects;
     }
 
-    /** What a guide is gone through for: a machine, or a vat, which may be on a machine. */
+    /** What a guide is gone through for: a machine, a vat, which may be on a machine, or a part in the path of the air. */
     static final class Subject {
 
+        final String name;
+        final String path;
         final Long vatId;
         final String vat;
         final MachineRef machine;
@@ -39,8 +41,9 @@ final class Course {
         String step;
         int boltsDone;
 
-        /** @param vatId null for a machine; {@code machine} is null for a vat on the shelf */
-        Subject(Long vatId, String vat, MachineRef machine, MachineTraits traits, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+        private Subject(String name, String path, Long vatId, String vat, MachineRef machine, MachineTraits traits, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+            this.name = name;
+            this.path = path;
             this.vatId = vatId;
             this.vat = vat;
             this.machine = machine;
@@ -51,12 +54,18 @@ final class Course {
             this.answers = answers;
         }
 
-        String name() {
-            return vat == null ? machine.name() : "vat " + vat + (machine == null ? "" : " on " + machine.name());
+        static Subject machine(MachineRef machine, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+            return new Subject(machine.name(), "/machines/" + machine.code(), null, null, machine, machine.traits(), frame, step, boltsDone, answers);
         }
 
-        String path() {
-            return vat == null ? "/machines/" + machine.code() : "/vats/" + vat;
+        /** @param machine that it is on, null on the shelf; {@code traits} are those of its kind then */
+        static Subject vat(long id, String code, MachineRef machine, MachineTraits traits, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+            return new Subject("vat " + code + (machine == null ? "" : " on " + machine.name()), "/vats/" + code, id, code, machine, traits, frame, step, boltsDone, answers);
+        }
+
+        /** Nothing of a machine is known or asked there. */
+        static Subject airPart(String name, String step, Map<String, String> answers) {
+            return new Subject(name, "/air", null, null, null, null, null, step, 0, answers);
         }
 
         private void go(String to) {

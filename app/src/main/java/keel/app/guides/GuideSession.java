@@ -17,6 +17,7 @@ class GuideSession {
     Long id;
     String procedureCode;
     Long machineId;
+    Long airPartId;
     String step;
     int boltsDone;
     @Lob

@@ -9,7 +9,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,15 +16,11 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import keel.app.bench.Bench;
-import keel.app.bench.ServiceEntry;
+import keel.app.air.AirParts;
 import keel.app.bench.ServiceView;
-import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
-import keel.app.fleet.Parts;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
 import keel.app.logbook.Logbook;
@@ -58,16 +53,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class Guides {
 
     private static final int MOST_AT_ONCE = 12;
-    private static final Set<ServiceField.Type> ANSWERS_NOTED = Set.of(ServiceField.Type.CHOICE, ServiceField.Type.NUMBER, ServiceField.Type.TEXT);
 
     private final GuideSessions sessions;
     private final GuideNotes notes;
     private final Procedures procedures = Procedures.shipped();
     private final Fleet fleet;
     private final Vats vats;
-    private final FilmTones tones;
-    private final Parts parts;
-    private final Bench bench;
+    private final AirParts airParts;
+    private final GuideRecords records;
     private final Stock stock;
     private final Occupancy occupancy;
     private final Logbook logbook;
@@ -75,15 +68,14 @@ public class Guides {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, FilmTones tones, Parts parts, Bench bench, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
+    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, AirParts airParts, GuideRecords records, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
            ObjectMapper json, Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
         this.fleet = fleet;
         this.vats = vats;
-        this.tones = tones;
-        this.parts = parts;
-        this.bench = bench;
+        this.airParts = airParts;
+        this.records = records;
         this.stock = stock;
         this.occupancy = occupancy;
         this.logbook = logbook;
@@ -99,12 +91,12 @@ public class Guides {
 
     /** The procedures for a machine. */
     public List<Procedure> forMachine(MachineRef machine) {
-        return procedures.all().stream().filter(p -> p.when().holds(machine.traits(), Map.of())).toList();
+        return procedures.atMachine(machine.traits());
     }
 
     /** @throws NotThere if there is no such procedure for this machine */
     public Procedure procedure(String code, MachineRef machine) {
-        return procedures.called(code).filter(p -> p.when().holds(machine.traits(), Map.of()))
+        return procedures.called(code).filter(p -> p.airPart() == null && p.when().holds(machine.traits(), Map.of()))
                 .orElseThrow(() -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
     }
 
@@ -119,6 +111,30 @@ public class Guides {
         return session(machine, procedure).map(s -> OptionalLong.of(s.id)).orElse(OptionalLong.empty());
     }
 
+    /** How a part in the path of the air is cleaned or changed. */
+    public Procedure forPart(AirParts.Part part) {
+        return procedures.of(part.kind());
+    }
+
+    /** The session that is open for a part in the path of the air, if there is one. */
+    @Transactional(readOnly = true)
+    public OptionalLong openFor(AirParts.Part part) {
+        return sessions.findFirstByAirPartIdAndFinishedAtIsNullAndGivenUpAtIsNull(part.id()).map(s -> OptionalLong.of(s.id)).orElse(OptionalLong.empty());
+    }
+
+    /** Begins with a part in the path of the air, or goes on with what is open. Answers the session. */
+    public long beginFor(long airPart) {
+        Actor actor = Actor.current();
+        AirParts.Part part = airParts.locked(airPart);
+        OptionalLong open = openFor(part);
+        if (open.isPresent()) {
+            return open.getAsLong();
+        }
+        GuideSession session = session(procedures.of(part.kind()), procedures.of(part.kind()).steps().get(0));
+        session.airPartId = part.id();
+        return begun(session, actor).id;
+    }
+
     /** Begins a procedure, or goes on with the one that is open. Answers the session. */
     public long begin(String machineCode, String procedureCode) {
         Actor actor = Actor.current();
@@ -130,15 +146,20 @@ public class Guides {
             return open.get().id;
         }
         requireStill(machine, procedure);
-        return begun(procedureCode, machine.id(), procedure.path(machine.traits(), Map.of()).get(0), actor).id;
+        GuideSession session = session(procedure, procedure.path(machine.traits(), Map.of()).get(0));
+        session.machineId = machine.id();
+        return begun(session, actor).id;
     }
 
-    private GuideSession begun(String procedure, Long machineId, Step first, Actor actor) {
+    private static GuideSession session(Procedure procedure, Step first) {
         GuideSession session = new GuideSession();
-        session.procedureCode = procedure;
-        session.machineId = machineId;
+        session.procedureCode = procedure.code();
         session.step = first.code();
         session.answers = "{}";
+        return session;
+    }
+
+    private GuideSession begun(GuideSession session, Actor actor) {
         session.startedAt = clock.instant();
         session.startedBy = actor.personId();
         touch(session, actor);
@@ -159,7 +180,10 @@ public class Guides {
         findings.when(Set.copyOf(vatCodes).size() < vatCodes.size(), "vats", "A vat is there twice.");
         Refused.unless(findings);
         Procedure procedure = called(procedureCode);
-        GuideSession session = begun(procedureCode, null, procedure.steps().get(0), actor);
+        if (!procedure.service().map(ServiceKind::onSpareVat).orElse(false)) {
+            throw new Conflict("vats", procedure.name() + " is done at a machine, one at a time.");
+        }
+        GuideSession session = begun(session(procedure, procedure.steps().get(0)), actor);
         for (int place = 0; place < vatCodes.size(); place++) {
             join(session, place, vats.one(vatCodes.get(place)), procedure);
         }
@@ -169,7 +193,7 @@ public class Guides {
     private void join(GuideSession session, int place, Vats.Vat vat, Procedure procedure) {
         Course.Subject subject = subject(vat, "", 0, "{}");
         if (!procedure.when().holds(subject.traits, Map.of())) {
-            throw new Conflict("vats", procedure.name() + " is not for " + subject.name() + ".");
+            throw new Conflict("vats", procedure.name() + " is not for " + subject.name + ".");
         }
         if (subject.machine != null) {
             occupancy.lock(subject.machine.id());
@@ -187,7 +211,7 @@ public class Guides {
     }
 
     private void requireStill(MachineRef machine, Procedure procedure) {
-        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.writes().get(0).kind().asksForStandstill())
+        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.asksForStandstill() && !(procedure.ending() == Procedure.Ending.POUR && machine.selfFilling()))
                 .ifPresent(run -> {
                     throw new Conflict("machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
                 });
@@ -210,6 +234,7 @@ public class Guides {
         Course course = course(session);
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
         course.done(read(step, given));
+        records.check(course, step);
         keep(session, course);
     }
 
@@ -262,7 +287,7 @@ public class Guides {
         SessionView view = view(session);
         logbook.write(LogDraft.of(LogKind.GUIDE_GIVEN_UP, session.machineId, "GUIDE", id, session.givenUpAt, view.subject() + ": begun and given up: "
                 + view.procedure().name().toLowerCase() + (view.step() == null ? "." : ", at \"" + view.step().title() + "\"."), Map.of("guide", id), actor)
-                .noting(noted(view, view.answers(), null)));
+                .noting(GuideRecords.noted(view, view.answers(), null)));
     }
 
     /**
@@ -282,11 +307,11 @@ public class Guides {
         Findings findings = new Findings();
         used.forEach((item, quantity) -> findings.range(quantity, 0, 10_000, "used", "What was used of " + item, ""));
         Refused.unless(findings);
-        List<ServiceView> written = new ArrayList<>();
-        course.subjects().forEach(s -> write(s, view, written.isEmpty() ? note : null, written));
+        List<ServiceView> written = records.write(view, course, session.airPartId, note);
         used.forEach((item, quantity) -> {
             if (quantity > 0) {
-                stock.take(item, quantity, view.procedure().name() + ", " + String.join(", ", view.others().stream().map(SessionView.Other::name).toList()), clock.instant(), written.get(0).id(), actor);
+                stock.take(item, quantity, view.procedure().name() + ", " + String.join(", ", view.others().stream().map(SessionView.Other::name).toList()), clock.instant(),
+                        written.isEmpty() ? null : Long.valueOf(written.get(0).id()), actor);
             }
         });
         session.finishedAt = clock.instant();
@@ -294,40 +319,12 @@ public class Guides {
         return written;
     }
 
-    /** The services of one subject, the first with all that was noted of it. */
-    private void write(Course.Subject subject, SessionView view, String last, List<ServiceView> written) {
-        boolean first = true;
-        for (Procedure.Written w : view.procedure().writes()) {
-            if (w.when().holds(subject.traits, subject.answers) && ServiceKind.of(subject.traits).contains(w.kind())) {
-                Map<String, Object> values = values(w, subject.answers);
-                if (subject.machine == null) {
-                    values.put("vat", subject.vat);
-                }
-                ServiceEntry entry = new ServiceEntry(subject.machine == null ? null : subject.machine.code(), w.kind().name(), null,
-                        first ? noted(view, subject.answers, last) : null, values);
-                written.add(w.kind() == ServiceKind.FILM_CHANGE ? changed(subject, entry, view.startedAt()) : bench.record(entry));
-                first = false;
-            }
-        }
-    }
-
-    /** A film is changed: what was heard at the tapping step was the new one. */
-    private ServiceView changed(Course.Subject subject, ServiceEntry entry, Instant begun) {
-        Parts.PartRef vat = subject.vat != null ? parts.vat(subject.vat, "vat") : parts.vatOn(subject.machine.id());
-        Parts.PartRef old = vat == null ? null : parts.filmIn(vat.id());
-        ServiceView service = bench.record(entry);
-        if (old != null) {
-            tones.carryOver(old.id(), vats.one(vat.code()), begun);
-        }
-        return service;
-    }
-
     /** Everything that is begun and not finished, latest first. */
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
         return jdbc.sql("""
                 select s.id, m.code, coalesce(m.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
-                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id
+                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id left join air_part a on a.id = s.air_part_id
                 join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
                 .query(this::openGuide).list();
     }
@@ -336,7 +333,7 @@ public class Guides {
     @Transactional(readOnly = true)
     public Optional<Duration> usually(String procedure) {
         List<Long> minutes = jdbc.sql("""
-                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null and machine_id is not null
+                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null and (machine_id is not null or air_part_id is not null)
                 order by finished_at desc fetch first 9 rows only""").param(procedure).query(Long.class).list().stream().sorted().toList();
         return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
     }
@@ -374,8 +371,10 @@ public class Guides {
         Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
         if (session.machineId != null) {
             MachineRef machine = fleet.machine(session.machineId);
-            return new Course(procedure, List.of(new Course.Subject(null, null, machine, machine.traits(), fleet.frame(machine.id()), session.step, session.boltsDone,
-                    answers(session.answers))));
+            return new Course(procedure, List.of(Course.Subject.machine(machine, fleet.frame(machine.id()), session.step, session.boltsDone, answers(session.answers))));
+        }
+        if (session.airPartId != null) {
+            return new Course(procedure, List.of(Course.Subject.airPart(airParts.name(session.airPartId), session.step, answers(session.answers))));
         }
         record Row(String vat, String step, int bolts, String answers) {}
         List<Row> rows = jdbc.sql("select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = g.vat_id where g.session_id = ? order by g.place")
@@ -386,14 +385,14 @@ public class Guides {
     private Course.Subject subject(Vats.Vat vat, String step, int bolts, String answers) {
         MachineRef machine = vat.machine() == null ? null : fleet.machine(vat.machine());
         MachineTraits traits = machine != null ? machine.traits() : new MachineTraits(vat.model().kind(), false, false, false, LevelJoint.BALL);
-        return new Course.Subject(vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
+        return Course.Subject.vat(vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
     }
 
     private void keep(GuideSession session, Course course) {
         Course.Subject current = course.current();
         session.step = current.step;
         session.boltsDone = current.boltsDone;
-        if (session.machineId != null) {
+        if (session.machineId != null || session.airPartId != null) {
             session.answers = text(current.answers);
         } else {
             course.subjects().forEach(s -> jdbc.sql("update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and vat_id = ?")
@@ -422,27 +421,6 @@ public class Guides {
         return answers;
     }
 
-    private static Map<String, Object> values(Procedure.Written written, Map<String, String> answers) {
-        Map<String, Object> values = new LinkedHashMap<>(written.fixed());
-        written.kind().fields().stream().map(ServiceField::name).filter(f -> !answers.getOrDefault(f, "").isEmpty())
-                .forEach(f -> values.putIfAbsent(f, answers.get(f)));
-        if (written.kind() == ServiceKind.CLEAN_UP) {
-            values.putIfAbsent("way", "FULL");
-        }
-        return values;
-    }
-
-    /** All that was noted, and answers that are no field of a service, as one note. */
-    private static String noted(SessionView view, Map<String, String> answers, String last) {
-        Stream<String> asked = view.procedure().steps().stream().flatMap(s -> s.asks().stream())
-                .filter(a -> view.procedure().writes().stream().noneMatch(w -> w.kind().field(a.name()).isPresent()))
-                .filter(a -> ANSWERS_NOTED.contains(a.type()) && !answers.getOrDefault(a.name(), "").isEmpty())
-                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase() + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
-        String note = Stream.concat(Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)), Stream.ofNullable(last))
-                .filter(t -> !t.isBlank()).collect(Collectors.joining(" "));
-        return note.substring(0, Math.min(note.length(), 4000));
-    }
-
     private SessionView view(GuideSession session) {
         Course course = course(session);
         Course.Subject current = course.current();
@@ -453,9 +431,9 @@ public class Guides {
                 .map(n -> new SessionView.Note(n.step, n.text, name(n.personId))).toList();
         SessionView.State state = session.finishedAt != null ? SessionView.State.FINISHED
                 : session.givenUpAt != null ? SessionView.State.GIVEN_UP : SessionView.State.OPEN;
-        List<SessionView.Other> others = course.subjects().stream().map(s -> new SessionView.Other(s.name(), s.path(), s.machine == null ? null : s.machine.code(),
+        List<SessionView.Other> others = course.subjects().stream().map(s -> new SessionView.Other(s.name, s.path, s.machine == null ? null : s.machine.code(),
                 procedure.step(s.step).map(Step::title).orElse("done"), s == current, s.answers)).toList();
-        return new SessionView(session.id, procedure, current.name(), current.path(), current.machine == null ? null : current.machine.code(), current.vat, others, step,
+        return new SessionView(session.id, procedure, current.name, current.path, current.machine == null ? null : current.machine.code(), current.vat, others, step,
                 step == null ? path.size() : path.indexOf(step) + 1, path.size(), course.begun(), current.answers, tightening(step, current.frame, current.answers), current.boltsDone, noted,
                 session.startedAt, name(session.startedBy), session.touchedAt, name(session.touchedBy), state, session.version);
     }

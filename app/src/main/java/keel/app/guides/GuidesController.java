@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
+import keel.app.air.AirParts;
 import keel.app.bench.ServiceView;
 import keel.app.failures.Failures;
 import keel.app.film.FilmTones;
@@ -22,11 +24,16 @@ import keel.app.problems.Paging;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.screen.DryRuns;
+import keel.app.stores.BottlePours;
+import keel.app.stores.Bottles;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
+import keel.app.stores.VatDepth;
+import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartsReading;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.bolts.VatFrame;
 import keel.core.film.FilmSeat;
 import keel.core.guide.Procedure;
@@ -60,10 +67,13 @@ class GuidesController {
     private final PartsReading reading;
     private final Failures failures;
     private final DryRuns dryRuns;
+    private final Bottles bottles;
+    private final BottlePours pours;
+    private final AirParts airParts;
     private final Clock clock;
 
     GuidesController(Guides guides, Fleet fleet, Parts parts, Vats vats, Seats seats, FilmTones tones, Stock stock, FilmPacks packs, Standings standings,
-                     PartsReading reading, Failures failures, DryRuns dryRuns, Clock clock) {
+                     PartsReading reading, Failures failures, DryRuns dryRuns, Bottles bottles, BottlePours pours, AirParts airParts, Clock clock) {
         this.guides = guides;
         this.fleet = fleet;
         this.parts = parts;
@@ -76,20 +86,30 @@ class GuidesController {
         this.reading = reading;
         this.failures = failures;
         this.dryRuns = dryRuns;
+        this.bottles = bottles;
+        this.pours = pours;
+        this.airParts = airParts;
         this.clock = clock;
     }
 
     /** Something used up, with the item of the stores it is most likely booked from. */
     record UseLine(String what, double quantity, String item, int number) {}
 
-    /** A machine with what can be done to it step by step. */
-    record ForMachine(String code, String name, List<Procedure> procedures) {}
+    /** A machine, or a part in the path of the air, with what can be done to it step by step. */
+    record ForSubject(String name, List<Way> ways) {}
+
+    /** A procedure with the page where it begins. */
+    record Way(String name, String path) {}
+
+    /** What a guide is for, and where: its page, where it begins, and where what was done is just written down. */
+    record KitOf(String name, String home, String begin, String written) {}
 
     @GetMapping("/guides")
     String all(Model model) {
         model.addAttribute("open", guides.open());
         model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired())
-                .map(m -> new ForMachine(m.code(), m.name(), guides.forMachine(fleet.machine(m.code())))).toList());
+                .map(m -> new ForSubject(m.name(), guides.forMachine(fleet.machine(m.code())).stream().map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code())).toList())).toList());
+        model.addAttribute("air", airParts.all().stream().map(p -> new ForSubject(p.name() + (p.roomName() == null ? "" : ", " + p.roomName()), List.of(new Way(guides.forPart(p).name(), "/air/parts/" + p.id() + "/guide")))).toList());
         return "guides/list";
     }
 
@@ -107,13 +127,28 @@ class GuidesController {
     String kit(@PathVariable String machine, @PathVariable String procedure, Model model) {
         MachineRef ref = fleet.machine(machine);
         Procedure p = guides.procedure(procedure, ref);
-        model.addAttribute("machine", ref);
-        model.addAttribute("p", p);
-        model.addAttribute("usual", guides.usually(p.code()).orElse(null));
-        var open = guides.openOn(ref, p.code());
+        String home = "/machines/" + ref.code();
+        return kit(p, new KitOf(ref.name(), home, home + "/guides/" + p.code(), home + p.service().map(k -> "/services/" + k.name()).orElse("/pour")), guides.openOn(ref, p.code()), model);
+    }
+
+    private String kit(Procedure procedure, KitOf of, OptionalLong open, Model model) {
+        model.addAttribute("p", procedure);
+        model.addAttribute("of", of);
+        model.addAttribute("usual", guides.usually(procedure.code()).orElse(null));
         model.addAttribute("going", open.isPresent() ? guides.one(open.getAsLong()) : null);
-        model.addAttribute("service", p.writes().get(0).kind());
         return "guides/kit";
+    }
+
+    @GetMapping("/air/parts/{id}/guide")
+    String airKit(@PathVariable long id, Model model) {
+        AirParts.Part part = airParts.one(id);
+        Procedure p = guides.forPart(part);
+        return kit(p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);
+    }
+
+    @PostMapping("/air/parts/{id}/guide")
+    String airBegin(@PathVariable long id) {
+        return "redirect:/guides/" + guides.beginFor(id);
     }
 
     @PostMapping("/machines/{machine}/guides/{procedure}")
@@ -242,16 +277,39 @@ class GuidesController {
         for (ServiceField ask : session.step().asks()) {
             if (ask.type() == ServiceField.Type.SPARE) {
                 List<PartsReading.Spare> spares = reading.spares(fleet.machine(session.machine()).id(),
-                        session.procedure().writes().get(0).kind() == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN);
+                        session.procedure().service().filter(k -> k == ServiceKind.LIGHT_CHANGE).isPresent() ? ComponentKind.LIGHT : ComponentKind.SCREEN);
                 spares.stream().findFirst().ifPresent(s -> form.putIfAbsent(ask.name(), s.code()));
                 model.addAttribute("spares", spares);
+            } else if (ask.type() == ServiceField.Type.BOTTLE) {
+                List<Bottles.Bottle> atHand = bottles.atHand(standings.of(session.machine()).resin());
+                atHand.stream().findFirst().ifPresent(b -> form.putIfAbsent(ask.name(), b.code()));
+                model.addAttribute("bottles", atHand);
             } else if (ask.type() == ServiceField.Type.CASE) {
                 model.addAttribute("cases", failures.list(session.machine(), true, Paging.of(0, CASES)));
             }
             readings |= ask.type() == ServiceField.Type.NUMBERS;
         }
+        if (session.procedure().ending() == Procedure.Ending.POUR && session.step().asks().stream().anyMatch(a -> a.name().equals("ml"))) {
+            inTheVat(session, form, model);
+        }
         if (readings) {
             model.addAttribute("expected", dryRuns.expected(session.machine(), clock.instant()));
+        }
+    }
+
+    /** What is in the vat that is poured into or out of, and how much is likely. */
+    private void inTheVat(SessionView session, Map<String, String> form, Model model) {
+        MachineNow now = standings.of(session.machine());
+        Parts.PartRef vat = parts.vatOn(fleet.machine(session.machine()).id());
+        Double most = vat == null ? null : pours.most(vat).orElse(null);
+        Double room = most == null ? null : Double.valueOf(Math.max(0, Math.floor(most - now.resinMl())));
+        model.addAttribute("now", now);
+        model.addAttribute("most", most);
+        model.addAttribute("room", room);
+        model.addAttribute("depth", VatDepth.of(fleet.machine(session.machine()), now.resinMl(), most));
+        Double likely = "OUT".equals(form.get("way")) ? Double.valueOf(Math.floor(now.resinMl())) : room;
+        if (likely != null && likely >= 1) {
+            form.putIfAbsent("ml", Plain.number(likely));
         }
     }
 
@@ -269,6 +327,9 @@ class GuidesController {
     }
 
     private void draw(SessionView session, Model model) {
+        if (session.machine() == null && session.vat() == null) {
+            return;
+        }
         Vats.Vat vat = session.vat() != null ? vats.one(session.vat()) : vatOn(session) == null ? null : vats.one(vatOn(session));
         VatFrame frame = vat != null ? vat.model().frame() : fleet.frame(fleet.machine(session.machine()).id());
         FilmSeat seat = vat == null ? FilmSeat.UNKNOWN : seats.of(vat.model().id());

@@ -1,14 +1,14 @@
 package keel.app.logbook;
 
+import static keel.app.rows.Rows.instant;
+import static keel.app.rows.Rows.time;
+
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
-import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -109,14 +109,6 @@ public class Logbook {
                 row.getString("subject_kind"), row.getLong("subject_id"), instant(row, "happened_at"), instant(row, "written_at"),
                 row.getString("person"), row.getString("via"), row.getString("headline"), row.getString("note"),
                 row.getString("content"), row.getObject("supersedes_id", Long.class), row.getString("reason"), row.getBoolean("superseded"));
-    }
-
-    private static Instant instant(ResultSet row, String column) throws SQLException {
-        return row.getObject(column, OffsetDateTime.class).toInstant();
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant == null ? null : instant.atOffset(ZoneOffset.UTC);
     }
 
     private static boolean present(String text) {

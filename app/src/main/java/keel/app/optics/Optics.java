@@ -1,10 +1,11 @@
 package keel.app.optics;
 
+import static keel.app.rows.Rows.instant;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
@@ -113,10 +114,5 @@ public class Optics {
                 row.getString("serial"), row.getString("batch"), row.getObject("bought_on", LocalDate.class), row.getObject("warranty_until", LocalDate.class),
                 row.getObject("price", Double.class), Objects.toString(row.getString("fits"), ""), row.getString("machine"), row.getString("machine_name"), row.getString("last_on"), instant(row, "since"),
                 instant(row, "fitted_at"), instant(row, "ended_at"), row.getString("end_reason"), row.getDouble("hours"), row.getDouble("uv_hours"));
-    }
-
-    private static Instant instant(ResultSet row, String column) throws SQLException {
-        OffsetDateTime at = row.getObject(column, OffsetDateTime.class);
-        return at == null ? null : at.toInstant();
     }
 }

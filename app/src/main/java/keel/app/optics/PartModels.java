@@ -7,6 +7,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
@@ -64,9 +65,7 @@ public class PartModels {
             } else {
                 findings.when(source != null && !source.isBlank() && !SOURCES.contains(source), "source", "A light is LED, LAMP or LASER.");
             }
-            if (price != null) {
-                findings.range(price, 0, 100_000, "price", "The price", "");
-            }
+            findings.rangeIfGiven(price, 0, 100_000, "price", "The price", "");
             return findings;
         }
     }
@@ -136,7 +135,7 @@ public class PartModels {
 
     private Map<String, Long> machines() {
         return jdbc.sql("select code, id from machine_model").query((row, i) -> Map.entry(row.getString(1), row.getLong(2))).list().stream()
-                .collect(java.util.stream.Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     private void note(long id, String headline, Actor by) {

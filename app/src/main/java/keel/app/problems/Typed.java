@@ -2,7 +2,7 @@ package keel.app.problems;
 
 import keel.core.Findings;
 
-/** Reads numbers as people type them: comma or point, blanks around. Empty is null; nonsense goes to the findings. */
+/** Reads what people type, numbers for one: comma or point, blanks around. Empty is null; nonsense goes to the findings. */
 public final class Typed {
 
     private Typed() {}
@@ -28,6 +28,11 @@ public final class Typed {
             findings.add(field, "This is no whole number: " + text + ".");
             return null;
         }
+    }
+
+    /** A text without blanks around it; null for an empty one. */
+    public static String orNull(String text) {
+        return empty(text) ? null : text.strip();
     }
 
     private static boolean empty(String text) {

@@ -2,6 +2,7 @@ package keel.app.profiles;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keel.core.exposure.WorkingCurve;
 
 /**
@@ -70,7 +71,7 @@ record CurveDrawing(List<Dot> dots, double[] line, Dot wanted, List<Tick> across
         }
 
         private static String plain(double value) {
-            return String.format(java.util.Locale.ROOT, "%.3f", value).replaceAll("\\.?0+$", "");
+            return String.format(Locale.ROOT, "%.3f", value).replaceAll("\\.?0+$", "");
         }
     }
 }

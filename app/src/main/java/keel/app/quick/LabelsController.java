@@ -1,5 +1,6 @@
 package keel.app.quick;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -46,7 +47,7 @@ class LabelsController {
         return switch (kind) {
             case MACHINE -> fleet.machines().stream().filter(m -> !m.retired())
                     .map(m -> Label.of(new LabelCode(kind, m.code()), m.name(), m.modelName()));
-            case VAT -> parts.all(ComponentKind.VAT, false).stream().sorted(java.util.Comparator.comparing(PartView::id))
+            case VAT -> parts.all(ComponentKind.VAT, false).stream().sorted(Comparator.comparing(PartView::id))
                     .map(v -> Label.of(new LabelCode(kind, v.code()), "Vat " + v.code(), v.model() == null ? "" : v.model()));
             case ITEM -> stock.all(false).stream().map(i -> Label.of(new LabelCode(kind, i.item()), i.name(), i.unit()));
             case BOTTLE -> bottles.all(false).stream().map(b -> Label.of(new LabelCode(kind, b.code()), b.code() + " " + b.resinName(), b.lot() == null ? "" : "lot " + b.lot()));

@@ -1,8 +1,8 @@
 package keel.app.runs;
 
-import java.time.Instant;
+import static keel.app.rows.Rows.time;
+
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import keel.core.standing.ServiceKind;
@@ -78,9 +78,5 @@ public class Attempts {
             changed.add("the job, " + to.layers() + " layers");
         }
         return changed;
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant.atOffset(ZoneOffset.UTC);
     }
 }

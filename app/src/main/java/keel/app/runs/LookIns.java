@@ -1,12 +1,14 @@
 package keel.app.runs;
 
+import static keel.app.rows.Rows.instant;
+import static keel.app.rows.Rows.time;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.app.fleet.Fleet;
@@ -124,7 +126,7 @@ public class LookIns {
         if (!run.open()) {
             throw new Conflict("This run has ended.");
         }
-        LookAdvice.Seen saw = java.util.Arrays.stream(LookAdvice.Seen.values()).filter(s -> s.name().equals(seen)).findFirst()
+        LookAdvice.Seen saw = Arrays.stream(LookAdvice.Seen.values()).filter(s -> s.name().equals(seen)).findFirst()
                 .orElseThrow(() -> new Refused("seen", "Say what you saw."));
         Progress progress = progress(standings.of(run.machine()));
         LookAdvice advice = LookAdvice.of(saw, somethingLoose, progress == null ? null : progress.outOfResin());
@@ -158,14 +160,5 @@ public class LookIns {
         String seen = row.getString(6);
         return new LookInView(row.getLong(1), LookIn.Kind.valueOf(row.getString(2)), instant(row, 3), row.getInt(4), instant(row, 5),
                 seen == null ? null : LookAdvice.Seen.valueOf(seen), row.getString(7));
-    }
-
-    private static Instant instant(ResultSet row, int column) throws SQLException {
-        OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
-        return time == null ? null : time.toInstant();
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant.atOffset(ZoneOffset.UTC);
     }
 }

@@ -1,11 +1,12 @@
 package keel.app.runs;
 
+import static keel.app.rows.Rows.time;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -30,6 +31,7 @@ import keel.app.upkeep.Rebuild;
 import keel.app.upkeep.Standings;
 import keel.app.wear.Footprints;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.placement.Footprint;
 import keel.core.run.Outcome;
 import keel.core.run.RunFacts;
@@ -297,9 +299,7 @@ public class Runs {
 
     private static void checkInterval(Double lookInHours) {
         Findings findings = new Findings();
-        if (lookInHours != null) {
-            findings.range(lookInHours, 0, 48, "lookInHours", "The interval to look in", "h");
-        }
+        findings.rangeIfGiven(lookInHours, 0, 48, "lookInHours", "The interval to look in", "h");
         Refused.unless(findings);
     }
 
@@ -345,16 +345,12 @@ public class Runs {
     }
 
     private static String headline(RunView run) {
-        String amount = "%s on %s, %d layers, %s".formatted(run.job(), run.machineName(), run.layers(), trim(run.resinMl()) + " ml");
+        String amount = "%s on %s, %d layers, %s".formatted(run.job(), run.machineName(), run.layers(), Plain.number(run.resinMl()) + " ml");
         if (run.open()) {
             return "Started: " + amount + ".";
         }
         String reached = run.reachedLayer() == null || run.reachedLayer() == run.layers() ? "" : " at layer " + run.reachedLayer();
         return "%s%s: %s, %.1f h.".formatted(run.outcome().words(), reached, amount, run.hours());
-    }
-
-    private static String trim(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
     }
 
     private static RunView view(ResultSet row, int number) throws SQLException {
@@ -366,10 +362,6 @@ public class Runs {
         return new RunView(row.getLong(1), row.getString(2), row.getString(3), facts.job(), started, facts.endedAt(), facts.layers(),
                 facts.layerExposureS(), facts.resinMl(), outcome, facts.reachedLayer(), facts.open() ? null : facts.hours(),
                 facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13), row.getObject(14, Integer.class));
-    }
-
-    private static OffsetDateTime time(Instant instant) {
-        return instant == null ? null : instant.atOffset(ZoneOffset.UTC);
     }
 
     private static Instant whole(Instant instant) {

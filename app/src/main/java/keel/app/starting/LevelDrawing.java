@@ -1,5 +1,6 @@
 package keel.app.starting;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import keel.core.plate.PlateLevel;
@@ -35,7 +36,7 @@ record LevelDrawing(String level, String tilted, int factor, List<Mark> marks) {
         double[][] places = {{0, 0}, {widthMm, 0}, {widthMm, depthMm}, {0, depthMm}};
         StringBuilder level = new StringBuilder();
         StringBuilder tilted = new StringBuilder();
-        List<Mark> marks = new java.util.ArrayList<>();
+        List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
             double x = LEFT + (places[i][0] + places[i][1] * SLANT) * px;
             double y = FRONT - places[i][1] * SLANT * px;

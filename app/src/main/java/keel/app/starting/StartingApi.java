@@ -110,9 +110,7 @@ class StartingApi {
         if (layers != null) {
             findings.range(layers.doubleValue(), 1, 60_000, "layers", "Layers", "");
         }
-        if (resinMl != null) {
-            findings.range(resinMl, 0, 20_000, "resinMl", "Resin", "ml");
-        }
+        findings.rangeIfGiven(resinMl, 0, 20_000, "resinMl", "Resin", "ml");
         Refused.unless(findings);
         List<GateItem> items = gates.of(code, layers, resinMl);
         return new Gate(StartGate.mayStart(items), items);

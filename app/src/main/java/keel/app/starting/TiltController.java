@@ -1,5 +1,6 @@
 package keel.app.starting;
 
+import java.util.Arrays;
 import keel.app.fleet.Fleet;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
@@ -46,7 +47,7 @@ class TiltController {
             if (lengthMm != null && heightMm != null) {
                 MachineNow m = standings.of(code);
                 TiltedPart part = new TiltedPart(lengthMm, heightMm);
-                model.addAttribute("tilts", java.util.Arrays.stream(STEPS).mapToObj(d -> tilted(m, part, d)).toList());
+                model.addAttribute("tilts", Arrays.stream(STEPS).mapToObj(d -> tilted(m, part, d)).toList());
             }
         } catch (Refused e) {
             model.addAttribute("why", e.getMessage());

@@ -66,15 +66,18 @@ public class BottlePours {
      * @throws Conflict if it would mix two resins or run over, or there is not so much
      */
     public PouredView pour(String vatCode, String bottleCode, Double ml, PourKind kind, Instant when) {
+        return pour(vatCode, bottleCode, ml, kind, when, null);
+    }
+
+    /** The same with what else there is to say; null for nothing. */
+    public PouredView pour(String vatCode, String bottleCode, Double ml, PourKind kind, Instant when, String noted) {
         Actor actor = Actor.current();
         Parts.PartRef vat = parts.vat(vatCode, "vat");
         Bottles.Bottle bottle = bottles.one(bottleCode, "bottle");
         Instant at = when == null ? clock.instant() : when;
         Findings findings = new Findings();
         findings.when(at.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
-        if (kind != PourKind.SIEVE || ml != null) {
-            findings.range(ml, kind == PourKind.SIEVE ? 0 : 1, 20_000, "ml", "The amount", "ml");
-        }
+        amount(ml, kind, findings);
         Refused.unless(findings);
         Long machine = parts.machineOfVat(vat.id());
         if (machine != null) {
@@ -89,8 +92,33 @@ public class BottlePours {
             rebuild.machine(machine, at);
         }
         String where = machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
-        logbook.write(LogDraft.of(LogKind.POURED, machine, "POUR", pour.id, at, words(kind, bottle, amount, where), Map.of("vat", vat.code(), "bottle", bottle.code(), "ml", amount, "kind", kind), actor));
+        logbook.write(LogDraft.of(LogKind.POURED, machine, "POUR", pour.id, at, words(kind, bottle, amount, where), Map.of("vat", vat.code(), "bottle", bottle.code(), "ml", amount, "kind", kind), actor).noting(noted));
         return new PouredView(pour.id, vat.code(), bottle.code(), kind.name(), bottle.resin(), amount, at, contents.of(vat.id()).ml(), after.leftMl());
+    }
+
+    /**
+     * Whether a pour would go, without doing it.
+     *
+     * @throws Refused  as {@link #pour} does, {@link Conflict} likewise
+     */
+    @Transactional(readOnly = true)
+    public void check(String vatCode, String bottleCode, Double ml, PourKind kind) {
+        Parts.PartRef vat = parts.vat(vatCode, "vat");
+        Bottles.Bottle bottle = bottles.one(bottleCode, "bottle");
+        Findings findings = new Findings();
+        amount(ml, kind, findings);
+        Refused.unless(findings);
+        double amount = ml == null ? 0 : ml;
+        require(kind, vat, bottle, amount, contents.of(vat.id()));
+        if (kind != PourKind.SIEVE) {
+            Bottles.requireHolds(bottle, kind == PourKind.RETURN ? -amount : amount);
+        }
+    }
+
+    private static void amount(Double ml, PourKind kind, Findings findings) {
+        if (kind != PourKind.SIEVE || ml != null) {
+            findings.range(ml, kind == PourKind.SIEVE ? 0 : 1, 20_000, "ml", "The amount", "ml");
+        }
     }
 
     private void require(PourKind kind, Parts.PartRef vat, Bottles.Bottle bottle, double ml, VatContent content) {

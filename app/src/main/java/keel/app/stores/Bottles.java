@@ -1,5 +1,7 @@
 package keel.app.stores;
 
+import static keel.app.rows.Rows.instant;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -7,10 +9,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
@@ -73,9 +78,7 @@ public class Bottles {
             findings.range(count == null ? null : count.doubleValue(), 1, MOST_AT_ONCE, "count", "How many bottles", "");
             findings.range(fullMl, 10, 20_000, "fullMl", "What a bottle holds", "ml");
             findings.when(lot != null && lot.length() > 60, "lot", "A lot may have 60 characters at most.");
-            if (price != null) {
-                findings.range(price, 0, 100_000, "price", "The price of a bottle", "");
-            }
+            findings.rangeIfGiven(price, 0, 100_000, "price", "The price of a bottle", "");
             return findings;
         }
     }
@@ -85,6 +88,13 @@ public class Bottles {
     public List<Bottle> all(boolean empty) {
         return jdbc.sql(BOTTLE + " where :empty or b.emptied_at is null order by r.name, case when b.emptied_at is null then 0 else 1 end, case when b.opened_at is null then 1 else 0 end, b.expires_on, b.id")
                 .param("empty", empty).query((row, i) -> bottle(row)).list();
+    }
+
+    /** What a vat with this resin can be filled from, or any vat where {@code resin} is null: those that are open, and of each resin the sealed one that is opened next. */
+    @Transactional(readOnly = true)
+    public List<Bottle> atHand(String resin) {
+        Set<String> sealed = new HashSet<>();
+        return all(false).stream().filter(b -> resin == null || b.resin().equals(resin)).sorted(Comparator.comparing((Bottle b) -> !b.open())).filter(b -> b.open() || sealed.add(b.resin())).toList();
     }
 
     /**
@@ -199,6 +209,14 @@ public class Bottles {
      */
     Bottle take(String code, double ml) {
         Bottle bottle = find(code, true).orElseThrow(() -> new Refused("bottle", "There is no bottle called " + code + "."));
+        requireHolds(bottle, ml);
+        left(bottle, Math.max(0, bottle.leftMl() - ml));
+        opened(bottle);
+        return one(bottle.code(), "bottle");
+    }
+
+    /** @throws Conflict as {@link #take} does */
+    static void requireHolds(Bottle bottle, double ml) {
         if (bottle.emptiedAt() != null) {
             throw new Conflict("bottle", "Bottle " + bottle.code() + " is empty on record.");
         }
@@ -208,9 +226,6 @@ public class Bottles {
         if (bottle.leftMl() - ml > bottle.fullMl() + 0.5) {
             throw new Conflict("ml", "Bottle " + bottle.code() + " holds " + Math.round(bottle.fullMl()) + " ml and has " + Math.round(bottle.leftMl()) + " in it: it would run over.");
         }
-        left(bottle, Math.max(0, bottle.leftMl() - ml));
-        opened(bottle);
-        return one(bottle.code(), "bottle");
     }
 
     /** A pour was taken back: so is what it did to its bottle. */
@@ -237,10 +252,5 @@ public class Bottles {
         return new Bottle(row.getLong("id"), row.getString("code"), row.getLong("resin_id"), row.getString("resin"), row.getString("name"), row.getString("lot"), row.getDouble("full_ml"), row.getDouble("left_ml"),
                 row.getObject("price", Double.class), instant(row, "at"), row.getObject("expires_on", LocalDate.class), instant(row, "opened_at"), instant(row, "shaken_at"), instant(row, "emptied_at"),
                 row.getObject("density_g_per_ml", Double.class));
-    }
-
-    private static Instant instant(ResultSet row, String column) throws SQLException {
-        OffsetDateTime at = row.getObject(column, OffsetDateTime.class);
-        return at == null ? null : at.toInstant();
     }
 }

@@ -1,5 +1,7 @@
 package keel.app.stores;
 
+import static keel.app.rows.Rows.instant;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -20,7 +22,9 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
 import org.springframework.beans.factory.ObjectProvider;
@@ -75,9 +79,7 @@ public class Buying {
         }
 
         private static void number(Double value, double low, String field, String what, Findings findings) {
-            if (value != null) {
-                findings.range(value, low, field.startsWith("lead") ? 3650 : MOST, field, what, "");
-            }
+            findings.rangeIfGiven(value, low, field.startsWith("lead") ? 3650 : MOST, field, what, "");
         }
     }
 
@@ -154,7 +156,7 @@ public class Buying {
     private static Line part(PartNeeds.Need need, Stock.ItemView item, Terms terms, double onOrder, DailyDemand demand, double pack, int days) {
         double lacking = need.wanted() - need.there() - onOrder;
         double quantity = lacking <= 0 ? 0 : Math.ceil(lacking / pack - 1e-9) * pack;
-        String why = String.format(Locale.ROOT, "%d there%s, about %.1f a year by the ages of those in service: hold %d.", need.there(), onOrder > 0 ? ", " + plain(onOrder) + " ordered" : "", need.yearly(), need.wanted());
+        String why = String.format(Locale.ROOT, "%d there%s, about %.1f a year by the ages of those in service: hold %d.", need.there(), onOrder > 0 ? ", " + Plain.number(onOrder) + " ordered" : "", need.yearly(), need.wanted());
         return new Line(item, terms, level(terms), onOrder, demand, null, Double.valueOf(Math.max(0, need.wanted() - 1)), quantity, need.waits(), quantity > 0 ? why : "", days);
     }
 
@@ -170,13 +172,9 @@ public class Buying {
     }
 
     private static String why(Stock.ItemView item, Reorder.Item asked, DailyDemand demand, double point, double onOrder) {
-        String there = plain(item.quantity()) + " " + item.unit() + " there" + (onOrder > 0 ? ", " + plain(onOrder) + " ordered" : "");
-        return demand.mean() == 0 ? there + ", called low at " + plain(point) + "." : String.format(Locale.ROOT, "%s, %s a day, about %s days until more comes: order from %s down.", there,
-                plain(Math.round(100 * demand.mean()) / 100.0), plain(asked.leadDays()), plain(Math.round(10 * point) / 10.0));
-    }
-
-    private static String plain(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+        String there = Plain.number(item.quantity()) + " " + item.unit() + " there" + (onOrder > 0 ? ", " + Plain.number(onOrder) + " ordered" : "");
+        return demand.mean() == 0 ? there + ", called low at " + Plain.number(point) + "." : String.format(Locale.ROOT, "%s, %s a day, about %s days until more comes: order from %s down.", there,
+                Plain.number(Math.round(100 * demand.mean()) / 100.0), Plain.number(asked.leadDays()), Plain.number(Math.round(10 * point) / 10.0));
     }
 
     private record Counted(String of, int toBuy) {}
@@ -206,14 +204,10 @@ public class Buying {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
         counted = null;
-        if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days = ?, lead_days_sd = ?, hurts = ? where code = ?").params(terms.packSize(), terms.price(), blank(terms.supplier()),
-                blank(terms.place()), terms.leadDays(), terms.leadDaysSd(), terms.hurts(), item).update() == 0) {
+        if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days = ?, lead_days_sd = ?, hurts = ? where code = ?").params(terms.packSize(), terms.price(), Typed.orNull(terms.supplier()),
+                Typed.orNull(terms.place()), terms.leadDays(), terms.leadDaysSd(), terms.hurts(), item).update() == 0) {
             throw new NotThere("There is no item called " + item + ".");
         }
-    }
-
-    private static String blank(String text) {
-        return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** An order that was sent; {@code received} is null while it is on its way. */
@@ -229,24 +223,18 @@ public class Buying {
                         row.getString(8), instant(row.getObject(9, OffsetDateTime.class)), row.getObject(10, Double.class), row.getObject(11) != null)).list();
     }
 
-    private static Instant instant(OffsetDateTime at) {
-        return at == null ? null : at.toInstant();
-    }
-
     public long order(String item, Double quantity, Double price) {
         Actor actor = Actor.current();
         Stock.ItemView of = stock.one(item);
         Findings findings = new Findings();
         findings.range(quantity, 1e-3, MOST, "quantity", "The quantity", of.unit());
-        if (price != null) {
-            findings.range(price, 0, MOST, "price", "The price", "");
-        }
+        findings.rangeIfGiven(price, 0, MOST, "price", "The price", "");
         Refused.unless(findings);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql("insert into stock_order (item_id, quantity, price, ordered_at, person_id) select id, ?, ?, ?, ? from stock_item where code = ?")
                 .params(quantity, price, clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), item).update(key, "id");
         long id = key.getKeyAs(Long.class);
-        note(id, "Ordered: " + plain(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
+        note(id, "Ordered: " + Plain.number(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
         return id;
     }
 
@@ -264,7 +252,7 @@ public class Buying {
         if (order.price() != null) {
             jdbc.sql("update stock_item set price = ? where code = ?").params(order.price(), order.item()).update();
         }
-        note(id, "Came: " + plain(quantity) + " of " + plain(order.quantity()) + " " + order.unit() + " of " + order.name() + ".", actor);
+        note(id, "Came: " + Plain.number(quantity) + " of " + Plain.number(order.quantity()) + " " + order.unit() + " of " + order.name() + ".", actor);
     }
 
     /** Sealed bottles are written down one by one, so that each gets its label. */

@@ -48,9 +48,7 @@ public class FilmPacks {
             findings.range(lengthMm, 20, 5000, "lengthMm", "The length of a sheet", "mm");
             findings.range(widthMm, 20, 5000, "widthMm", "The width of a sheet", "mm");
             findings.range(sheets == null ? null : sheets.doubleValue(), 1, 5000, "sheets", "The number of sheets", "");
-            if (price != null) {
-                findings.range(price, 0, 100_000, "price", "The price of a sheet", "");
-            }
+            findings.rangeIfGiven(price, 0, 100_000, "price", "The price of a sheet", "");
             return findings;
         }
     }

@@ -37,9 +37,7 @@ public class PerRun {
     public void change(String item, Double quantity) {
         Actor.require(Role.KEEPER);
         Findings findings = new Findings();
-        if (quantity != null) {
-            findings.range(quantity, 0, MOST, "perRun", "What a print takes", "");
-        }
+        findings.rangeIfGiven(quantity, 0, MOST, "perRun", "What a print takes", "");
         Refused.unless(findings);
         boolean none = quantity == null || quantity == 0;
         if (jdbc.sql("update stock_item set per_run = ?, per_run_since = ? where code = ?").params(none ? null : quantity, none ? null : clock.instant().atOffset(ZoneOffset.UTC), item).update() == 0) {

@@ -4,13 +4,10 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
@@ -24,7 +21,6 @@ import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.quick.LabelCode;
-import keel.core.resin.VatFill;
 import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -57,9 +53,6 @@ class PourController {
         this.clock = clock;
     }
 
-    /** The vat from the side, for its drawing: depths in mm, null where its size is not known. */
-    record Depth(double now, double line, double rim) {}
-
     @GetMapping("/machines/{code}/pour")
     String form(@PathVariable String code, Model model) {
         MachineNow now = standings.of(code);
@@ -68,27 +61,16 @@ class PourController {
         Double most = vat == null ? null : pours.most(vat).orElse(null);
         model.addAttribute("now", now);
         model.addAttribute("resins", resins.all(false));
-        List<Bottles.Bottle> all = bottles.all(false);
-        model.addAttribute("bottles", atHand(all, now.resin()));
-        model.addAttribute("others", now.resin() == null ? List.of() : all.stream().filter(b -> !b.resin().equals(now.resin())).map(Bottles.Bottle::resinName).distinct().toList());
+        model.addAttribute("bottles", bottles.atHand(now.resin()));
+        model.addAttribute("others", now.resin() == null ? List.of() : bottles.all(false).stream().filter(b -> !b.resin().equals(now.resin())).map(Bottles.Bottle::resinName).distinct().toList());
         model.addAttribute("most", most);
         model.addAttribute("room", most == null ? null : Double.valueOf(Math.max(0, Math.floor(most - now.resinMl()))));
-        model.addAttribute("depth", depth(machine, now.resinMl(), most));
+        model.addAttribute("depth", VatDepth.of(machine, now.resinMl(), most));
         model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
         model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
         model.addAttribute("selfFilling", machine.selfFilling());
         model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
         return "stores/pour";
-    }
-
-    /** Of the resin in the vat, or of every resin where it is empty: those that are open, and the sealed one that is opened next. */
-    private static List<Bottles.Bottle> atHand(List<Bottles.Bottle> all, String resin) {
-        Set<String> sealed = new HashSet<>();
-        return all.stream().filter(b -> resin == null || b.resin().equals(resin)).sorted(Comparator.comparing((Bottles.Bottle b) -> !b.open())).filter(b -> b.open() || sealed.add(b.resin())).toList();
-    }
-
-    private static Depth depth(MachineRef machine, double ml, Double most) {
-        return machine.vat().fill().map((VatFill f) -> new Depth(f.depthOf(ml), most == null ? f.depthMm() : Math.min(f.depthMm(), f.depthOf(most)), f.depthMm())).orElse(null);
     }
 
     @PostMapping("/machines/{code}/pour")

@@ -17,6 +17,7 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Rebuild;
@@ -57,7 +58,6 @@ public class Resins {
         this.clock = clock;
     }
 
-
     public record PourView(long id, String vat, String resin, double ml, Instant at) {}
 
     @Transactional(readOnly = true)
@@ -86,22 +86,16 @@ public class Resins {
 
         Findings findings() {
             Findings findings = new Findings();
-            range(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml", findings);
-            range(temperatureFromC, -10, 60, "temperatureFromC", "The lowest temperature", "°C", findings);
-            range(temperatureToC, -10, 80, "temperatureToC", "The highest temperature", "°C", findings);
-            range(pricePerLitre, 0, 100_000, "pricePerLitre", "The price of a litre", "", findings);
+            findings.rangeIfGiven(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
+            findings.rangeIfGiven(temperatureFromC, -10, 60, "temperatureFromC", "The lowest temperature", "°C");
+            findings.rangeIfGiven(temperatureToC, -10, 80, "temperatureToC", "The highest temperature", "°C");
+            findings.rangeIfGiven(pricePerLitre, 0, 100_000, "pricePerLitre", "The price of a litre", "");
             findings.when(temperatureFromC != null && temperatureToC != null && temperatureFromC > temperatureToC, "temperatureToC", "The highest temperature lies below the lowest.");
             findings.when(nature != null && !NATURES.contains(nature), "nature", "A resin is ordinary, brittle or tough.");
             findings.when(washedIn != null && List.of(BathKind.values()).stream().noneMatch(k -> k.name().equals(washedIn)), "washedIn", "Choose what it is washed in.");
             findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
             findings.when(safetySheet != null && safetySheet.length() > 300, "safetySheet", "Where the safety sheet is may have 300 characters at most.");
             return findings;
-        }
-
-        private static void range(Double value, double low, double high, String field, String what, String unit, Findings findings) {
-            if (value != null) {
-                findings.range(value, low, high, field, what, unit);
-            }
         }
     }
 
@@ -112,19 +106,15 @@ public class Resins {
         Refused.unless(nature.findings());
         Resin resin = records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
         resin.densityGPerMl = nature.densityGPerMl();
-        resin.pigmentFamily = blank(nature.family());
+        resin.pigmentFamily = Typed.orNull(nature.family());
         resin.temperatureFromC = nature.temperatureFromC();
         resin.temperatureToC = nature.temperatureToC();
-        resin.nature = blank(nature.nature());
-        resin.washedIn = blank(nature.washedIn());
-        resin.safetySheet = blank(nature.safetySheet());
+        resin.nature = Typed.orNull(nature.nature());
+        resin.washedIn = Typed.orNull(nature.washedIn());
+        resin.safetySheet = Typed.orNull(nature.safetySheet());
         resin.pricePerLitre = nature.pricePerLitre();
         records.saveAndFlush(resin);
         logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + ": what it is like was changed.", Map.of("resin", code), keeper));
-    }
-
-    private static String blank(String text) {
-        return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** A resin of no named family. */
@@ -140,9 +130,7 @@ public class Resins {
         Actor keeper = Actor.require(Role.KEEPER);
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name of the resin");
-        if (densityGPerMl != null) {
-            findings.range(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
-        }
+        findings.rangeIfGiven(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
         findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
         Refused.unless(findings);
         Resin resin = new Resin();

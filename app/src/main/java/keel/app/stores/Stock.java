@@ -18,6 +18,7 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
+import keel.core.Plain;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -95,12 +96,8 @@ public class Stock {
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name");
         findings.text(unit, 20, "unit", "The unit");
-        if (lowAt != null) {
-            findings.range(lowAt, 0, MOST, "lowAt", "The low mark", unit);
-        }
-        if (quantity != null) {
-            findings.range(quantity, 0, MOST, "quantity", "The quantity on hand", unit);
-        }
+        findings.rangeIfGiven(lowAt, 0, MOST, "lowAt", "The low mark", unit);
+        findings.rangeIfGiven(quantity, 0, MOST, "quantity", "The quantity on hand", unit);
         Refused.unless(findings);
         StockItem item = new StockItem();
         item.name = name.strip();
@@ -209,12 +206,12 @@ public class Stock {
         lock(item);
         double difference = counted - movements.onHand(item.id);
         if (difference != 0) {
-            write(item, difference, "counted " + trim(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), NOTHING, actor);
+            write(item, difference, "counted " + Plain.number(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), NOTHING, actor);
         }
     }
 
-    /** Something goes out for a service. The bench is never stopped by a wrong count: what is short is counted as found first. */
-    public void take(String code, double quantity, String reason, Instant at, long serviceId, Actor actor) {
+    /** Something goes out for a service, null for none. The bench is never stopped by a wrong count: what is short is counted as found first. */
+    public void take(String code, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
         StockItem item = items.findByCode(code).orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
         take(item, quantity, reason, at, new For(serviceId, null), actor);
     }
@@ -253,7 +250,7 @@ public class Stock {
     private void requireEnough(StockItem item, double quantity) {
         double onHand = movements.onHand(item.id);
         if (onHand + quantity < 0) {
-            throw new Conflict("quantity", "Only " + trim(onHand) + " " + item.unit + " of " + item.name + " are on record. Count them first.");
+            throw new Conflict("quantity", "Only " + Plain.number(onHand) + " " + item.unit + " of " + item.name + " are on record. Count them first.");
         }
     }
 
@@ -271,16 +268,12 @@ public class Stock {
         movement.runId = what.runId();
         movements.saveAndFlush(movement);
         logbook.write(LogDraft.of(LogKind.STOCK_MOVED, null, "STOCK", movement.id, at,
-                String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", trim(Math.abs(quantity)), item.unit, reason),
+                String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", Plain.number(Math.abs(quantity)), item.unit, reason),
                 Map.of("item", item.code, "quantity", quantity, "reason", reason), actor));
         return movement.id;
     }
 
     private StockItem item(String code) {
         return items.findByCode(code).orElseThrow(() -> new NotThere("There is no item called " + code + "."));
-    }
-
-    private static String trim(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
     }
 }

@@ -25,14 +25,16 @@ class StoresController {
     private final Bottles bottles;
     private final Buying buying;
     private final PerRun perRun;
+    private final Sharing sharing;
     private final Fleet fleet;
 
-    StoresController(Stock stock, Resins resins, Bottles bottles, Buying buying, PerRun perRun, Fleet fleet) {
+    StoresController(Stock stock, Resins resins, Bottles bottles, Buying buying, PerRun perRun, Sharing sharing, Fleet fleet) {
         this.stock = stock;
         this.resins = resins;
         this.bottles = bottles;
         this.buying = buying;
         this.perRun = perRun;
+        this.sharing = sharing;
         this.fleet = fleet;
     }
 
@@ -76,16 +78,12 @@ class StoresController {
         return PageErrors.tried(() -> {
             Findings findings = new Findings();
             Resins.Nature nature = new Resins.Nature(Typed.number(typed.get("densityGPerMl"), "densityGPerMl", findings), typed.get("family"), Typed.number(typed.get("temperatureFromC"), "temperatureFromC", findings),
-                    Typed.number(typed.get("temperatureToC"), "temperatureToC", findings), empty(typed.get("nature")), empty(typed.get("washedIn")), typed.get("safetySheet"),
+                    Typed.number(typed.get("temperatureToC"), "temperatureToC", findings), Typed.orNull(typed.get("nature")), Typed.orNull(typed.get("washedIn")), typed.get("safetySheet"),
                     Typed.number(typed.get("pricePerLitre"), "pricePerLitre", findings));
             Refused.unless(findings);
             resins.change(code, nature);
             bottles.countedBy(code, typed.get("item"));
         }, "/stores/resins/" + code, model, response, () -> resin(code, model));
-    }
-
-    private static String empty(String text) {
-        return text == null || text.isBlank() ? null : text;
     }
 
     @PostMapping("/stores/resins/{code}/retire")
@@ -126,6 +124,7 @@ class StoresController {
         model.addAttribute("movements", stock.movements(item));
         model.addAttribute("line", buying.one(item));
         model.addAttribute("prices", buying.prices(item));
+        model.addAttribute("shared", sharing.items().contains(item));
         model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "stores/item";
     }
@@ -161,8 +160,11 @@ class StoresController {
     @PostMapping("/stores/{item}/terms")
     String terms(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> buying.change(item, new Buying.Terms(number(typed, "packSize"), number(typed, "price"), typed.get("supplier"), typed.get("place"), number(typed, "leadDays"),
-                number(typed, "leadDaysSd"), typed.getOrDefault("hurts", "").isBlank() ? null : typed.get("hurts"))), "/stores/" + item, model, response, () -> item(item, model));
+        return PageErrors.tried(() -> {
+            buying.change(item, new Buying.Terms(number(typed, "packSize"), number(typed, "price"), typed.get("supplier"), typed.get("place"), number(typed, "leadDays"), number(typed, "leadDaysSd"),
+                    Typed.orNull(typed.get("hurts"))));
+            sharing.change(item, typed.containsKey("shared"));
+        }, "/stores/" + item, model, response, () -> item(item, model));
     }
 
     @PostMapping("/pours/{id}/withdraw")

@@ -1,7 +1,8 @@
 package keel.app.upkeep;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import static keel.app.rows.Rows.instant;
+import static keel.app.rows.Rows.time;
+
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -10,6 +11,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import keel.core.resin.VatContent;
 import keel.core.standing.MachineEvent;
@@ -32,7 +34,7 @@ final class Facts {
     List<MachineEvent> events(long machineId) {
         List<MachineEvent> events = new ArrayList<>();
         jdbc.sql("select max(ended_at) from run where machine_id = ? and not withdrawn").param(machineId)
-                .query((row, i) -> instant(row, 1)).list().stream().filter(java.util.Objects::nonNull)
+                .query((row, i) -> instant(row, 1)).list().stream().filter(Objects::nonNull)
                 .forEach(at -> events.add(new MachineEvent.RunEnded(at)));
         failures(machineId, events);
         jdbc.sql("""
@@ -102,14 +104,5 @@ final class Facts {
                   where s.vat_id = :vat and s.kind = 'VAT_INSPECTED' and s.clean and not s.withdrawn), :cured))""")
                 .param("vat", vatId).param("cured", time(cured)).query(Double.class).single();
         return new StopGap(cured, hours, everyHours);
-    }
-
-    static Instant instant(ResultSet row, int column) throws SQLException {
-        OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
-        return time == null ? null : time.toInstant();
-    }
-
-    static OffsetDateTime time(Instant instant) {
-        return instant == null ? null : instant.atOffset(ZoneOffset.UTC);
     }
 }

@@ -2,6 +2,7 @@ package keel.app.upkeep;
 
 import java.time.Instant;
 import java.util.Optional;
+import keel.app.rows.Rows;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -33,9 +34,9 @@ public class Occupancy {
         return jdbc.sql("""
                 select id, job, started_at, ended_at from run where machine_id = :machine and not withdrawn and started_at < :to
                   and (ended_at is null or ended_at > :from) and id <> :except order by started_at fetch first row only""")
-                .param("machine", machineId).param("from", Facts.time(from)).param("to", Facts.time(to == null ? FOREVER : to))
+                .param("machine", machineId).param("from", Rows.time(from)).param("to", Rows.time(to == null ? FOREVER : to))
                 .param("except", except == null ? -1 : except)
-                .query((row, i) -> new Found(row.getLong(1), row.getString(2), Facts.instant(row, 3), Facts.instant(row, 4))).optional();
+                .query((row, i) -> new Found(row.getLong(1), row.getString(2), Rows.instant(row, 3), Rows.instant(row, 4))).optional();
     }
 
     /** The run that was going on at a moment, ends excluded. */
@@ -49,7 +50,7 @@ public class Occupancy {
                 select c.code from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
                 where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null or vf.removed_at > :at)
                   and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
-                .param("machine", machineId).param("at", Facts.time(at)).query(String.class).optional();
+                .param("machine", machineId).param("at", Rows.time(at)).query(String.class).optional();
     }
 
     /** The vat that was on a machine at a moment, or empty. */
@@ -57,7 +58,7 @@ public class Occupancy {
         return jdbc.sql("""
                 select f.component_id from fitting f join component c on c.id = f.component_id and c.kind = 'VAT'
                 where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null or f.removed_at > :at) fetch first row only""")
-                .param("machine", machineId).param("at", Facts.time(at)).query(Long.class).optional();
+                .param("machine", machineId).param("at", Rows.time(at)).query(Long.class).optional();
     }
 
     /** A film, tank, vat or screen that was taken out or put in within the given time, as a code, or empty. */
@@ -65,6 +66,6 @@ public class Occupancy {
         return jdbc.sql("""
                 select s.kind from service s where s.machine_id = :machine and not s.withdrawn and s.at > :from and s.at < :to
                   and s.kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED', 'VAT_REMOVED', 'SCREEN_CHANGE') fetch first row only""")
-                .param("machine", machineId).param("from", Facts.time(from)).param("to", Facts.time(to)).query(String.class).optional();
+                .param("machine", machineId).param("from", Rows.time(from)).param("to", Rows.time(to)).query(String.class).optional();
     }
 }

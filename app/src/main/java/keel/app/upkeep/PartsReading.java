@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.fleet.ComponentKind;
+import keel.app.rows.Rows;
 import keel.core.wear.Usage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -73,9 +74,9 @@ public class PartsReading {
                 where vf.machine_id = :machine and not c.withdrawn and (ff.removed_at is null or ff.removed_at > vf.fitted_at)
                   and (vf.removed_at is null or vf.removed_at > ff.fitted_at)
                 order by 3""").param("machine", machineId).query((row, i) -> {
-                    Instant to = Facts.instant(row, 4);
-                    return new PartSpan(ComponentKind.valueOf(row.getString(1)), row.getString(2), Facts.instant(row, 3),
-                            to == null || to.isAfter(FOREVER) ? null : to, Facts.instant(row, 5), row.getString(6));
+                    Instant to = Rows.instant(row, 4);
+                    return new PartSpan(ComponentKind.valueOf(row.getString(1)), row.getString(2), Rows.instant(row, 3),
+                            to == null || to.isAfter(FOREVER) ? null : to, Rows.instant(row, 5), row.getString(6));
                 }).list();
     }
 
@@ -86,7 +87,7 @@ public class PartsReading {
                 select f.machine_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id
                 where f.machine_id is not null and c.kind = ? and not c.withdrawn order by f.fitted_at""").param(kind.name())
                 .query((row, i) -> spans.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                        .add(new PartSpan(kind, row.getString(2), Facts.instant(row, 3), Facts.instant(row, 4), Facts.instant(row, 5), row.getString(6)))).list();
+                        .add(new PartSpan(kind, row.getString(2), Rows.instant(row, 3), Rows.instant(row, 4), Rows.instant(row, 5), row.getString(6)))).list();
         return spans;
     }
 
@@ -106,7 +107,7 @@ public class PartsReading {
     private static PartView part(ResultSet row) throws SQLException {
         return new PartView(row.getLong("id"), ComponentKind.valueOf(row.getString("kind")), row.getString("code"), row.getString("model"),
                 row.getString("material"), row.getObject("thickness_mm", Double.class), row.getString("serial"),
-                Facts.instant(row, 9), Facts.instant(row, 10), row.getString("end_reason"), row.getString("carrier"),
+                Rows.instant(row, 9), Rows.instant(row, 10), row.getString("end_reason"), row.getString("carrier"),
                 row.getString("carrier_name"), row.getString("vat_machine"), row.getString("film"), usage(row));
     }
 

@@ -10,6 +10,7 @@ import java.util.Set;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
+import keel.app.rows.Rows;
 import keel.app.wear.WearMaps;
 import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
@@ -132,7 +133,7 @@ public class Rebuild {
     private List<Long> direct(long machineId, Instant since) {
         List<Long> parts = jdbc.sql("""
                 select distinct component_id from fitting where machine_id = :machine and (removed_at is null or removed_at >= :since)""")
-                .param("machine", machineId).param("since", Facts.time(since)).query(Long.class).list();
+                .param("machine", machineId).param("since", Rows.time(since)).query(Long.class).list();
         components(parts, """
                 from fitting f left join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
                   and (f.removed_at is null or r.started_at < f.removed_at) and""" + RUNS_IN + """
@@ -145,7 +146,7 @@ public class Rebuild {
                 select distinct ff.component_id from fitting vf join fitting ff on ff.vat_id = vf.component_id
                 where vf.machine_id = :machine and (vf.removed_at is null or vf.removed_at >= :since)
                   and (ff.removed_at is null or ff.removed_at >= :since)""")
-                .param("machine", machineId).param("since", Facts.time(since)).query(Long.class).list();
+                .param("machine", machineId).param("since", Rows.time(since)).query(Long.class).list();
         components(parts, """
                 from fitting f left join fitting vf on vf.component_id = f.vat_id
                 left join run r on r.machine_id = vf.machine_id and r.started_at >= greatest(f.fitted_at, vf.fitted_at)
@@ -174,16 +175,16 @@ public class Rebuild {
         for (int rank = 0; rank < holds.size(); rank++) {
             Hold hold = holds.get(rank);
             jdbc.sql("insert into open_hold (machine_id, code, rank, since, text, next_service) values (?, ?, ?, ?, ?, ?)")
-                    .params(machine.id(), hold.code().code(), rank, Facts.time(hold.since()), hold.text(), hold.next().name()).update();
+                    .params(machine.id(), hold.code().code(), rank, Rows.time(hold.since()), hold.text(), hold.next().name()).update();
         }
         causes(machine.id());
         jdbc.sql("delete from machine_standing where machine_id = ?").param(machine.id()).update();
         jdbc.sql("""
                 insert into machine_standing (machine_id, off_since, hold_to_light, levelled_at, vat_id, vat_resin, vat_ml, stop_gap_since, stop_gap_hours)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
-                .params(machine.id(), Facts.time(offSince(events)), holdRules.holdNextPartToLight(events),
-                        Facts.time(latest(events, ServiceKind.LEVELLING)), vat.vatId(), vat.content().resin(), vat.content().ml(),
-                        vat.stopGap() == null ? null : Facts.time(vat.stopGap().since()), vat.stopGap() == null ? null : vat.stopGap().hours()).update();
+                .params(machine.id(), Rows.time(offSince(events)), holdRules.holdNextPartToLight(events),
+                        Rows.time(latest(events, ServiceKind.LEVELLING)), vat.vatId(), vat.content().resin(), vat.content().ml(),
+                        vat.stopGap() == null ? null : Rows.time(vat.stopGap().since()), vat.stopGap() == null ? null : vat.stopGap().hours()).update();
     }
 
     private static Instant offSince(List<MachineEvent> events) {
@@ -229,14 +230,14 @@ public class Rebuild {
         List<Presumed> presumed = jdbc.sql("""
                 select f.id, f.cause, r.reached_layer, f.cause_at from failure f left join run r on r.id = f.run_id
                 where f.machine_id = ? and f.certainty = 'PRESUMED' and not f.withdrawn""").param(machineId)
-                .query((row, i) -> new Presumed(row.getLong(1), row.getString(2), row.getObject(3, Integer.class), Facts.instant(row, 4))).list();
+                .query((row, i) -> new Presumed(row.getLong(1), row.getString(2), row.getObject(3, Integer.class), Rows.instant(row, 4))).list();
         if (presumed.isEmpty()) {
             return;
         }
         List<FixHeld.GoodRun> good = jdbc.sql("""
                 select started_at, layers from run where machine_id = ? and outcome = 'GOOD' and not withdrawn and started_at >= ?""")
-                .params(machineId, Facts.time(presumed.stream().map(Presumed::at).min(Instant::compareTo).orElseThrow()))
-                .query((row, i) -> new FixHeld.GoodRun(Facts.instant(row, 1), row.getInt(2))).list();
+                .params(machineId, Rows.time(presumed.stream().map(Presumed::at).min(Instant::compareTo).orElseThrow()))
+                .query((row, i) -> new FixHeld.GoodRun(Rows.instant(row, 1), row.getInt(2))).list();
         for (Presumed p : presumed) {
             if (!FixHeld.by(good, p.layer(), p.at())) {
                 jdbc.sql("insert into open_cause (machine_id, failure_id, cause) values (?, ?, ?)").params(machineId, p.failureId(), p.cause()).update();

@@ -19,6 +19,7 @@ import keel.app.lives.PartLives;
 import keel.app.problems.NotThere;
 import keel.app.quirks.Quirk;
 import keel.app.quirks.Quirks;
+import keel.app.rows.Rows;
 import keel.core.exposure.PrintTime;
 import keel.core.knowledge.Knowledge;
 import keel.core.profile.ProfileSettings;
@@ -141,12 +142,12 @@ public class Standings {
                 where (cast(:code as varchar) is null and m.retired_at is null) or m.code = :code order by m.name""").param("code", code)
                 .query((row, i) -> new Row(row.getLong(1), row.getString(2), row.getString(3), MachineKind.valueOf(row.getString(4)),
                         row.getString(5), row.getString(6), row.getString(7), row.getDouble(8), row.getDouble(9), row.getDouble(19),
-                        row.getObject(10, Double.class), Facts.instant(row, 11), row.getDouble(12), Facts.instant(row, 13), row.getBoolean(14),
-                        Facts.instant(row, 15), row.getObject(16, Long.class), row.getString(17), row.getDouble(18), stopGap(row))).list();
+                        row.getObject(10, Double.class), Rows.instant(row, 11), row.getDouble(12), Rows.instant(row, 13), row.getBoolean(14),
+                        Rows.instant(row, 15), row.getObject(16, Long.class), row.getString(17), row.getDouble(18), stopGap(row))).list();
     }
 
     private StopGap stopGap(ResultSet row) throws SQLException {
-        Instant since = Facts.instant(row, 20);
+        Instant since = Rows.instant(row, 20);
         return since == null ? null : new StopGap(since, row.getDouble(21), settings.defaults().value("stopgap.everyHours"));
     }
 
@@ -154,7 +155,7 @@ public class Standings {
         Map<Long, List<Hold>> holds = new HashMap<>();
         jdbc.sql("select machine_id, code, since, text, next_service from open_hold where machine_id = :only or cast(:only as bigint) is null order by machine_id, rank")
                 .param("only", only).query((row, i) -> holds.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                        .add(new Hold(HoldCode.of(row.getString(2)), Facts.instant(row, 3), row.getString(4), ServiceKind.valueOf(row.getString(5)))))
+                        .add(new Hold(HoldCode.of(row.getString(2)), Rows.instant(row, 3), row.getString(4), ServiceKind.valueOf(row.getString(5)))))
                 .list();
         return holds;
     }
@@ -180,7 +181,7 @@ public class Standings {
         jdbc.sql("""
                 select machine_id, cast(sum(datediff(minute, started_at, ended_at)) as double precision) / 60 / :days from run
                 where started_at >= :from and ended_at is not null and not withdrawn and (machine_id = :only or cast(:only as bigint) is null)
-                group by machine_id""").param("days", FORECAST_FROM.toDays()).param("from", Facts.time(clock.instant().minus(FORECAST_FROM)))
+                group by machine_id""").param("days", FORECAST_FROM.toDays()).param("from", Rows.time(clock.instant().minus(FORECAST_FROM)))
                 .param("only", only).query((row, i) -> pace.put(row.getLong(1), row.getDouble(2))).list();
         return pace;
     }
@@ -208,7 +209,7 @@ public class Standings {
 
     /** By its profile, or by the pace of this machine's layers so far. */
     private static MachineNow.OpenRun openRun(ResultSet row, ProfileSettings profile) throws SQLException {
-        Instant started = Facts.instant(row, 4);
+        Instant started = Rows.instant(row, 4);
         int layers = row.getInt(5);
         double exposureS = row.getDouble(8);
         PrintTime.Settings timing = profile != null ? profile.with(Setting.EXPOSURE_S, exposureS).timing(layers)

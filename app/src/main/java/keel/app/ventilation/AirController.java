@@ -1,14 +1,15 @@
 package keel.app.ventilation;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
 import keel.app.fleet.ShopSettings;
@@ -17,14 +18,11 @@ import keel.app.problems.Refused;
 import keel.app.problems.Typed;
 import keel.app.ui.CsvFile;
 import keel.core.Findings;
+import keel.core.air.AirPartKind;
 import keel.core.air.AirPath;
 import keel.core.air.AirPlan;
-import keel.core.air.CollectorBox;
 import keel.core.air.Fan;
 import keel.core.air.Vapour;
-import keel.core.air.WallDuct;
-import keel.core.air.WindowPanel;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -37,7 +35,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class AirController {
 
-    private static final Map<String, Duration> SPANS = new java.util.LinkedHashMap<>();
+    private static final Map<String, Duration> SPANS = new LinkedHashMap<>();
 
     static {
         SPANS.put("day", Duration.ofHours(14));
@@ -70,7 +68,7 @@ class AirController {
         model.addAttribute("rooms", rooms.all());
         model.addAttribute("loose", sensors.all().stream().filter(s -> s.room() == null).toList());
         model.addAttribute("parts", parts.all());
-        model.addAttribute("kinds", AirParts.Kind.values());
+        model.addAttribute("kinds", AirPartKind.values());
         return "ventilation/air";
     }
 
@@ -96,7 +94,7 @@ class AirController {
     String part(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         return PageErrors.tried(() -> {
             switch (typed.getOrDefault("do", "")) {
-                case "done" -> parts.seenTo(id);
+                case "done" -> parts.seenTo(id, null);
                 case "retire" -> parts.retire(id);
                 case "worn" -> {
                     Findings findings = new Findings();
@@ -110,12 +108,12 @@ class AirController {
     }
 
     @GetMapping("/air/rooms/{code}")
-    String room(@PathVariable String code, @RequestParam(defaultValue = "day") String span, Model model) {
+    String room(@PathVariable String code, @RequestParam(defaultValue = "day") String span, @RequestParam(required = false) String sensor, Model model) {
         RoomAir.RoomView room = rooms.one(code);
         Instant to = clock.instant();
         String shown = SPANS.containsKey(span) ? span : "day";
         Instant from = to.minus(SPANS.get(shown));
-        Sensors.Series series = sensors.series(code, from, to);
+        Sensors.Series series = sensors.series(code, sensor, from, to);
         if (shown.equals("all") && !series.points().isEmpty()) {
             from = series.points().get(0).at();
         }
@@ -124,6 +122,7 @@ class AirController {
         double limit = room.room().tvocLimitPpb() == null ? RoomAir.TVOC_LIMIT_PPB : room.room().tvocLimitPpb();
         model.addAttribute("room", room);
         model.addAttribute("span", shown);
+        model.addAttribute("sensor", sensor);
         model.addAttribute("spans", SPANS.keySet());
         model.addAttribute("limit", limit);
         model.addAttribute("empty", series.points().isEmpty());
@@ -142,7 +141,7 @@ class AirController {
                     Typed.number(typed.get("highC"), "highC", findings), typed.get("openings"), typed.containsKey("washes"), Typed.number(typed.get("tvocLimitPpb"), "tvocLimitPpb", findings));
             Refused.unless(findings);
             rooms.describe(code, d);
-        }, "/air/rooms/" + code, model, response, () -> room(code, "day", model));
+        }, "/air/rooms/" + code, model, response, () -> room(code, "day", null, model));
     }
 
     @PostMapping("/air/rooms/{code}/fan")
@@ -153,10 +152,10 @@ class AirController {
 
     /** Readings as they are shown, or minute by minute within a day. */
     @GetMapping(value = "/air/rooms/{code}.csv", produces = "text/csv")
-    ResponseEntity<byte[]> csv(@PathVariable String code, @RequestParam(defaultValue = "month") String span) {
+    ResponseEntity<byte[]> csv(@PathVariable String code, @RequestParam(defaultValue = "month") String span, @RequestParam(required = false) String sensor) {
         Instant to = clock.instant();
         List<List<?>> rows = new ArrayList<>();
-        sensors.series(code, to.minus(SPANS.getOrDefault(span, SPANS.get("month"))), to).points()
+        sensors.series(code, sensor, to.minus(SPANS.getOrDefault(span, SPANS.get("month"))), to).points()
                 .forEach(p -> rows.add(Arrays.asList(p.at(), p.tvoc(), p.tvocMax(), p.temperatureC(), p.temperatureMin(), p.temperatureMax(), p.humidityPercent())));
         return CsvFile.of(code + "-air.csv", List.of("at", "tvocPpb", "tvocMaxPpb", "temperatureC", "temperatureMinC", "temperatureMaxC", "humidityPercent"), rows);
     }
@@ -207,7 +206,7 @@ class AirController {
             return null;
         }
         double changes = flow / room.volumeM3();
-        Map<String, Double> purge = new java.util.LinkedHashMap<>();
+        Map<String, Double> purge = new LinkedHashMap<>();
         Map.of("90 %", 0.9, "99 %", 0.99, "99.9 %", 0.999).entrySet().stream().sorted(Map.Entry.comparingByValue()).forEach(e -> purge.put(e.getKey(), AirPlan.purgeMinutes(changes, e.getValue(), mixing)));
         double spillPpm = spill * IPA_G_PER_ML / Vapour.IPA_MOLAR_MASS * LITRES_A_MOLE / 1000 / room.volumeM3() * 1e6;
         return new Numbers(changes, purge, Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, null)), Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, minutes)), spillPpm,
@@ -217,58 +216,5 @@ class AirController {
     @PostMapping("/air/rooms/{code}/plan")
     String keep(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         return PageErrors.tried(() -> plans.keep(code, typed), "/air/rooms/" + code + "/plan", model, response, () -> plan(code, typed, model, response));
-    }
-
-    @GetMapping("/air/panel")
-    String panel(@RequestParam Map<String, String> asked, Model model, HttpServletResponse response) {
-        model.addAttribute("form", asked);
-        try {
-            WindowPanel panel = panelOf(asked);
-            model.addAttribute("panel", panel);
-            model.addAttribute("scale", PanelFiles.scale(panel));
-        } catch (Refused e) {
-            PageErrors.show(e, model, response);
-        }
-        others(asked, model, response);
-        return "ventilation/panel";
-    }
-
-    /** A box that joins outlets, and a pipe through a wall. */
-    private static void others(Map<String, String> asked, Model model, HttpServletResponse response) {
-        try {
-            Findings findings = new Findings();
-            Integer outlets = Typed.whole(asked.getOrDefault("outlets", "2"), "outlets", findings);
-            CollectorBox box = new CollectorBox(outlets == null ? 0 : outlets, Typed.number(asked.get("outletMm"), 75, "outletMm", findings), Typed.number(asked.get("hoseMm"), 100, "hoseMm", findings),
-                    Typed.number(asked.get("boxMm"), 9, "boxMm", findings));
-            WallDuct duct = new WallDuct(Typed.number(asked.get("wallMm"), 300, "wallMm", findings), Typed.number(asked.get("pipeMm"), 100, "pipeMm", findings));
-            Refused.unless(findings);
-            box.check(findings);
-            duct.check(findings);
-            Refused.unless(findings);
-            model.addAttribute("box", box);
-            model.addAttribute("duct", duct);
-        } catch (Refused e) {
-            PageErrors.show(e, model, response);
-        }
-    }
-
-    private static WindowPanel panelOf(Map<String, String> asked) {
-        Findings findings = new Findings();
-        WindowPanel panel = WindowPanel.middle(Typed.number(asked.get("widthMm"), 600, "widthMm", findings), Typed.number(asked.get("heightMm"), 400, "heightMm", findings), Typed.number(asked.get("gapMm"), 7, "gapMm", findings),
-                Typed.number(asked.get("thicknessMm"), 9, "thicknessMm", findings), Typed.number(asked.get("flangeMm"), 100, "flangeMm", findings), !asked.containsKey("widthMm") || asked.containsKey("handles"));
-        Refused.unless(findings);
-        panel.check(findings);
-        Refused.unless(findings);
-        return panel;
-    }
-
-    @GetMapping("/air/panel.svg")
-    ResponseEntity<byte[]> svg(@RequestParam Map<String, String> asked) {
-        return ResponseEntity.ok().contentType(MediaType.valueOf("image/svg+xml")).header("Content-Disposition", "attachment; filename=\"window-panel.svg\"").body(PanelFiles.svg(panelOf(asked)).getBytes(StandardCharsets.UTF_8));
-    }
-
-    @GetMapping("/air/panel.pdf")
-    ResponseEntity<byte[]> pdf(@RequestParam Map<String, String> asked) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "attachment; filename=\"window-panel.pdf\"").body(PanelFiles.pdf(panelOf(asked)));
     }
 }

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.UncheckedIOException;
 import java.util.Map;
+import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
 import keel.app.problems.Refused;
 import keel.core.Findings;

@@ -1,6 +1,7 @@
 package keel.app.ventilation;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import keel.core.air.AirPath;
@@ -89,7 +90,7 @@ record PathDrawing(List<Cell> cells, String upper, String lower, String pressure
 
         private static String line(List<AirPlan.Point> points, double most, double pa) {
             StringBuilder path = new StringBuilder();
-            points.stream().sorted(java.util.Comparator.comparing(AirPlan.Point::flowM3H))
+            points.stream().sorted(Comparator.comparing(AirPlan.Point::flowM3H))
                     .forEach(p -> path.append(String.format(Locale.ROOT, "%s%.1f %.1f", path.length() == 0 ? "M" : "L", x(p.flowM3H(), most), y(p.pressurePa(), pa))));
             return path.toString();
         }

@@ -1,6 +1,7 @@
 package keel.app.ventilation;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -90,7 +91,7 @@ final class PlanForm {
             }
             points.add(new AirPlan.Point(flow, pressure));
         }
-        points.sort(java.util.Comparator.comparing(AirPlan.Point::flowM3H));
+        points.sort(Comparator.comparing(AirPlan.Point::flowM3H));
         return new Fan("own", "Own fan", number("diameterMm", 100, findings), points);
     }
 }

@@ -1,10 +1,11 @@
 package keel.app.ventilation;
 
+import static keel.app.rows.Rows.time;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -100,9 +101,5 @@ class RoomHistory {
         }
         jdbc.sql("merge into air_decay (room_id, at, changes_per_hour, low, high, why) key (room_id, at) values (?, ?, ?, ?, ?, ?)").params(room, time(wash), decay == null ? null : decay.airChangesPerHour(),
                 decay == null ? null : decay.low(), decay == null ? null : decay.high(), why).update();
-    }
-
-    private static OffsetDateTime time(Instant at) {
-        return at.atOffset(ZoneOffset.UTC);
     }
 }

@@ -1,5 +1,7 @@
 package keel.app.washing;
 
+import static keel.app.rows.Rows.instant;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -21,6 +23,7 @@ import keel.app.stores.Stock;
 import keel.app.waste.Waste;
 import keel.app.waste.WasteKind;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.standing.Defaults;
 import keel.core.wash.BathKind;
 import keel.core.wash.WashBath;
@@ -132,7 +135,7 @@ public class Baths {
         String code = "W" + (jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from bath").query(Integer.class).single() + 1);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql("insert into bath (code, kind, place, volume_ml) values (?, ?, ?, ?)").params(code, of.name(), at.name(), volumeMl).update(key, "id");
-        note(key.getKeyAs(Long.class), "Bath " + code + ": " + of.words() + ", " + plain(volumeMl / 1000) + " l.", actor);
+        note(key.getKeyAs(Long.class), "Bath " + code + ": " + of.words() + ", " + Plain.number(volumeMl / 1000) + " l.", actor);
         return code;
     }
 
@@ -162,7 +165,7 @@ public class Baths {
         if (filling.swaps()) {
             swap(bath);
         }
-        note(bath.id(), "Bath " + bath.code() + " filled anew with " + plain(filling.volumeMl() / 1000) + " l" + (bath.filledAt() == null ? "." : " after " + bath.bath().prints() + " prints."), actor);
+        note(bath.id(), "Bath " + bath.code() + " filled anew with " + Plain.number(filling.volumeMl() / 1000) + " l" + (bath.filledAt() == null ? "." : " after " + bath.bath().prints() + " prints."), actor);
     }
 
     private double inUnit(String item, double ml) {
@@ -191,9 +194,7 @@ public class Baths {
     }
 
     private static void density(Double density, String field, Findings findings) {
-        if (density != null) {
-            findings.range(density, 0.7, 1.3, field, "The density", "g/ml");
-        }
+        findings.rangeIfGiven(density, 0.7, 1.3, field, "The density", "g/ml");
     }
 
     public void retire(String code) {
@@ -212,13 +213,5 @@ public class Baths {
 
     private OffsetDateTime now() {
         return clock.instant().atOffset(ZoneOffset.UTC);
-    }
-
-    private static Instant instant(OffsetDateTime at) {
-        return at == null ? null : at.toInstant();
-    }
-
-    private static String plain(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(Math.round(1000 * number) / 1000.0);
     }
 }

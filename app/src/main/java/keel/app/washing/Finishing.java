@@ -1,5 +1,8 @@
 package keel.app.washing;
 
+import static keel.app.rows.Rows.instant;
+import static keel.app.rows.Rows.time;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -7,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -255,7 +259,7 @@ public class Finishing {
     }
 
     private void set(long run, String what, Object... values) {
-        Object[] all = java.util.Arrays.copyOf(values, values.length + 1);
+        Object[] all = Arrays.copyOf(values, values.length + 1);
         all[values.length] = run;
         jdbc.sql("update finishing set " + what + " where run_id = ?").params(all).update();
     }
@@ -272,20 +276,11 @@ public class Finishing {
         return time(clock.instant());
     }
 
-    private static OffsetDateTime time(Instant at) {
-        return at == null ? null : at.atOffset(ZoneOffset.UTC);
-    }
-
     private static Print print(ResultSet row) throws SQLException {
         String finish = row.getString(17);
         String washed = row.getString(18);
         return new Print(row.getLong(1), row.getString(2), row.getString(3), row.getString(4), instant(row, 5), row.getDouble(6), row.getString(7), row.getString(8), instant(row, 9), row.getString(10),
                 instant(row, 11), row.getObject(12, Double.class), instant(row, 13), row.getString(14), instant(row, 15), instant(row, 16), finish == null ? null : Finish.valueOf(finish),
                 washed == null ? null : BathKind.valueOf(washed));
-    }
-
-    private static Instant instant(ResultSet row, int column) throws SQLException {
-        OffsetDateTime at = row.getObject(column, OffsetDateTime.class);
-        return at == null ? null : at.toInstant();
     }
 }

@@ -13,6 +13,7 @@ import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.core.Findings;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -64,8 +65,8 @@ public class Incidents {
         findings.when(entry.who() != null && entry.who().length() > 80, "who", "The name may have 80 characters at most.");
         Refused.unless(findings);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into incident (kind, at, who, happened, done, person_id) values (?, ?, ?, ?, ?, ?)").params(kind.name(), at.atOffset(ZoneOffset.UTC), blank(entry.who()), entry.happened().strip(),
-                blank(entry.done()), actor.personId()).update(key, "id");
+        jdbc.sql("insert into incident (kind, at, who, happened, done, person_id) values (?, ?, ?, ?, ?, ?)").params(kind.name(), at.atOffset(ZoneOffset.UTC), Typed.orNull(entry.who()), entry.happened().strip(),
+                Typed.orNull(entry.done()), actor.personId()).update(key, "id");
         long id = key.getKeyAs(Long.class);
         logbook.write(LogDraft.of(LogKind.INCIDENT, null, "INCIDENT", id, at, "Incident, " + kind.words() + ": " + entry.happened().strip(), Map.of("incident", id, "kind", kind), actor));
         return id;
@@ -80,9 +81,5 @@ public class Incidents {
         if (jdbc.sql("update incident set after = ? where id = ?").params(after.strip(), id).update() == 0) {
             throw new NotThere("There is no incident " + id + ".");
         }
-    }
-
-    private static String blank(String text) {
-        return text == null || text.isBlank() ? null : text.strip();
     }
 }

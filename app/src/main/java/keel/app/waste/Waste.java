@@ -1,5 +1,7 @@
 package keel.app.waste;
 
+import static keel.app.rows.Rows.instant;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -18,7 +20,9 @@ import keel.app.people.Role;
 import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.problems.Typed;
 import keel.core.Findings;
+import keel.core.Plain;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
@@ -109,9 +113,9 @@ public class Waste {
     private long write(WasteKind kind, double amount, String place, Double layerMm, String note, Actor actor) {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql("insert into waste (kind, amount, unit, place, layer_mm, note, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(kind.name(), amount, kind.unit(), blank(place), layerMm, blank(note), now(), actor.personId()).update(key, "id");
+                .params(kind.name(), amount, kind.unit(), Typed.orNull(place), layerMm, Typed.orNull(note), now(), actor.personId()).update(key, "id");
         long id = key.getKeyAs(Long.class);
-        note(id, "Waste: " + plain(amount) + " " + kind.unit() + " of " + kind.words() + (blank(place) == null ? "" : ", " + place.strip()) + ".", actor);
+        note(id, "Waste: " + Plain.number(amount) + " " + kind.unit() + " of " + kind.words() + (Typed.orNull(place) == null ? "" : ", " + place.strip()) + ".", actor);
         return id;
     }
 
@@ -170,7 +174,7 @@ public class Waste {
     }
 
     private static String words(Lot lot) {
-        return plain(lot.amount()) + " " + lot.unitWord() + " of " + lot.kind().words();
+        return Plain.number(lot.amount()) + " " + lot.unitWord() + " of " + lot.kind().words();
     }
 
     private void note(long id, String headline, Actor by) {
@@ -181,21 +185,8 @@ public class Waste {
         return clock.instant().atOffset(ZoneOffset.UTC);
     }
 
-    private static String plain(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
-    }
-
-    private static String blank(String text) {
-        return text == null || text.isBlank() ? null : text.strip();
-    }
-
     private static Lot lot(ResultSet row) throws SQLException {
         return new Lot(row.getLong(1), WasteKind.valueOf(row.getString(2)), row.getDouble(3), row.getString(4), row.getString(5), row.getObject(6, Double.class), row.getString(7), instant(row, 8), instant(row, 9),
                 instant(row, 10), row.getString(11), row.getString(12));
-    }
-
-    private static Instant instant(ResultSet row, int column) throws SQLException {
-        OffsetDateTime at = row.getObject(column, OffsetDateTime.class);
-        return at == null ? null : at.toInstant();
     }
 }

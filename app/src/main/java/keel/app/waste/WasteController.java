@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.app.fleet.ShopSettings;
@@ -110,7 +111,7 @@ class WasteController {
         List<List<?>> rows = new ArrayList<>();
         List<Waste.Lot> all = new ArrayList<>(waste.here());
         all.addAll(waste.gone(10_000));
-        all.forEach(l -> rows.add(java.util.Arrays.asList(l.id(), l.kind().name(), l.amount(), l.unit(), l.place(), l.layerMm(), l.at(), l.curedAt(), l.handedAt(), l.handedTo(), l.note())));
+        all.forEach(l -> rows.add(Arrays.asList(l.id(), l.kind().name(), l.amount(), l.unit(), l.place(), l.layerMm(), l.at(), l.curedAt(), l.handedAt(), l.handedTo(), l.note())));
         return CsvFile.of("waste.csv", List.of("id", "kind", "amount", "unit", "place", "layerMm", "at", "curedAt", "handedAt", "handedTo", "note"), rows);
     }
 

@@ -7,11 +7,13 @@ import static org.assertj.core.api.Assertions.within;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.StreamSupport;
 import keel.app.fleet.Fleet;
 import keel.app.people.Role;
 import keel.app.problems.Refused;
@@ -76,7 +78,7 @@ class SensorsTest extends PageTest {
         assertThat(again.kept()).isZero();
         assertThat(again.known()).isEqualTo(500);
         sensors.place(sensor, room);
-        Sensors.Series hours = sensors.series(room, from.minusSeconds(1), from.plusSeconds(20 * 86_400));
+        Sensors.Series hours = sensors.series(room, null, from.minusSeconds(1), from.plusSeconds(20 * 86_400));
         assertThat(hours.spanS()).isEqualTo(3600);
         for (Sensors.Point p : hours.points()) {
             List<SensorReading> in = all.stream().filter(r -> r.at().getEpochSecond() / 3600 == p.at().getEpochSecond() / 3600).toList();
@@ -86,9 +88,9 @@ class SensorsTest extends PageTest {
                 assertThat(p.tvoc()).isCloseTo(in.stream().mapToDouble(SensorReading::tvoc).average().orElseThrow(), within(1e-9));
             }
         }
-        assertThat(sensors.series(room, from, from.plusSeconds(36_000)).points()).as("minute by minute within hours").hasSize(600);
+        assertThat(sensors.series(room, null, from, from.plusSeconds(36_000)).points()).as("minute by minute within hours").hasSize(600);
         sensors.take(sensor, List.of(new SensorReading(from, 9000.0, 20.0, null)));
-        assertThat(sensors.series(room, from.minusSeconds(1), from.plusSeconds(20 * 86_400)).points().get(0).tvocMax()).as("put right later").isEqualTo(9000);
+        assertThat(sensors.series(room, null, from.minusSeconds(1), from.plusSeconds(20 * 86_400)).points().get(0).tvocMax()).as("put right later").isEqualTo(9000);
         assertThat(jdbc.sql("select sum(n) from sensor_rollup r join sensor s on s.id = r.sensor_id where s.code = ? and span_s = 86400").param(sensor).query(Long.class).single()).isEqualTo(2000);
     }
 
@@ -111,7 +113,7 @@ class SensorsTest extends PageTest {
         shop.as("keeper");
         sensors.place(sensor, room);
         JsonNode all = JSON.readTree(mvc.perform(MockMvcRequestBuilders.get("/api/v1/rooms").header("Authorization", "Bearer " + token)).andReturn().getResponse().getContentAsString());
-        JsonNode mine = java.util.stream.StreamSupport.stream(all.spliterator(), false).filter(r -> r.get("code").asText().equals(room)).findFirst().orElseThrow();
+        JsonNode mine = StreamSupport.stream(all.spliterator(), false).filter(r -> r.get("code").asText().equals(room)).findFirst().orElseThrow();
         assertThat(mine.get("temperatureC").asDouble()).isEqualTo(20.5);
         assertThat(mine.get("sensors").get(0).asText()).isEqualTo(sensor);
     }
@@ -140,7 +142,7 @@ class SensorsTest extends PageTest {
         Instant start = Instant.now().minusSeconds(7200);
         rooms.fan(room, true);
         assertThat(rooms.one(room).fanRunning()).isTrue();
-        jdbc.sql("update fan_switch set at = ? where room_id = (select id from room where code = ?)").params(start.atOffset(java.time.ZoneOffset.UTC), room).update();
+        jdbc.sql("update fan_switch set at = ? where room_id = (select id from room where code = ?)").params(start.atOffset(ZoneOffset.UTC), room).update();
         assertThat(rooms.fanHours(room, start.minusSeconds(100))).isCloseTo(2, within(0.01));
         assertThat(rooms.fanHours(room, start.plusSeconds(3600))).isCloseTo(1, within(0.01));
         rooms.fan(room, false);

@@ -102,7 +102,7 @@ class BenchPagesTest extends PageTest {
                 case YES_NO -> "true";
                 case TEXT -> "1.4.2";
                 case ROOM -> shop.now(m).room();
-                case LIST, VAT, ITEM, PACK, SPARE, CASE -> "";
+                case LIST, VAT, ITEM, PACK, SPARE, CASE, BOTTLE -> "";
             }));
         }
         return fields.toArray(String[]::new);

@@ -9,8 +9,10 @@ import java.util.Map;
 import keel.app.runs.RunEntry;
 import keel.app.runs.RunView;
 import keel.app.runs.Runs;
+import keel.app.stores.Stock;
 import keel.app.support.PageTest;
 import keel.core.cost.PrintCost;
+import keel.core.cost.SharedUse;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -22,6 +24,8 @@ class CostsTest extends PageTest {
     private Costs costs;
     @Autowired
     private Runs runs;
+    @Autowired
+    private Stock stock;
     private String machine;
 
     @BeforeEach
@@ -56,6 +60,30 @@ class CostsTest extends PageTest {
 
     private static double amount(PrintCost cost, String line) {
         return cost.lines().stream().filter(l -> l.name().equals(line)).findFirst().orElseThrow().amount();
+    }
+
+    /** Until the stores say, a print is charged with the shop's figure of 0.45; then with its part of what went out. */
+    @Test
+    void whatPrintsShareComesOutOfTheStores() {
+        String gloves = shop.item("Shared gloves " + machine, 100);
+        RunView run = run(2, "GOOD");
+        for (int i = 0; i < 10; i++) {
+            run(3 + i, "GOOD");
+        }
+        assertThat(amount(costs.ofRun(run.id()).getValue(), "Gloves, towels, filters, alcohol")).isCloseTo(0.45, within(1e-9));
+        accepted("/stores/" + gloves + "/terms", "packSize", "", "price", "0.5", "leadDays", "", "leadDaysSd", "", "hurts", "SOME", "shared", "true");
+        assertThat(page("/stores/" + gloves)).contains("name=\"shared\" value=\"true\" checked");
+        stock.move(gloves, -40.0, "a day");
+        SharedUse shared = costs.overview(30).shared();
+        SharedUse.Line line = shared.lines().stream().filter(l -> l.code().equals(gloves)).findFirst().orElseThrow();
+        assertThat(line.quantity()).as("40 went out today, the first day of its count, over some prints a day").isPositive();
+        assertThat(line.amount()).isCloseTo(line.quantity() * 0.5, within(1e-9));
+        assertThat(amount(costs.ofRun(run.id()).getValue(), "Gloves, towels, filters, alcohol")).isCloseTo(shared.perPrint(), within(1e-9));
+        assertThat(page("/costs?days=30")).contains("Shared gloves " + machine);
+        stock.move(gloves, -40.0, "as much again");
+        assertThat(costs.overview(30).shared().lines().stream().filter(l -> l.code().equals(gloves)).findFirst().orElseThrow().amount()).as("twice as much goes out").isCloseTo(2 * line.amount(), within(1e-6));
+        accepted("/stores/" + gloves + "/terms", "packSize", "", "price", "0.5", "leadDays", "", "leadDaysSd", "", "hurts", "SOME");
+        assertThat(amount(costs.ofRun(run.id()).getValue(), "Gloves, towels, filters, alcohol")).isCloseTo(0.45, within(1e-9));
     }
 
     @Test

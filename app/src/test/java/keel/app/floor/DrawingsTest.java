@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import keel.app.runs.Printed;
@@ -70,7 +71,7 @@ class DrawingsTest extends AppTest {
     @Test
     void aFortnightCountsEachDayAndSaysWhatStandsOut() {
         Instant now = Instant.parse("2026-03-12T14:20:00Z");
-        List<Printed> printed = new java.util.ArrayList<>();
+        List<Printed> printed = new ArrayList<>();
         for (int day = 0; day < 8; day++) {
             printed.add(new Printed("bittern", now.minus(Duration.ofDays(day)), 8, day % 2 == 0));
             printed.add(new Printed("avocet", now.minus(Duration.ofDays(day)), 4, false));

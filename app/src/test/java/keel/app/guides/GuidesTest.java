@@ -3,7 +3,6 @@ package keel.app.guides;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.bench.ServiceView;
@@ -18,7 +17,6 @@ import keel.app.support.AppTest;
 import keel.core.guide.Procedure;
 import keel.core.guide.Procedures;
 import keel.core.standing.MachineKind;
-import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -77,7 +75,7 @@ class GuidesTest extends AppTest {
         long id = guides.begin(m, procedure);
         while (!guides.one(id).atEnd()) {
             assertThat(page("/guides/" + id)).contains(guides.one(id).step().title().substring(0, 4));
-            guides.done(id, guides.one(id).version(), answers(guides.one(id), Map.of()));
+            guides.done(id, guides.one(id).version(), GuideAnswers.to(guides.one(id), Map.of()));
         }
         page("/guides/" + id);
         List<ServiceView> written = guides.finish(id, guides.one(id).version(), Map.of(), null);
@@ -144,7 +142,7 @@ class GuidesTest extends AppTest {
         String m = shop.maskMachine();
         long id = guides.begin(m, "film-change");
         while (guides.one(id).tightening() == null) {
-            go(id, answers(guides.one(id), Map.of()));
+            go(id, GuideAnswers.to(guides.one(id), Map.of()));
         }
         SessionView clamp = guides.one(id);
         assertThat(clamp.boltsInAll()).as("24 bolts, three passes and a round").isEqualTo(96);
@@ -181,26 +179,12 @@ class GuidesTest extends AppTest {
 
     private void walk(long id, Map<String, String> wanted) {
         while (!guides.one(id).atEnd()) {
-            go(id, answers(guides.one(id), wanted));
+            go(id, GuideAnswers.to(guides.one(id), wanted));
         }
     }
 
     private void go(long id, Map<String, Object> given) {
         guides.done(id, guides.one(id).version(), given);
-    }
-
-    /** What is wanted where it is asked; else yes, the first choice, the least number. */
-    private static Map<String, Object> answers(SessionView session, Map<String, String> wanted) {
-        Map<String, Object> answers = new HashMap<>();
-        for (ServiceField ask : session.step().asks()) {
-            answers.put(ask.name(), wanted.getOrDefault(ask.name(), switch (ask.type()) {
-                case YES_NO -> "true";
-                case CHOICE -> ask.options().get(0).code();
-                case NUMBER -> String.valueOf(Math.max(0.1, ask.low()));
-                default -> "";
-            }));
-        }
-        return answers;
     }
 
     private String page(String path) throws Exception {

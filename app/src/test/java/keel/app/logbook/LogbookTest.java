@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import keel.app.stores.Stock;
 import keel.app.support.AppTest;
 import org.junit.jupiter.api.Test;
@@ -54,7 +55,7 @@ class LogbookTest extends AppTest {
         assertThat(csv.lines().filter(l -> l.contains("=1+1 ")).findFirst().orElseThrow()).matches(".*,\"?'=1\\+1 .*");
     }
 
-    private java.util.List<LogLine> find(String machine, String text) {
+    private List<LogLine> find(String machine, String text) {
         return logbook.lines(new LogFilter(machine, text, null, null, null, null, null, 0, 100));
     }
 }

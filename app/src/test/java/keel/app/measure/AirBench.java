@@ -57,7 +57,7 @@ class AirBench extends AppTest {
         for (int days : new int[] {1, 31, 1500}) {
             Measured.seldom("series of " + days + " days", () -> {
                 sensors.take("bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0)));
-                sensors.series(room, now.minus(Duration.ofDays(days)), now);
+                sensors.series(room, null, now.minus(Duration.ofDays(days)), now);
             }).beside(plain);
         }
         assertThat(jdbc.queryForObject("select count(*) from sensor_reading", Long.class)).isGreaterThanOrEqualTo(READINGS);

@@ -9,6 +9,7 @@ import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -142,7 +143,7 @@ class PlatePagesTest extends PageTest {
     }
 
     private static String[] job(String... more) {
-        List<String> fields = new java.util.ArrayList<>(List.of("job", "Hinge", "layers", "500", "layerExposureS", "2", "resinMl", "20", "looked", "plate-seen", "looked", "vat-felt", "looked",
+        List<String> fields = new ArrayList<>(List.of("job", "Hinge", "layers", "500", "layerExposureS", "2", "resinMl", "20", "looked", "plate-seen", "looked", "vat-felt", "looked",
                 "resin-stirred", "looked", "file-and-air", "looked", "resin-enough"));
         fields.addAll(Arrays.asList(more));
         return fields.toArray(String[]::new);

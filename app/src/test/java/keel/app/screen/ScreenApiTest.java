@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.awt.image.DataBuffer;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
+import java.util.Collections;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
@@ -157,7 +158,7 @@ class ScreenApiTest extends PageTest {
     /** Mean 0.05 · 24: any Poisson table. */
     @Test
     void sparesFollowThePoissonTableForEndsByChance() throws Exception {
-        String parts = String.join(",", java.util.Collections.nCopies(6, "{\"shape\":1,\"scaleHours\":1500,\"ageHours\":400}"));
+        String parts = String.join(",", Collections.nCopies(6, "{\"shape\":1,\"scaleHours\":1500,\"ageHours\":400}"));
         JsonNode spares = json(call(MockMvcRequestBuilders.post("/api/v1/stores/spares"), "{\"inService\":[" + parts + "],\"hoursPerDay\":10,\"leadDays\":30,\"serviceLevel\":0.95}"));
         assertThat(spares.get("expectedDemand").asDouble()).isCloseTo(1.2, within(1e-3));
         assertThat(spares.at("/distribution/0").asDouble()).isCloseTo(0.3012, within(5e-4));

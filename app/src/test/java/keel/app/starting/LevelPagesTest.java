@@ -2,6 +2,8 @@ package keel.app.starting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.app.support.PageTest;
@@ -18,7 +20,7 @@ class LevelPagesTest extends PageTest {
         Shown judged = form("/machines/" + m + "/level", readings);
         assertThat(judged.html()).contains("Level it again.", "The front left corner hangs", "value=\"0,12\"", "Write it down as levelled");
         assertThat(shop.holds(m)).as("judging writes nothing").containsExactly("not-levelled");
-        String[] keep = java.util.Arrays.copyOf(readings, readings.length + 2);
+        String[] keep = Arrays.copyOf(readings, readings.length + 2);
         keep[readings.length] = "keep";
         keep[readings.length + 1] = "true";
         accepted("/machines/" + m + "/level", keep);
@@ -66,7 +68,7 @@ class LevelPagesTest extends PageTest {
     @Test
     void twentyFivePlacesAreJudgedToo() {
         String m = shop.maskMachine();
-        java.util.List<String> fields = new java.util.ArrayList<>(List.of("side", "5", "gaugeSdMm", "0.01"));
+        List<String> fields = new ArrayList<>(List.of("side", "5", "gaugeSdMm", "0.01"));
         for (int row = 0; row < 5; row++) {
             for (int column = 0; column < 5; column++) {
                 fields.addAll(List.of("z" + row + column, row == 2 && column == 2 ? "0.4" : "0.0"));

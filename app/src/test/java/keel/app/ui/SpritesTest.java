@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -35,7 +36,7 @@ class SpritesTest {
 
     @Test
     void everyStateHasItsSign() throws IOException {
-        assertThat(sprite("marks")).contains(java.util.Arrays.stream(MachineState.values()).map(Enum::name).toArray(String[]::new));
+        assertThat(sprite("marks")).contains(Arrays.stream(MachineState.values()).map(Enum::name).toArray(String[]::new));
     }
 
     private static Set<String> sprite(String name) throws IOException {

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
 import keel.app.support.PageTest;
@@ -146,11 +147,53 @@ class AirPagesTest extends PageTest {
         assertThat(file("/air/panel.pdf?widthMm=-5").getStatus()).isEqualTo(422);
     }
 
+    /** By hand: two outlets of 75 with 25 between and beside make 225 inside, a hose of 100 with 25 above and below 150; boards of 9 over the edges. */
+    @Test
+    void aBoxAndAPipeHaveFilesToScaleToo() throws Exception {
+        assertThat(page("/air/panel")).contains("/air/box.pdf?outlets=2", "/air/wall-duct.svg?wallMm=300");
+        String box = text("/air/box.svg?outlets=2&outletMm=75&hoseMm=100&boxMm=9");
+        assertThat(box).contains("width=\"243.0\" height=\"168.0\"", "width=\"243.0\" height=\"100.0\"", "width=\"100.0\" height=\"150.0\"");
+        assertThat(Pattern.compile("r=\"38.5\"").matcher(box).results()).as("an outlet each, a millimetre wider all round").hasSize(2);
+        assertThat(box).contains("r=\"51.0\"");
+        assertThat(Pattern.compile("<rect").matcher(box).results()).as("six boards").hasSize(6);
+        String pipe = text("/air/wall-duct.svg?wallMm=300&pipeMm=100");
+        Matcher lower = Pattern.compile("d=\"M40\\.0 ([0-9.]+)L380\\.0 ([0-9.]+)\"").matcher(pipe);
+        assertThat(lower.find()).isTrue();
+        assertThat(Double.parseDouble(lower.group(2)) - Double.parseDouble(lower.group(1))).as("falls 2 in 100 over 340 mm").isCloseTo(6.8, within(0.11));
+        for (String path : List.of("/air/box.pdf?outlets=8&outletMm=300&hoseMm=400", "/air/wall-duct.pdf")) {
+            try (PDDocument pdf = Loader.loadPDF(file(path).getContentAsByteArray())) {
+                assertThat(new PDFTextStripper().getText(pdf)).contains("1 : ", "This bar is 100 mm");
+            }
+        }
+        assertThat(file("/air/box.pdf?outlets=0").getStatus()).isEqualTo(422);
+        assertThat(file("/air/wall-duct.svg?wallMm=NaN").getStatus()).isEqualTo(422);
+        assertThat(file("/air/roof.svg").getStatus()).isEqualTo(404);
+    }
+
+    private String text(String path) throws Exception {
+        return new String(file(path).getContentAsByteArray(), StandardCharsets.UTF_8);
+    }
+
     @Test
     void aSensorThatNobodyPlacedIsOffered() {
         sensors.take("loose-" + room, List.of(new SensorReading(Instant.now(), 100.0, null, null)));
         assertThat(page("/air")).contains("loose-" + room);
         accepted("/air/sensors/loose-" + room, "room", room);
         assertThat(page("/air/rooms/" + room)).contains("loose-" + room);
+    }
+
+    /** The old one fell silent: the new one speaks for the room, and either can be looked at. */
+    @Test
+    void aSensorThatDiedDoesNotHideTheNextOne() {
+        Instant now = Instant.now();
+        sensors.take("old-" + room, List.of(new SensorReading(now.minus(Duration.ofDays(3)), 111.0, 18.0, null)));
+        sensors.take("new-" + room, List.of(new SensorReading(now.minusSeconds(600), 222.0, 21.0, null), new SensorReading(now.minusSeconds(540), 224.0, 21.5, null)));
+        sensors.place("old-" + room, room);
+        sensors.place("new-" + room, room);
+        assertThat(sensors.lately(now.minusSeconds(3600)).get(room)).extracting(SensorReading::tvoc).containsExactly(222.0, 224.0);
+        assertThat(sensors.series(room, null, now.minus(Duration.ofHours(5)), now).points()).hasSize(2);
+        assertThat(sensors.series(room, null, now.minus(Duration.ofDays(4)), now.minus(Duration.ofDays(2))).points()).as("then the old one spoke").hasSize(1);
+        assertThat(page("/air/rooms/" + room + "?sensor=old-" + room)).contains("sensor=new-" + room, "No sensor has said anything in this time");
+        assertThat(page("/air")).contains("224 ppb vapour");
     }
 }

@@ -3,6 +3,7 @@ package keel.core.air;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.DoubleUnaryOperator;
 import keel.core.Findings;
 
@@ -76,22 +77,16 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
 
     /** What cannot be, at the fields of the page. */
     public void check(Findings findings) {
-        if (gapCm2 != null) {
-            findings.range(gapCm2, 1, 100_000, "gapCm2", "The gaps", "cm²");
-        }
+        findings.rangeIfGiven(gapCm2, 1, 100_000, "gapCm2", "The gaps", "cm²");
         findings.range((double) outlets, 1, 12, "outlets", "The outlets", "");
         findings.range(outletMm, 20, 500, "outletMm", "An outlet", "mm");
         findings.range((double) hoses, 1, 4, "hoses", "The hoses", "");
         findings.range(diameterMm, 20, 500, "diameterMm", "The hose", "mm");
         findings.range(lengthM, 0.1, 100, "lengthM", "The hose", "m");
         findings.range(compressionPercent, 0, 90, "compressionPercent", "The compression", "%");
-        if (reducerMm != null) {
-            findings.range(reducerMm, 20, diameterMm > 20 ? diameterMm : 500, "reducerMm", "The reducer", "mm");
-        }
+        findings.rangeIfGiven(reducerMm, 20, diameterMm > 20 ? diameterMm : 500, "reducerMm", "The reducer", "mm");
         findings.range((double) bends, 0, 20, "bends", "The bends", "");
-        if (meshOpen != null) {
-            findings.range(meshOpen, 0.05, 1, "meshOpen", "The open share of the mesh", "");
-        }
+        findings.rangeIfGiven(meshOpen, 0.05, 1, "meshOpen", "The open share of the mesh", "");
         findings.when(fan.points().size() < 2 || fan.points().stream().map(AirPlan.Point::flowM3H).distinct().count() < fan.points().size(), "fan", "A fan takes two rated points of different flows.");
     }
 
@@ -219,7 +214,7 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
         if (meshOpen != null && meshOpen < NEW_MESH - 0.05) {
             add("a clean mesh", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, NEW_MESH, fan), flow, changes);
         }
-        fan.stronger().ifPresent(f -> add(f.name().toLowerCase(java.util.Locale.ROOT) + " in its place", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, f), flow, changes));
+        fan.stronger().ifPresent(f -> add(f.name().toLowerCase(Locale.ROOT) + " in its place", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, f), flow, changes));
         changes.sort(Comparator.comparing(Change::gainM3H).reversed());
         return changes;
     }

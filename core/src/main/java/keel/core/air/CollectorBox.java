@@ -38,14 +38,24 @@ public record CollectorBox(int outlets, double outletMm, double hoseMm, double t
         return hoseMm;
     }
 
+    /** Diameter of the holes in the front. */
+    public double outletHoleMm() {
+        return outletMm + 2 * CLEARANCE_MM;
+    }
+
+    /** Diameter of the hole in the back. */
+    public double hoseHoleMm() {
+        return hoseMm + 2 * CLEARANCE_MM;
+    }
+
     public List<WindowPanel.Cut> cuts() {
         double t = thicknessMm;
         List<WindowPanel.Cut> cuts = new ArrayList<>();
         cuts.add(new WindowPanel.Cut("front and back", 2, widthMm() + 2 * t, heightMm() + 2 * t, "over the edges of the sides"));
         cuts.add(new WindowPanel.Cut("top and bottom", 2, widthMm() + 2 * t, depthMm(), "between front and back"));
         cuts.add(new WindowPanel.Cut("sides", 2, depthMm(), heightMm(), "between top and bottom"));
-        cuts.add(new WindowPanel.Cut(outlets == 1 ? "hole in the front" : "holes in the front", outlets, outletMm + 2 * CLEARANCE_MM, null, String.format(Locale.ROOT, "diameter; middles %.0f mm apart", widthMm() / outlets)));
-        cuts.add(new WindowPanel.Cut("hole in the back", 1, hoseMm + 2 * CLEARANCE_MM, null, "diameter; for the hose's collar, in the middle"));
+        cuts.add(new WindowPanel.Cut(outlets == 1 ? "hole in the front" : "holes in the front", outlets, outletHoleMm(), null, String.format(Locale.ROOT, "diameter; middles %.0f mm apart", widthMm() / outlets)));
+        cuts.add(new WindowPanel.Cut("hole in the back", 1, hoseHoleMm(), null, "diameter; for the hose's collar, in the middle"));
         cuts.add(new WindowPanel.Cut("sealing", 1, 4 * (widthMm() + heightMm()) + 4 * depthMm(), null, "tape or sealant along all seams; one side screwed, so that it opens"));
         return cuts;
     }

@@ -2,6 +2,7 @@ package keel.core.air;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import keel.core.air.AirPlan.Point;
 
 /**
@@ -20,7 +21,7 @@ public record Fan(String code, String name, double diameterMm, List<Point> point
             new Fan("inline-150", "Duct fan, 150 mm", 150, points(0, 290, 260, 220, 480, 90, 560, 0)));
 
     private static List<Point> points(double... flowAndPressure) {
-        return java.util.stream.IntStream.range(0, flowAndPressure.length / 2).mapToObj(i -> new Point(flowAndPressure[2 * i], flowAndPressure[2 * i + 1])).toList();
+        return IntStream.range(0, flowAndPressure.length / 2).mapToObj(i -> new Point(flowAndPressure[2 * i], flowAndPressure[2 * i + 1])).toList();
     }
 
     public static Optional<Fan> called(String code) {

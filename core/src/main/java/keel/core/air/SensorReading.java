@@ -2,6 +2,7 @@ package keel.core.air;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -35,6 +36,6 @@ public record SensorReading(Instant at, Double tvoc, Double temperatureC, Double
     }
 
     private static Optional<String> beyond(Double value, double low, double high, String name, String unit) {
-        return value == null || value >= low && value <= high ? Optional.empty() : Optional.of(String.format(java.util.Locale.ROOT, "%s must be between %.0f and %.0f %s.", name, low, high, unit));
+        return value == null || value >= low && value <= high ? Optional.empty() : Optional.of(String.format(Locale.ROOT, "%s must be between %.0f and %.0f %s.", name, low, high, unit));
     }
 }

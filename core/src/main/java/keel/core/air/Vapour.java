@@ -26,12 +26,8 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
             findings.range(volumeM3, 0.1, 1e6, "volumeM3", "The volume of the room", "m³");
             findings.range(flowM3H, 0, 1e6, "flowM3H", "The flow", "m³/h");
             findings.range(evaporationGPerH, 0, 1e6, "evaporationGPerH", "What evaporates", "g/h");
-            if (molarMass != null) {
-                findings.range(molarMass, 1, 1000, "molarMass", "The molar mass", "g/mol");
-            }
-            if (minutes != null) {
-                findings.range(minutes, 0, 1e6, "minutes", "The time", "min");
-            }
+            findings.rangeIfGiven(molarMass, 1, 1000, "molarMass", "The molar mass", "g/mol");
+            findings.rangeIfGiven(minutes, 0, 1e6, "minutes", "The time", "min");
             findings.when(minutes == null && flowM3H != null && flowM3H == 0, "minutes", "Without any flow it never comes to an end: say after how many minutes.");
         }
     }

@@ -7,8 +7,10 @@ import keel.core.Findings;
 /** A pipe through a wall, falling outward so that rain stays out. Common practice, no source; what is in a wall, and whether it may be cut, licensed people say. */
 public record WallDuct(double wallMm, double pipeMm) {
 
+    /** How far the pipe stands out on both sides. */
+    public static final double OVER_MM = 20;
+
     private static final double FALL = 0.02;
-    private static final double OVER_MM = 20;
     private static final double CLEARANCE_MM = 4;
 
     public void check(Findings findings) {

@@ -1,6 +1,8 @@
 package keel.core.air;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keel.core.Findings;
 
 /**
@@ -37,7 +39,7 @@ public record WindowPanel(double widthMm, double heightMm, double gapMm, double 
         if (findings.none()) {
             double r = holeMm() / 2 + RIM_MM;
             findings.when(holeXMm < r || holeXMm > boardWidthMm() - r || holeYMm < r || holeYMm > boardHeightMm() - r, "flangeMm",
-                    String.format(java.util.Locale.ROOT, "The hole must keep %.0f mm from the edges of a board of %.0f by %.0f mm.", RIM_MM, boardWidthMm(), boardHeightMm()));
+                    String.format(Locale.ROOT, "The hole must keep %.0f mm from the edges of a board of %.0f by %.0f mm.", RIM_MM, boardWidthMm(), boardHeightMm()));
         }
     }
 
@@ -64,10 +66,10 @@ public record WindowPanel(double widthMm, double heightMm, double gapMm, double 
     }
 
     public List<Cut> cuts() {
-        List<Cut> cuts = new java.util.ArrayList<>(List.of(new Cut("board", 1, boardWidthMm(), boardHeightMm(), String.format(java.util.Locale.ROOT, "%.0f mm thick; the opening less the gap on both sides", thicknessMm)),
+        List<Cut> cuts = new ArrayList<>(List.of(new Cut("board", 1, boardWidthMm(), boardHeightMm(), String.format(Locale.ROOT, "%.0f mm thick; the opening less the gap on both sides", thicknessMm)),
                 new Cut("hole in it", 1, holeMm(), null, "diameter; a saw of that size, edges smoothed"),
-                new Cut("foam strip, top and bottom", 2, boardWidthMm() + 2 * gapMm, thicknessMm, String.format(java.util.Locale.ROOT, "%.0f mm thick before it is squeezed; over the corners", foamMm())),
-                new Cut("foam strip, sides", 2, boardHeightMm(), thicknessMm, String.format(java.util.Locale.ROOT, "%.0f mm thick before it is squeezed", foamMm())),
+                new Cut("foam strip, top and bottom", 2, boardWidthMm() + 2 * gapMm, thicknessMm, String.format(Locale.ROOT, "%.0f mm thick before it is squeezed; over the corners", foamMm())),
+                new Cut("foam strip, sides", 2, boardHeightMm(), thicknessMm, String.format(Locale.ROOT, "%.0f mm thick before it is squeezed", foamMm())),
                 new Cut("insect mesh", 1, holeMm() + 60, holeMm() + 60, "in a frame that comes off without tools: it clogs"),
                 new Cut("flange with flaps that hang shut", 1, flangeMm, null, "outside; the duct goes on from inside with a metal clamp")));
         if (handles) {

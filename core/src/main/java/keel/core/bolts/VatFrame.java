@@ -43,12 +43,8 @@ public record VatFrame(Double windowLengthMm, Double windowWidthMm, Integer clam
 
     /** Adds what is wrong, at the fields as a form calls them. */
     public void check(Findings findings) {
-        if (windowLengthMm != null) {
-            findings.range(windowLengthMm, 10, 2000, "windowLengthMm", "The window's length", "mm");
-        }
-        if (windowWidthMm != null) {
-            findings.range(windowWidthMm, 10, 2000, "windowWidthMm", "The window's width", "mm");
-        }
+        findings.rangeIfGiven(windowLengthMm, 10, 2000, "windowLengthMm", "The window's length", "mm");
+        findings.rangeIfGiven(windowWidthMm, 10, 2000, "windowWidthMm", "The window's width", "mm");
         findings.when(clampRing != null && (clampLong != null || clampShort != null), "clampRing",
                 "The clamp is either round or a rectangle: leave one of the two empty.");
         sound(findings, clampRing != null ? "clampRing" : "clampLong", this::clamp);

@@ -43,9 +43,7 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
             amount(labourPricePerHour, "labourPricePerHour", "The price of work", "", findings);
             amount(energyKwh, "energyKwh", "The energy", "kWh", findings);
             amount(energyPrice, "energyPrice", "The price of energy", "", findings);
-            if (successRate != null) {
-                findings.range(successRate, 1e-4, 1, "successRate", "The success rate", "");
-            }
+            findings.rangeIfGiven(successRate, 1e-4, 1, "successRate", "The success rate", "");
             for (int i = 0; other != null && i < other.size(); i++) {
                 Line line = other.get(i);
                 if (!findings.when(line == null || line.name() == null || line.name().isBlank(), "other[" + i + "].name", "A further line has no name.")) {
@@ -55,15 +53,11 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
         }
 
         private static void amount(Double value, String field, String what, String unit, Findings findings) {
-            if (value != null) {
-                findings.range(value, 0, MOST, field, what, unit);
-            }
+            findings.rangeIfGiven(value, 0, MOST, field, what, unit);
         }
 
         private static void life(Double value, String field, String what, Findings findings) {
-            if (value != null) {
-                findings.range(value, 1e-3, MOST, field, what, "h");
-            }
+            findings.rangeIfGiven(value, 1e-3, MOST, field, what, "h");
         }
     }
 

@@ -44,15 +44,11 @@ public record FilmSeat(Double cornerScrewMm, Double sideScrewMm, Double spacerMm
         range(findings, lipMm, 1, 200, "lipMm", "From clamp to lip");
         range(findings, sheetLengthMm, 20, 5000, "sheetLengthMm", "The length of a sheet");
         range(findings, sheetWidthMm, 20, 5000, "sheetWidthMm", "The width of a sheet");
-        if (vatPrice != null) {
-            findings.range(vatPrice, 0, 1_000_000, "vatPrice", "The price of a vat", "");
-        }
+        findings.rangeIfGiven(vatPrice, 0, 1_000_000, "vatPrice", "The price of a vat", "");
         findings.when((pressMm == null) != (lipMm == null), pressMm == null ? "pressMm" : "lipMm", "The take-up needs both: how far the frame presses, and from clamp to lip.");
     }
 
     private static void range(Findings findings, Double value, double low, double high, String field, String what) {
-        if (value != null) {
-            findings.range(value, low, high, field, what, "mm");
-        }
+        findings.rangeIfGiven(value, low, high, field, what, "mm");
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import keel.core.air.AirPartKind;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
 
@@ -18,11 +19,17 @@ import keel.core.standing.ServiceKind;
  * @param kit      what to have at hand before the first step
  * @param uses     what is used up, to be booked out of the stores
  * @param steps    in order
- * @param writes   services that are written down at the end, in order
+ * @param writes   services that are written down at the end, in order; none where it ends with something else
+ * @param ending   what is written down at the end
+ * @param airPart  the part in the path of the air that it is for; null for one at a machine or a vat
+ * @param said     what the logbook's button says at the end; null where the first service says it
  * @param follows  what must follow, in sentences
  */
 public record Procedure(String code, String name, String about, int minutes, When when, List<String> kit, List<Use> uses, List<Step> steps,
-                        List<Written> writes, List<String> follows) {
+                        List<Written> writes, Ending ending, AirPartKind airPart, String said, List<String> follows) {
+
+    /** What a procedure leaves in the records: services at a machine, a pour between bottle and vat, or a part in the path of the air that begins anew. */
+    public enum Ending { SERVICES, POUR, AIR_PART }
 
     /** Something used up: {@code match} is a part of the item's name in the stores. */
     public record Use(String match, String what, double quantity) {}
@@ -34,11 +41,26 @@ public record Procedure(String code, String name, String about, int minutes, Whe
      */
     public record Written(ServiceKind kind, Map<String, String> fixed, When when) {}
 
+    /** The service that it is for; empty where it ends with something else. */
+    public Optional<ServiceKind> service() {
+        return writes.stream().findFirst().map(Written::kind);
+    }
+
+    /** What is true when it is through: "Film changed". */
+    public String done() {
+        return said != null ? said : writes.get(0).kind().done();
+    }
+
+    /** Whether it cannot be gone through while the machine prints. */
+    public boolean asksForStandstill() {
+        return ending == Ending.POUR || service().filter(ServiceKind::asksForStandstill).isPresent();
+    }
+
     public Optional<Step> step(String code) {
         return steps.stream().filter(s -> s.code().equals(code)).findFirst();
     }
 
-    /** The steps that apply on this machine after these answers, in order. */
+    /** The steps that apply on this machine after these answers, in order; {@code machine} is null for a part in the path of the air. */
     public List<Step> path(MachineTraits machine, Map<String, String> answers) {
         return steps.stream().filter(s -> s.when().holds(machine, answers)).toList();
     }

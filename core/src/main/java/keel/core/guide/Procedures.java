@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import keel.core.CheckedYaml;
+import keel.core.air.AirPartKind;
 import keel.core.standing.Caution;
 import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineKind;
@@ -25,7 +26,8 @@ public final class Procedures {
 
     private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
             "lubrication", "levelling", "commissioning", "film-cleaning", "stop-gap", "resin-change",
-            "screen-change", "light-change", "dry-run");
+            "screen-change", "light-change", "dry-run", "pour",
+            "fan-check", "mesh-cleaning", "filter-change", "carbon-change", "cartridge-change");
 
     private final List<Procedure> all;
 
@@ -48,7 +50,17 @@ public final class Procedures {
 
     /** The procedure that ends with this service on such a machine, or empty. */
     public Optional<Procedure> leadingTo(ServiceKind kind, MachineTraits machine) {
-        return all.stream().filter(p -> p.when().holds(machine, Map.of()) && p.writes().get(0).kind() == kind).findFirst();
+        return atMachine(machine).stream().filter(p -> p.service().filter(s -> s == kind).isPresent()).findFirst();
+    }
+
+    /** Everything that is done step by step at such a machine. */
+    public List<Procedure> atMachine(MachineTraits machine) {
+        return all.stream().filter(p -> p.airPart() == null && p.when().holds(machine, Map.of())).toList();
+    }
+
+    /** How such a part in the path of the air is cleaned or changed. */
+    public Procedure of(AirPartKind part) {
+        return all.stream().filter(p -> p.airPart() == part).findFirst().orElseThrow();
     }
 
     /**
@@ -63,7 +75,8 @@ public final class Procedures {
         Procedure procedure = new Procedure(file.get("code").asText(), file.get("name").asText(), file.get("about").asText(), file.get("minutes").asInt(),
                 when(file.get("when")), strings(file.get("kit")), each(file.get("uses"), n -> new Procedure.Use(n.get("match").asText(),
                         n.get("what").asText(), n.get("quantity").asDouble())),
-                each(file.get("steps"), n -> step(n, writes)), writes, strings(file.get("follows")));
+                each(file.get("steps"), n -> step(n, writes)), writes, Procedure.Ending.valueOf(file.path("ends").asText("SERVICES")),
+                file.has("airPart") ? AirPartKind.valueOf(file.get("airPart").asText()) : null, file.path("done").asText(null), strings(file.get("follows")));
         requireSound(procedure);
         return procedure;
     }
@@ -128,6 +141,9 @@ public final class Procedures {
         for (Step step : procedure.steps()) {
             require(step.detour() == null || codes.contains(step.detour().to()), "Step " + step.code() + " leads to a step that is not there.");
         }
+        require(procedure.writes().isEmpty() == (procedure.ending() != Procedure.Ending.SERVICES), "It writes services, or ends with something else.");
+        require(procedure.writes().isEmpty() == (procedure.said() != null), "Its end is called after its service, or has a name of its own.");
+        require((procedure.ending() == Procedure.Ending.AIR_PART) == (procedure.airPart() != null), "It is for a part in the path of the air, or is not.");
         procedure.writes().forEach(w -> w.fixed().keySet().forEach(f -> require(w.kind().field(f).isPresent(), w.kind() + " has no field " + f + ".")));
     }
 

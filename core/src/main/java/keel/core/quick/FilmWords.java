@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import keel.core.Plain;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 

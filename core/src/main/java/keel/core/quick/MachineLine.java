@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import keel.core.Plain;
 import keel.core.knowledge.Knowledge;
 import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.MachineWord;

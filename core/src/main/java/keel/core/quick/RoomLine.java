@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import keel.core.Plain;
 import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.Word;
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import keel.core.Plain;
 import keel.core.quick.Vocabulary.MachineWord;
 import keel.core.run.Outcome;
 

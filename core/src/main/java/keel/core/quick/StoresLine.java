@@ -2,6 +2,7 @@ package keel.core.quick;
 
 import java.util.List;
 import java.util.Optional;
+import keel.core.Plain;
 import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.Word;
 

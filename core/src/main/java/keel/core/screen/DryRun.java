@@ -94,18 +94,14 @@ public final class DryRun {
         speeds.put("liftMmPerMin", profile.liftMmPerMin());
         speeds.put("retractMmPerMin", profile.retractMmPerMin());
         speeds.forEach((name, value) -> {
-            if (value != null) {
-                findings.range(value, 0.001, MOST, "profile." + name, "A lift or a speed", "");
-            }
+            findings.rangeIfGiven(value, 0.001, MOST, "profile." + name, "A lift or a speed", "");
         });
         Map<String, Double> times = new LinkedHashMap<>();
         times.put("waitBeforeS", profile.waitBeforeS());
         times.put("waitAfterS", profile.waitAfterS());
         times.put("exposureS", profile.exposureS());
         times.forEach((name, value) -> {
-            if (value != null) {
-                findings.range(value, 0, MOST, "profile." + name, "A time", "s");
-            }
+            findings.rangeIfGiven(value, 0, MOST, "profile." + name, "A time", "s");
         });
         for (int i = 0; i < readings.size(); i++) {
             Reading r = readings.get(i);

@@ -12,7 +12,9 @@ public enum Caution {
     UV("Do not look at the UV: UV glasses, and white paper over a bare screen. The paper shows the picture, it is no eye protection."),
     MAINS("Switch off and unplug before opening or carrying the machine. Mains wiring is for licensed people."),
     DUST("Abrade wet or outdoors with a mask, gloves on: resin and metal dust must not be breathed."),
-    PINCH("Machine off and unplugged: the Z arm can move and pinch.");
+    PINCH("Machine off and unplugged: the Z arm can move and pinch."),
+    FAN("Switch the fan off, unplug it and wait until it stands. A fan near alcohol vapour is of a kind made for it. Wiring, walls and roofs are for licensed people."),
+    USED_FILTER("Nitrile gloves: a used filter holds resin dust and solvent. Straight into a bag that closes; where it goes, local rules decide.");
 
     private final String words;
 

@@ -52,7 +52,7 @@ public final class FieldReading {
             case YES_NO -> yesNo(field, value);
             case LIST -> list(field, value);
             case NUMBERS -> numbers(field, value);
-            case TEXT, VAT, ROOM, ITEM, PACK, SPARE, CASE -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
+            case TEXT, VAT, ROOM, ITEM, PACK, SPARE, CASE, BOTTLE -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
         };
     }
 

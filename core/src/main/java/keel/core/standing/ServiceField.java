@@ -1,5 +1,6 @@
 package keel.core.standing;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -18,14 +19,14 @@ import java.util.List;
 public record ServiceField(String name, String label, Type type, boolean required, List<Option> options,
                            double low, double high, String unit) {
 
-    /** What kind of value a field takes. VAT, ROOM, ITEM, PACK, SPARE and CASE name something recorded; LIST is free JSON, NUMBERS are one or several readings of the same. */
-    public enum Type { CHOICE, NUMBER, NUMBERS, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, SPARE, CASE, LIST }
+    /** What kind of value a field takes. VAT, ROOM, ITEM, PACK, SPARE, CASE and BOTTLE name something recorded; LIST is free JSON, NUMBERS are one or several readings of the same. */
+    public enum Type { CHOICE, NUMBER, NUMBERS, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, SPARE, CASE, BOTTLE, LIST }
 
     /** One choice with its words. */
     public record Option(String code, String words) {}
 
     static ServiceField choice(String name, String label, boolean required, String... codesAndWords) {
-        List<Option> options = new java.util.ArrayList<>();
+        List<Option> options = new ArrayList<>();
         for (int i = 0; i < codesAndWords.length; i += 2) {
             options.add(new Option(codesAndWords[i], codesAndWords[i + 1]));
         }

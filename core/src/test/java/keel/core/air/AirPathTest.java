@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import keel.core.Findings;
 import keel.core.air.AirPath.Hose;
@@ -49,7 +51,7 @@ class AirPathTest {
     void whatWouldHelpIsRankedAndTrue() {
         AirPath narrow = path(null, 1, 1, 100, 30, 75.0, 2, 0.3, true, false, BATHROOM);
         AirPath.Moved moved = narrow.moved();
-        assertThat(moved.changes()).extracting(AirPath.Change::gainM3H).isSortedAccordingTo(java.util.Comparator.reverseOrder());
+        assertThat(moved.changes()).extracting(AirPath.Change::gainM3H).isSortedAccordingTo(Comparator.reverseOrder());
         assertThat(moved.changes()).extracting(AirPath.Change::what).contains("without the reducer", "a clean mesh", "the hose pulled straight");
         AirPath.Change without = moved.changes().stream().filter(c -> c.what().equals("without the reducer")).findFirst().orElseThrow();
         assertThat(path(null, 1, 1, 100, 30, null, 2, 0.3, true, false, BATHROOM).moved().flowM3H()).isCloseTo(without.flowM3H(), within(1e-9));
@@ -100,10 +102,10 @@ class AirPathTest {
 
     @Test
     void aReadingThatCannotBeSaysWhy() {
-        java.time.Instant now = java.time.Instant.parse("2026-03-01T12:00:00Z");
+        Instant now = Instant.parse("2026-03-01T12:00:00Z");
         assertThat(new SensorReading(now, 120.0, 20.0, 45.0).wrong(now)).isEmpty();
         assertThat(new SensorReading(now.plusSeconds(7200), 120.0, null, null).wrong(now).orElseThrow()).contains("runs ahead");
-        assertThat(new SensorReading(java.time.Instant.EPOCH, 120.0, null, null).wrong(now).orElseThrow()).contains("reset");
+        assertThat(new SensorReading(Instant.EPOCH, 120.0, null, null).wrong(now).orElseThrow()).contains("reset");
         assertThat(new SensorReading(now, -1.0, null, null).wrong(now)).isPresent();
         assertThat(new SensorReading(now, Double.NaN, null, null).wrong(now)).isPresent();
         assertThat(new SensorReading(now, null, null, null).wrong(now)).isPresent();

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import java.util.List;
 import java.util.Map;
 import keel.core.CheckedYaml;
+import keel.core.air.AirPartKind;
 import keel.core.standing.Caution;
 import keel.core.standing.MachineKind;
 import keel.core.standing.LevelJoint;
@@ -29,6 +30,37 @@ class ProceduresTest {
         assertThat(ALL.leadingTo(ServiceKind.SCREEN_INSPECTED, LASER)).isEmpty();
         assertThat(ALL.leadingTo(ServiceKind.LUBRICATION, LASER)).map(Procedure::code).contains("lubrication");
         assertThat(ALL.leadingTo(ServiceKind.MOVED, MASK)).isEmpty();
+    }
+
+    @Test
+    void eachPartInThePathOfTheAirHasOneAndNoMachineDoes() {
+        for (AirPartKind part : AirPartKind.values()) {
+            assertThat(ALL.of(part).airPart()).isEqualTo(part);
+        }
+        assertThat(ALL.atMachine(MASK)).noneMatch(p -> p.airPart() != null);
+    }
+
+    /** Off and unplugged before anything is opened, on again before it is believed; common practice. */
+    @Test
+    void aFanStandsStillBeforeItIsOpened() {
+        for (AirPartKind part : List.of(AirPartKind.FAN, AirPartKind.MESH, AirPartKind.FILTER, AirPartKind.CARBON)) {
+            List<Step> steps = ALL.of(part).steps();
+            Step off = steps.stream().filter(s -> s.code().equals("off")).findFirst().orElseThrow();
+            assertThat(off.caution()).isEqualTo(Caution.FAN);
+            assertThat(steps.subList(0, steps.indexOf(off))).as("nothing is opened before").allMatch(s -> s.code().equals("smell"));
+            assertThat(steps).as("%s: whether air moves is asked at the end", part).anyMatch(s -> s.drawing().equals("paper-strip") && s.asks().stream().anyMatch(a -> a.name().equals("draws")));
+        }
+    }
+
+    /** Shaken before it is poured, and into a machine that fills itself by its bottle; common practice. */
+    @Test
+    void resinIsShakenBeforeItIsPoured() {
+        Procedure pour = ALL.called("pour").orElseThrow();
+        assertThat(codes(pour, MASK, Map.of("way", "IN"))).containsSubsequence("bottle", "clear", "shake", "stir", "pour", "neck", "cover").doesNotContain("back", "feed");
+        assertThat(codes(pour, LASER, Map.of("way", "IN"))).containsSubsequence("shake", "feed", "neck").doesNotContain("pour", "stir");
+        assertThat(codes(pour, MASK, Map.of("way", "OUT"))).contains("back").doesNotContain("shake", "pour");
+        assertThat(pour.service()).isEmpty();
+        assertThat(pour.done()).isEqualTo("Resin written down");
     }
 
     /** The order of a film change: the spacer goes in before the clamp is tight and comes out before the frame goes in; common practice. */
@@ -65,7 +97,7 @@ class ProceduresTest {
             for (Step step : procedure.steps()) {
                 String said = (step.title() + " " + String.join(" ", step.text())).toLowerCase();
                 if (said.contains("blade") || said.contains("knife")) {
-                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(Caution.RAW_RESIN_AND_BLADE);
+                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(procedure.airPart() == null ? Caution.RAW_RESIN_AND_BLADE : Caution.FAN);
                 }
                 if (said.contains("light the whole screen") || said.contains("full white")) {
                     assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(Caution.UV);
@@ -92,6 +124,10 @@ class ProceduresTest {
         "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
         "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
         "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: {colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: AIR_PART, done: e, steps: [{code: x, title: t, text: [u], draw: d}]}",
+        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, done: e, writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}]}",
         "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: [{code: x, title: t, text: [u], draw: d}]}",
         "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"})
     void aProcedureThatLeadsNowhereIsRefused(String yaml) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.DoubleStream;
 import keel.core.scale.ScaleCorrection.Measurement;
@@ -56,7 +57,7 @@ class ScaleCorrectionTest {
     @Test
     void bleedAloneIsNoMatterOfScale() {
         double[] noise = {0.01, -0.012, 0.008, -0.006};
-        List<Measurement> bled = new java.util.ArrayList<>();
+        List<Measurement> bled = new ArrayList<>();
         double[] nominal = {5, 10, 20, 40};
         for (int i = 0; i < 4; i++) {
             bled.add(new Measurement(nominal[i], nominal[i] + 0.15 + noise[i]));

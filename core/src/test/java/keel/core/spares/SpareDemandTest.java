@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import keel.core.spares.SpareDemand.InService;
 import keel.core.wear.WeibullLife;
 import org.apache.commons.statistics.distribution.PoissonDistribution;
@@ -21,7 +22,7 @@ class SpareDemandTest {
     @ParameterizedTest
     @CsvSource({"1, 1500, 300", "7, 1500, 240", "12, 400, 900", "3, 50, 200"})
     void exponentialLivesGiveThePoissonTable(int parts, double scale, double hours) {
-        List<InService> inService = java.util.stream.IntStream.range(0, parts).mapToObj(i -> new InService(new WeibullLife(1, scale), 97.0 * i, hours)).toList();
+        List<InService> inService = IntStream.range(0, parts).mapToObj(i -> new InService(new WeibullLife(1, scale), 97.0 * i, hours)).toList();
         SpareDemand demand = SpareDemand.of(inService);
         PoissonDistribution poisson = PoissonDistribution.of(parts * hours / scale);
         for (int k = 0; k < demand.distribution().length; k++) {

@@ -2,18 +2,13 @@ package keel.sim.instrument;
 
 import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import keel.sim.chance.Chance;
 import keel.sim.world.Parameters;
 import keel.sim.world.Rooms;
@@ -21,7 +16,7 @@ import keel.sim.world.Rooms;
 /** {@code ./keel sensor}: a stand-in for a sensor on the wall. It posts what it would have logged lately, then a reading each minute, until it is stopped. */
 public final class SensorCommand {
 
-    private static final String USAGE = "Usage: ./keel sensor [--to http://localhost:8080] [--token FILE] [--name wall-long-room] [--room long-room|annexe] [--minutes 120] [--once true]";
+    private static final String USAGE = "Usage: ./keel sensor [--to http://localhost:8080] [--token FILE] [--name spare-1] [--room long-room|annexe] [--minutes 120] [--once true]";
     private static final int MOST_MINUTES = 20_000;
     private static final long SEED = 7;
 
@@ -31,17 +26,17 @@ public final class SensorCommand {
         try {
             Map<String, String> o = options(arguments);
             String token = Files.readString(Path.of(o.getOrDefault("token", "var/demo/api-token"))).strip();
-            URI to = URI.create(o.getOrDefault("to", "http://localhost:8080").replaceAll("/+$", "") + "/api/v1/sensors/" + o.getOrDefault("name", "wall-long-room") + "/readings");
+            URI to = SensorPost.at(o.getOrDefault("to", "http://localhost:8080"), o.getOrDefault("name", "spare-1"));
             String room = o.getOrDefault("room", "long-room");
             int back = Math.max(1, Math.min(MOST_MINUTES, Integer.parseInt(o.getOrDefault("minutes", "120"))));
             Rooms rooms = rooms();
             if (!rooms.codes().contains(room)) {
                 throw new IllegalArgumentException("There is no room " + room + ": " + String.join(", ", rooms.codes()) + ".");
             }
-            System.out.println(post(to, token, log(rooms, room, Instant.now(), Duration.ofMinutes(back))));
+            System.out.println(SensorPost.send(to, token, log(rooms, room, Instant.now(), Duration.ofMinutes(back))));
             while (!o.containsKey("once")) {
                 Thread.sleep(60_000);
-                System.out.println(post(to, token, log(rooms, room, Instant.now(), Duration.ofMinutes(2))));
+                System.out.println(SensorPost.send(to, token, log(rooms, room, Instant.now(), Duration.ofMinutes(2))));
             }
         } catch (IllegalArgumentException | IOException e) {
             System.err.println(e.getMessage() + "\n" + USAGE);
@@ -57,18 +52,6 @@ public final class SensorCommand {
     static List<AirSensor.Minute> log(Rooms rooms, String room, Instant until, Duration back) {
         Instant minute = Instant.ofEpochSecond(until.getEpochSecond() / 60 * 60);
         return AirSensor.minutes(rooms, room, minute, back, List.of(), Chance.of(SEED).stream("sensor"));
-    }
-
-    /** Answers what the other side said. */
-    static String post(URI to, String token, List<AirSensor.Minute> minutes) throws IOException, InterruptedException {
-        HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(to).header("Authorization", "Bearer " + token).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(json(minutes))).build(), HttpResponse.BodyHandlers.ofString());
-        return answer.statusCode() + " " + answer.body();
-    }
-
-    static String json(List<AirSensor.Minute> minutes) {
-        return minutes.stream().map(m -> String.format(Locale.ROOT, "{\"at\":\"%s\",\"tvoc\":%.0f,\"temperatureC\":%.1f,\"humidityPercent\":%.1f}", m.at(), m.vapourPpb(), m.temperatureC(), m.humidityPercent()))
-                .collect(Collectors.joining(",", "[", "]"));
     }
 
     private static Map<String, String> options(String[] arguments) {

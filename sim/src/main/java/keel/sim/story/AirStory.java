@@ -53,7 +53,12 @@ final class AirStory {
 
     private Happening log(String room, List<Instant> washes) {
         Instant at = end.minusSeconds(30);
-        return new Happening.SensorLog(at, "keeper", "wall-" + room, room, AirSensor.minutes(rooms, room, at, Duration.ofDays(SENSED_DAYS), washes, chance.stream("sensor")));
+        return new Happening.SensorLog(at, "keeper", "wall-" + room, room, AirSensor.minutes(rooms, room, at, Duration.ofDays(SENSED_DAYS), washes, walls(chance)));
+    }
+
+    /** The chance that both sensors go by. */
+    static Chance walls(Chance air) {
+        return air.stream("sensor");
     }
 
     private static Map<String, String> path(String fan, int diameter, double length, String reducer, int bends, int gap) {

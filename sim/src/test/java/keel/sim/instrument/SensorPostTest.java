@@ -12,7 +12,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** The stand-in speaks the little protocol of docs/air.md. */
-class SensorCommandTest {
+class SensorPostTest {
 
     @Test
     void itPostsAListOfReadingsWithItsToken() throws Exception {
@@ -27,9 +27,9 @@ class SensorCommandTest {
         });
         server.start();
         try {
-            URI to = URI.create("http://localhost:" + server.getAddress().getPort() + "/api/v1/sensors/wall-1/readings");
+            URI to = SensorPost.at("http://localhost:" + server.getAddress().getPort() + "/", "wall-1");
             Instant at = Instant.parse("2026-03-01T10:00:00Z");
-            assertThat(SensorCommand.post(to, "secret", List.of(new AirSensor.Minute(at, 20.5, 47.04, 123.4)))).isEqualTo("201 {}");
+            assertThat(SensorPost.send(to, "secret", List.of(new AirSensor.Minute(at, 20.5, 47.04, 123.4)))).isEqualTo("201 {}");
         } finally {
             server.stop(0);
         }

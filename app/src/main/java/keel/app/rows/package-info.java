@@ -1,0 +1,2 @@
+/** Times as the database keeps them. */
+package keel.app.rows;

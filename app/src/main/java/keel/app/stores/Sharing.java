@@ -1,0 +1,73 @@
+package keel.app.stores;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import keel.app.problems.NotThere;
+import keel.core.cost.SharedUse;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Which items all prints share, and what a print's part of them is. */
+@Service
+@Transactional
+public class Sharing {
+
+    /** Fewer prints say nothing of what one takes. */
+    private static final int LEAST_PRINTS = 10;
+
+    private final Buying buying;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Sharing(Buying buying, JdbcClient jdbc, Clock clock) {
+        this.buying = buying;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** Whether the use of an item is a cost of all prints; one with a line of its own, like a film, is not. */
+    public void change(String item, boolean shared) {
+        Actor.require(Role.KEEPER);
+        if (jdbc.sql("update stock_item set shared = ? where code = ?").params(shared, item).update() == 0) {
+            throw new NotThere("There is no item called " + item + ".");
+        }
+    }
+
+    /** Codes of the items that prints share. */
+    @Transactional(readOnly = true)
+    public Set<String> items() {
+        return jdbc.sql("select code from stock_item where shared and retired_at is null").query(String.class).list().stream().collect(Collectors.toSet());
+    }
+
+    /** A print's part of what left the stores lately; empty where no item is shared, none has a price, or too little was printed to say. */
+    @Transactional(readOnly = true)
+    public Optional<SharedUse> aPrint() {
+        Set<String> shared = items();
+        if (shared.isEmpty()) {
+            return Optional.empty();
+        }
+        double prints = printsADay();
+        List<SharedUse.Item> items = buying.lines().stream().filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
+                .map(l -> new SharedUse.Item(l.item().item(), l.item().name(), l.item().unit(), l.demand().mean(), l.terms().price())).toList();
+        return prints > 0 && !items.isEmpty() ? Optional.of(SharedUse.of(items, prints)) : Optional.empty();
+    }
+
+    /** Over the days from which use is taken; 0 where it is too few. */
+    private double printsADay() {
+        Instant from = clock.instant().minus(Duration.ofDays(Buying.WINDOW_DAYS));
+        record Printed(int count, OffsetDateTime first) {}
+        Printed printed = jdbc.sql("select count(*), min(ended_at) from run where ended_at >= ? and not withdrawn").param(from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> new Printed(row.getInt(1), row.getObject(2, OffsetDateTime.class))).single();
+        return printed.count() < LEAST_PRINTS ? 0 : printed.count() / Math.max(1, Duration.between(printed.first().toInstant(), clock.instant()).toHours() / 24.0);
+    }
+}
