@@ -165,7 +165,7 @@
   const countDown = () => document.querySelectorAll('[data-until]').forEach(shown => {
     const left = Math.ceil((shown.dataset.until - Date.now()) / 1000);
     const two = n => String(n).padStart(2, '0');
-    shown.textContent = left <= 0 ? 'time' : left < 3600 ? Math.floor(left / 60) + ':' + two(left % 60) : Math.floor(left / 3600) + ' h ' + two(Math.floor(left / 60) % 60);
+    shown.textContent = left <= 0 ? 'time is up' : left < 3600 ? Math.floor(left / 60) + ':' + two(left % 60) : Math.floor(left / 3600) + ' h ' + two(Math.floor(left / 60) % 60);
     if (left <= 0 && !shown.classList.contains('over')) { shown.classList.add('over'); if (left > -3) navigator.vibrate?.([200, 100, 200]); }
   });
   countDown();

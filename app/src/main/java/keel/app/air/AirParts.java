@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
@@ -15,8 +16,12 @@ import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
+import keel.app.rows.Rows;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.air.AirPartKind;
+import keel.core.air.FanLog;
+import keel.core.air.RateTrend;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
@@ -26,6 +31,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class AirParts {
+
+    private static final Duration LOOKED_BACK = Duration.ofDays(60);
 
     private final RoomAir rooms;
     private final Fleet fleet;
@@ -44,31 +51,45 @@ public class AirParts {
     /**
      * A part with what it has done since it was last seen to.
      *
-     * @param hours of the room's fan, or worn, for cartridges
-     * @param share of its life, by hours or by days, whichever is more; null if neither is known
+     * @param hours  of the room's fan, or worn, for cartridges
+     * @param share  of its life, by hours or by days, whichever is more; null if neither is known
+     * @param slower a mesh whose room clears a quarter slower than it did
      */
-    public record Part(long id, String room, String roomName, AirPartKind kind, String name, Instant since, double hours, double days, Double lifeHours, Double lifeDays, Double share) {
+    public record Part(long id, String room, String roomName, AirPartKind kind, String name, Instant since, double hours, double days, Double lifeHours, Double lifeDays, Double share, boolean slower) {
 
         public boolean due() {
-            return share != null && share >= 1;
+            return slower || share != null && share >= 1;
+        }
+
+        /** Why it is due, in a sentence. */
+        public String why() {
+            return slower ? "The room clears a quarter slower than it did." : String.format(Locale.ROOT, "It has done %.0f h and %.0f days.", hours, days);
         }
     }
 
+    private record Row(long id, String room, String roomName, AirPartKind kind, String name, Instant since, Double lifeHours, Double lifeDays, double worn) {}
+
     @Transactional(readOnly = true)
     public List<Part> all() {
-        Instant now = clock.instant();
-        return jdbc.sql("""
+        List<Row> rows = jdbc.sql("""
                 select p.id, r.code, r.name, p.kind, p.name, p.since, p.life_hours, p.life_days, p.worn_hours from air_part p left join room r on r.id = p.room_id where p.retired_at is null order by r.name, p.name""")
-                .query((row, i) -> {
-                    AirPartKind kind = AirPartKind.valueOf(row.getString(4));
-                    Instant since = row.getObject(6, OffsetDateTime.class).toInstant();
-                    double hours = kind == AirPartKind.CARTRIDGE ? row.getDouble(9) : row.getString(2) == null ? 0 : rooms.fanHours(row.getString(2), since);
-                    double days = Duration.between(since, now).toHours() / 24.0;
-                    Double lifeHours = row.getObject(7, Double.class);
-                    Double lifeDays = row.getObject(8, Double.class);
-                    double share = Math.max(lifeHours == null ? 0 : hours / lifeHours, lifeDays == null ? 0 : days / lifeDays);
-                    return new Part(row.getLong(1), row.getString(2), row.getString(3), kind, row.getString(5), since, hours, days, lifeHours, lifeDays, lifeHours == null && lifeDays == null ? null : Double.valueOf(share));
-                }).list();
+                .query((row, i) -> new Row(row.getLong(1), row.getString(2), row.getString(3), AirPartKind.valueOf(row.getString(4)), row.getString(5), Rows.instant(row, 6), row.getObject(7, Double.class),
+                        row.getObject(8, Double.class), row.getDouble(9))).list();
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        Instant now = clock.instant();
+        Map<String, FanLog> fans = rooms.fanLogs();
+        Map<String, List<RateTrend.Rate>> rates = rooms.rates(now.minus(LOOKED_BACK));
+        return rows.stream().map(r -> part(r, fans, rates, now)).toList();
+    }
+
+    private static Part part(Row r, Map<String, FanLog> fans, Map<String, List<RateTrend.Rate>> rates, Instant now) {
+        double hours = r.kind() == AirPartKind.CARTRIDGE ? r.worn() : fans.getOrDefault(r.room(), new FanLog(List.of())).hours(r.since(), now);
+        double days = Duration.between(r.since(), now).toHours() / 24.0;
+        double share = Math.max(r.lifeHours() == null ? 0 : hours / r.lifeHours(), r.lifeDays() == null ? 0 : days / r.lifeDays());
+        boolean slower = r.kind() == AirPartKind.MESH && RateTrend.of(rates.getOrDefault(r.room(), List.of()), r.since()).slower();
+        return new Part(r.id(), r.room(), r.roomName(), r.kind(), r.name(), r.since(), hours, days, r.lifeHours(), r.lifeDays(), r.lifeHours() == null && r.lifeDays() == null ? null : Double.valueOf(share), slower);
     }
 
     public void add(String kind, String name, String room, Double lifeHours, Double lifeDays) {
@@ -78,9 +99,7 @@ public class AirParts {
         findings.when(of == null, "kind", "Say what it is.");
         findings.text(name, 80, "name", "The name");
         findings.when(of != null && of != AirPartKind.CARTRIDGE && (room == null || room.isBlank()), "room", "Say in which room it is.");
-        findings.rangeIfGiven(lifeHours, 0.5, 100_000, "lifeHours", "How long it lasts", "h");
-        findings.rangeIfGiven(lifeDays, 1, 10_000, "lifeDays", "How long it lasts", "days");
-        Refused.unless(findings);
+        Refused.unless(life(lifeHours, lifeDays, findings));
         Double hours = lifeHours == null && lifeDays == null ? of.hours() : lifeHours;
         Double days = lifeHours == null && lifeDays == null ? of.days() : lifeDays;
         GeneratedKeyHolder key = new GeneratedKeyHolder();
@@ -95,6 +114,22 @@ public class AirParts {
         Part part = one(id);
         jdbc.sql("update air_part set since = ?, worn_hours = 0 where id = ?").params(now(), id).update();
         write(id, part.name() + " " + part.kind().done() + " after " + Math.round(part.hours()) + " h and " + Math.round(part.days()) + " days.", noted, actor);
+    }
+
+    /** How long it lasts from now on; both null: it is never due by itself. */
+    public void lasts(long id, Double lifeHours, Double lifeDays) {
+        Actor actor = Actor.require(Role.KEEPER);
+        Part part = one(id);
+        Refused.unless(life(lifeHours, lifeDays, new Findings()));
+        jdbc.sql("update air_part set life_hours = ?, life_days = ? where id = ?").params(lifeHours, lifeDays, id).update();
+        note(id, part.name() + " lasts " + (lifeHours == null && lifeDays == null ? "as long as it does" : (lifeHours == null ? "" : Plain.number(lifeHours) + " h") + (lifeHours != null && lifeDays != null ? " or " : "")
+                + (lifeDays == null ? "" : Plain.number(lifeDays) + " days")) + ".", actor);
+    }
+
+    private static Findings life(Double lifeHours, Double lifeDays, Findings findings) {
+        findings.rangeIfGiven(lifeHours, 0.5, 100_000, "lifeHours", "How long it lasts", "h");
+        findings.rangeIfGiven(lifeDays, 1, 10_000, "lifeDays", "How long it lasts", "days");
+        return findings;
     }
 
     /** Worn for so long; cartridges only. */

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.Optional;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
@@ -20,6 +21,8 @@ import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.app.rows.Rows;
 import keel.core.Findings;
+import keel.core.air.FanLog;
+import keel.core.air.RateTrend;
 import keel.core.air.SensorReading;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -192,18 +195,25 @@ public class RoomAir {
         logbook.write(LogDraft.of(LogKind.FAN, null, "SHOP", fleet.roomId(code), clock.instant(), view.name() + ": the fan is " + (running ? "on." : "off."), Map.of("room", code, "running", running), actor));
     }
 
-    /** Hours that a room's fan ran since then. */
+    /** When the fans were switched, by room. */
     @Transactional(readOnly = true)
-    public double fanHours(String code, Instant since) {
-        record Switch(Instant at, boolean on) {}
-        List<Switch> all = jdbc.sql("select f.at, f.running from fan_switch f join room r on r.id = f.room_id where r.code = ? order by f.at, f.id").param(code)
-                .query((row, i) -> new Switch(row.getObject(1, OffsetDateTime.class).toInstant(), row.getBoolean(2))).list();
-        double hours = 0;
-        for (int i = 0; i < all.size(); i++) {
-            Instant from = all.get(i).at().isBefore(since) ? since : all.get(i).at();
-            Instant to = i + 1 < all.size() ? all.get(i + 1).at() : clock.instant();
-            hours += all.get(i).on() && to.isAfter(from) ? Duration.between(from, to).toSeconds() / 3600.0 : 0;
-        }
-        return hours;
+    public Map<String, FanLog> fanLogs() {
+        Map<String, List<FanLog.Switch>> all = new LinkedHashMap<>();
+        jdbc.sql("select r.code, f.at, f.running from fan_switch f join room r on r.id = f.room_id order by f.at, f.id")
+                .query(row -> {
+                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new FanLog.Switch(Rows.instant(row, 2), row.getBoolean(3)));
+                });
+        return all.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new FanLog(e.getValue())));
+    }
+
+    /** Real change rates since then, by room, oldest first. */
+    @Transactional(readOnly = true)
+    public Map<String, List<RateTrend.Rate>> rates(Instant since) {
+        Map<String, List<RateTrend.Rate>> all = new LinkedHashMap<>();
+        jdbc.sql("select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id where d.at >= ? and d.changes_per_hour is not null order by d.at").param(Rows.time(since))
+                .query(row -> {
+                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new RateTrend.Rate(Rows.instant(row, 2), row.getDouble(3)));
+                });
+        return all;
     }
 }

@@ -20,6 +20,7 @@ import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.air.SensorReading;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -42,9 +43,11 @@ public class Sensors {
     private final Fleet fleet;
     private final JdbcClient jdbc;
     private final JdbcTemplate batches;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Sensors(Fleet fleet, JdbcClient jdbc, JdbcTemplate batches, Clock clock) {
+    Sensors(Fleet fleet, JdbcClient jdbc, JdbcTemplate batches, ApplicationEventPublisher events, Clock clock) {
+        this.events = events;
         this.fleet = fleet;
         this.jdbc = jdbc;
         this.batches = batches;
@@ -92,6 +95,7 @@ public class Sensors {
         List<Long> changed = changed(sensor, good);
         write(sensor, good, changed);
         follow(sensor, changed);
+        events.publishEvent(new Heard(sensor, Instant.ofEpochSecond(good.keySet().stream().mapToLong(Long::longValue).max().orElseThrow())));
         return new Taken(code, changed.size(), good.size() - changed.size(), refused);
     }
 

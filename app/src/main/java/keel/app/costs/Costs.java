@@ -9,7 +9,6 @@ import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +17,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.app.problems.NotThere;
-import keel.app.stores.Sharing;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
 import keel.core.cost.Prices;
@@ -27,8 +25,6 @@ import keel.core.cost.PrintCost;
 import keel.core.cost.SharedUse;
 import keel.core.rate.SuccessRate;
 import keel.core.run.Outcome;
-import keel.core.standing.Defaults;
-import keel.core.standing.PartUse;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,14 +36,14 @@ public class Costs {
 
     private final Standings standings;
     private final ShopSettings settings;
-    private final Sharing sharing;
+    private final PricesPaid paid;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Costs(Standings standings, ShopSettings settings, Sharing sharing, JdbcClient jdbc, Clock clock) {
+    Costs(Standings standings, ShopSettings settings, PricesPaid paid, JdbcClient jdbc, Clock clock) {
         this.standings = standings;
         this.settings = settings;
-        this.sharing = sharing;
+        this.paid = paid;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -80,62 +76,31 @@ public class Costs {
     public Overview overview(int days) {
         List<Run> runs = runs("r.started_at >= ?", clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
         Map<Long, MachineNow> machines = standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
-        Paid paid = paid();
-        Function<Run, PrintCost> cost = r -> prices(machines.get(r.machine()), r.resin(), paid).of(r.used(), null);
+        PricesPaid.Paid now = paid.now();
+        Function<Run, PrintCost> cost = r -> now.of(machines.get(r.machine()), r.resin()).of(r.used(), null);
         Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
         List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream().sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt())).limit(15).toList();
         List<Group> causes = grouped(runs.stream().filter(r -> !r.good()).toList(), r -> r.cause() == null ? "" : r.cause(), c -> null, costs).stream()
                 .sorted(Comparator.comparing((Group g) -> -g.lost())).limit(10).toList();
         return new Overview(group("", null, runs, costs), grouped(runs, Run::machineName, m -> runs.stream().filter(r -> r.machineName().equals(m)).findFirst().map(r -> "/machines/" + r.machineCode()).orElse(null), costs),
-                grouped(runs, r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone())).toString(), m -> null, costs), jobs, causes, paid.shared());
+                grouped(runs, r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone())).toString(), m -> null, costs), jobs, causes, now.shared());
     }
 
     /** @throws NotThere if there is no such run, or it is going on */
     public Map.Entry<Run, PrintCost> ofRun(long id) {
         Run run = runs("r.id = ?", id).stream().findFirst().orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
-        return Map.entry(run, prices(standings.of(run.machineCode()), run.resin(), paid()).of(run.used(), null));
+        return Map.entry(run, paid.now().of(standings.of(run.machineCode()), run.resin()).of(run.used(), null));
     }
 
     /** Prices for a machine; resin null for the shop's usual price. */
     public Prices prices(String machine, String resin) {
-        return prices(standings.of(machine), resin, paid());
+        return paid.now().of(standings.of(machine), resin);
     }
 
     /** How often a machine's prints came out over the last year. */
     public SuccessRate rate(String machine) {
         List<Run> runs = runs("m.code = ? and r.started_at >= dateadd(day, -365, current_timestamp)", machine);
         return SuccessRate.of((int) runs.stream().filter(Run::good).count(), runs.size());
-    }
-
-    /** What the shop pays: its own figures, money a litre by resin, and what prints share; null where that is not known. */
-    private record Paid(Defaults defaults, Map<String, Double> litres, SharedUse shared) {}
-
-    private Paid paid() {
-        return new Paid(settings.defaults(), perLitre(), sharing.aPrint().orElse(null));
-    }
-
-    private static Prices prices(MachineNow m, String resin, Paid paid) {
-        Defaults defaults = paid.defaults();
-        double litre = paid.litres().getOrDefault(resin, defaults.value("resin.pricePerLitre"));
-        double share = m == null || !(m.uvShare() > 0) ? defaults.value("uv.share") : m.uvShare();
-        PartUse lining = m == null ? null : m.liningUse();
-        PartUse screen = m == null ? null : m.screenUse();
-        PartUse.Part kind = lining == null ? PartUse.Part.FILM : lining.part();
-        double filmHours = lining == null ? defaults.value("film.scaleHours") : lining.life().typicalUvHours(share) / share;
-        return new Prices(litre, defaults.value(kind.prefix() + ".price"), Math.max(1, filmHours), screen == null ? 0 : defaults.value("screen.price"),
-                screen == null ? 1 : Math.max(1, screen.life().typicalUvHours(share)), paid.shared() == null ? defaults.value("run.others") : paid.shared().perPrint(), defaults);
-    }
-
-    /** By resin: money a litre, of the bottles that were bought last; otherwise as the resin says. */
-    private Map<String, Double> perLitre() {
-        Map<String, Double> prices = new HashMap<>();
-        jdbc.sql("""
-                select r.code, coalesce((select b.price / b.full_ml * 1000 from bottle b where b.resin_id = r.id and b.price is not null order by b.at desc, b.id desc fetch first row only), r.price_per_litre)
-                from resin r""").query((row, i) -> {
-                    Double price = row.getObject(2, Double.class);
-                    return price == null ? null : prices.put(row.getString(1), price);
-                }).list();
-        return prices;
     }
 
     private List<Run> runs(String where, Object... params) {

@@ -2,6 +2,7 @@ package keel.app.floor;
 
 import java.util.ArrayList;
 import java.util.List;
+import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
 import keel.app.stores.Buying;
 import keel.app.stores.IdleResin;
@@ -9,6 +10,7 @@ import keel.app.upkeep.MachineNow;
 import keel.app.washing.Baths;
 import keel.app.washing.Finishing;
 import keel.app.waste.Waste;
+import keel.core.air.AirPartKind;
 import keel.core.wash.WashBath;
 import org.springframework.stereotype.Component;
 
@@ -22,14 +24,16 @@ class ShopTasks {
     private final Waste waste;
     private final Buying buying;
     private final RoomAir rooms;
+    private final AirParts parts;
 
-    ShopTasks(Finishing finishing, Baths baths, IdleResin idle, Waste waste, Buying buying, RoomAir rooms) {
+    ShopTasks(Finishing finishing, Baths baths, IdleResin idle, Waste waste, Buying buying, RoomAir rooms, AirParts parts) {
         this.finishing = finishing;
         this.baths = baths;
         this.idle = idle;
         this.waste = waste;
         this.buying = buying;
         this.rooms = rooms;
+        this.parts = parts;
     }
 
     List<Task> all(List<MachineNow> machines) {
@@ -46,6 +50,8 @@ class ShopTasks {
             tasks.add(new Task(null, "Waste", "Cure it or hand it in", overdue.size() == 1 ? "Something waits raw for too long." : overdue.size() + " things wait raw for too long.", null, null, "/waste"));
         }
         rooms.alarms().forEach(a -> tasks.add(new Task(null, a.name(), "See to the air", "It was " + a.what() + ".", null, null, "/air/rooms/" + a.room())));
+        parts.all().stream().filter(AirParts.Part::due).forEach(p -> tasks.add(new Task(null, p.name(), p.kind() == AirPartKind.CARTRIDGE ? "Change the cartridges" : "See to the " + p.kind().words(), p.why(), 10, null,
+                "/air/parts/" + p.id() + "/guide")));
         int buy = buying.toBuy();
         if (buy > 0) {
             tasks.add(new Task(null, "Stores", "Order", buy == 1 ? "One item has come down to where it is ordered." : buy + " items have come down to where they are ordered.", 10, null, "/stores/buying"));

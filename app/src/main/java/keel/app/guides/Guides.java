@@ -7,7 +7,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -323,7 +322,7 @@ public class Guides {
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
         return jdbc.sql("""
-                select s.id, m.code, coalesce(m.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
+                select s.id, m.code, coalesce(m.name, a.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
                   where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id left join air_part a on a.id = s.air_part_id
                 join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
                 .query(this::openGuide).list();

@@ -96,6 +96,13 @@ class AirController {
             switch (typed.getOrDefault("do", "")) {
                 case "done" -> parts.seenTo(id, null);
                 case "retire" -> parts.retire(id);
+                case "lasts" -> {
+                    Findings findings = new Findings();
+                    Double hours = Typed.number(typed.get("lifeHours"), "lifeHours", findings);
+                    Double days = Typed.number(typed.get("lifeDays"), "lifeDays", findings);
+                    Refused.unless(findings);
+                    parts.lasts(id, hours, days);
+                }
                 case "worn" -> {
                     Findings findings = new Findings();
                     Double hours = Typed.number(typed.get("hours"), "hours", findings);

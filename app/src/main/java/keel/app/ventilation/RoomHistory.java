@@ -10,10 +10,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import keel.app.air.Heard;
 import keel.app.air.Sensors;
 import keel.app.fleet.Fleet;
 import keel.core.air.Decay;
 import keel.core.air.SensorReading;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,6 +31,9 @@ class RoomHistory {
     private static final int AT_ONCE = 60;
     private static final double FELL_BY = Math.log(2);
 
+    private static final Duration EACH = Duration.ofMinutes(10);
+
+    private final Map<Long, Instant> looked = new ConcurrentHashMap<>();
     private final Sensors sensors;
     private final Fleet fleet;
     private final JdbcClient jdbc;
@@ -69,6 +75,16 @@ class RoomHistory {
         return jdbc.sql("select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id = d.room_id where r.code = ? and d.at >= ? order by d.at").params(room,
                 time(clock.instant().minus(LOOKED_BACK))).query((row, i) -> new Rate(row.getObject(1, OffsetDateTime.class).toInstant(), row.getObject(2, Double.class), row.getObject(3, Double.class),
                         row.getObject(4, Double.class), row.getString(5))).list();
+    }
+
+    /** New readings may end a fall after a wash: looked at now and then, so that what the air tells is known before anybody asks. */
+    @EventListener
+    void heard(Heard heard) {
+        Instant last = looked.get(heard.sensor());
+        if (last == null || Duration.between(last, clock.instant()).compareTo(EACH) > 0) {
+            looked.put(heard.sensor(), clock.instant());
+            jdbc.sql("select r.code from sensor s join room r on r.id = s.room_id join room_air a on a.room_id = r.id where s.id = ? and a.washes").param(heard.sensor()).query(String.class).optional().ifPresent(this::follow);
+        }
     }
 
     /** A wash counts once its fall is over; one that came before is left out, since both fall together. */

@@ -143,8 +143,8 @@ class SensorsTest extends PageTest {
         rooms.fan(room, true);
         assertThat(rooms.one(room).fanRunning()).isTrue();
         jdbc.sql("update fan_switch set at = ? where room_id = (select id from room where code = ?)").params(start.atOffset(ZoneOffset.UTC), room).update();
-        assertThat(rooms.fanHours(room, start.minusSeconds(100))).isCloseTo(2, within(0.01));
-        assertThat(rooms.fanHours(room, start.plusSeconds(3600))).isCloseTo(1, within(0.01));
+        assertThat(rooms.fanLogs().get(room).hours(start.minusSeconds(100), Instant.now())).isCloseTo(2, within(0.01));
+        assertThat(rooms.fanLogs().get(room).hours(start.plusSeconds(3600), Instant.now())).isCloseTo(1, within(0.01));
         rooms.fan(room, false);
         assertThat(rooms.one(room).fanRunning()).isFalse();
     }

@@ -16,6 +16,7 @@ import keel.core.cost.SharedUse;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Costs of runs from what they used, by the figures that a shop starts with. */
 class CostsTest extends PageTest {
@@ -26,6 +27,8 @@ class CostsTest extends PageTest {
     private Runs runs;
     @Autowired
     private Stock stock;
+    @Autowired
+    private JdbcClient jdbc;
     private String machine;
 
     @BeforeEach
@@ -56,6 +59,22 @@ class CostsTest extends PageTest {
         assertThat(cost.perAttempt()).isCloseTo(cost.lines().stream().mapToDouble(PrintCost.Line::amount).sum(), within(1e-9));
         assertThat(page("/costs/runs/" + of.getKey().id())).contains("for a print that came out.");
         assertThat(status("/costs/runs/999999")).isEqualTo(404);
+    }
+
+    /** The film's share follows from what one costs in the stores; the screen's from what was paid for the very one that is fitted. */
+    @Test
+    void partsCostWhatWasPaidForThem() {
+        RunView run = run(2, "GOOD");
+        double film = amount(costs.ofRun(run.id()).getValue(), "Film");
+        double screen = amount(costs.ofRun(run.id()).getValue(), "Screen");
+        String sheets = shop.item("Sheets for " + machine, 3);
+        stock.spare(sheets, "FILM", shop.modelOf(machine));
+        accepted("/stores/" + sheets + "/terms", "packSize", "", "price", "15", "leadDays", "", "leadDaysSd", "", "hurts", "SOME");
+        jdbc.sql("update component set price = 39 where code = ?").param(shop.now(machine).screen().code()).update();
+        assertThat(amount(costs.ofRun(run.id()).getValue(), "Film")).as("15 instead of 5").isCloseTo(3 * film, within(1e-9));
+        assertThat(amount(costs.ofRun(run.id()).getValue(), "Screen")).as("39 instead of 78").isCloseTo(screen / 2, within(1e-9));
+        jdbc.sql("update component set price = null where code = ?").param(shop.now(machine).screen().code()).update();
+        stock.spare(sheets, "", "");
     }
 
     private static double amount(PrintCost cost, String line) {

@@ -77,7 +77,7 @@ class PagesTest extends AppTest {
             shop.run(m, 1, 4);
             shop.failure(m, 6, "layer-split");
         }
-        assertThat(QueryCounting.during(this::fleet)).isEqualTo(few).isLessThanOrEqualTo(23);
+        assertThat(QueryCounting.during(this::fleet)).isEqualTo(few).isLessThanOrEqualTo(26);
     }
 
     @Test

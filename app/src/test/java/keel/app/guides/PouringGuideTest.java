@@ -122,7 +122,7 @@ class PouringGuideTest extends PageTest {
         String to = accepted("/air/parts/" + part.id() + "/guide");
         long id = Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
         assertThat(guides.beginFor(part.id())).as("the same on another tablet").isEqualTo(id);
-        assertThat(page("/bench") + page("/guides")).contains("/guides/" + id);
+        assertThat(page("/guides")).contains("/guides/" + id, guides.forPart(part).name() + ", " + name);
         while (!guides.one(id).atEnd()) {
             assertThat(page("/guides/" + id)).contains(guides.one(id).step().title().substring(0, 3));
             walkOne(id, Map.of("clogged", "MOST", "draws", "true", "rubs", "true"));

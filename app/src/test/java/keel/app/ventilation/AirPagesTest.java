@@ -120,6 +120,15 @@ class AirPagesTest extends PageTest {
         assertThat(mesh.lifeDays()).as("the usual, where nobody says").isEqualTo(60);
         jdbc.sql("update air_part set since = ? where id = ?").params(Instant.now().minus(Duration.ofDays(61)).atOffset(ZoneOffset.UTC), mesh.id()).update();
         assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).allMatch(AirParts.Part::due);
+        assertThat(page("/fleet")).as("it stands in what needs hands").contains("/air/parts/" + mesh.id() + "/guide", "See to the insect mesh");
+        accepted("/air/parts/" + mesh.id(), "do", "lasts", "lifeHours", "", "lifeDays", "90");
+        assertThat(parts.one(mesh.id()).due()).as("61 of 90 days").isFalse();
+        refused(422, "must be between", "/air/parts/" + mesh.id(), "do", "lasts", "lifeHours", "-3", "lifeDays", "");
+        accepted("/air/parts/" + mesh.id(), "do", "lasts", "lifeHours", "", "lifeDays", "");
+        assertThat(parts.one(mesh.id()).share()).isNull();
+        slowerThanBefore();
+        assertThat(parts.one(mesh.id()).due()).as("by the measured rate, whatever the days say").isTrue();
+        assertThat(page("/air")).contains("the room clears slower");
         accepted("/air/parts/" + mesh.id(), "do", "done");
         assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).noneMatch(AirParts.Part::due);
         accepted("/air/parts", "kind", "CARTRIDGE", "name", "Mask of " + room, "room", "", "lifeHours", "2", "lifeDays", "");
@@ -130,6 +139,13 @@ class AirPagesTest extends PageTest {
         refused(422, "in which room", "/air/parts", "kind", "FAN", "name", "x", "room", "");
         accepted("/air/parts/" + mask.id(), "do", "retire");
         assertThat(parts.all()).noneMatch(p -> p.id() == mask.id());
+    }
+
+    private void slowerThanBefore() {
+        for (int i = 0; i < 12; i++) {
+            jdbc.sql("insert into air_decay (room_id, at, changes_per_hour, low, high) select id, ?, ?, ?, ? from room where code = ?")
+                    .params(Instant.now().minus(Duration.ofHours(40 - i)).atOffset(ZoneOffset.UTC), i < 6 ? 4.0 : 2.5, 2.0, 4.5, room).update();
+        }
     }
 
     @Test
