@@ -136,7 +136,7 @@ class DemoShop {
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
         Saltmarsh.TERMS.forEach(t -> buying.change(t.item(), new Buying.Terms(t.packSize(), t.price(), t.supplier(), t.place(), t.leadDays(), t.leadDaysSd(), t.hurts())));
-        List.of("nitrile-gloves", "isopropyl-alcohol", "paper-filters").forEach(i -> sharing.change(i, true));
+        List.of("nitrile-gloves", "isopropyl-alcohol", "paper-filters", "paper-towels", "cutting-blades", "respirator-cartridges", "fan-filters").forEach(i -> sharing.change(i, true));
         Saltmarsh.PANELS.forEach(p -> panels.add(panel(p)));
         Saltmarsh.ORIGINS.forEach(o -> origin(o, LocalDate.ofInstant(story.start(), ZoneId.systemDefault())));
         stock.spare("laser-tank-115", "TANK", "needle-115");

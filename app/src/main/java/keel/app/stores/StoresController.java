@@ -1,14 +1,22 @@
 package keel.app.stores;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import keel.app.fleet.Fleet;
 import keel.app.problems.PageErrors;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
+import keel.app.ui.CsvFile;
 import keel.core.Findings;
 import keel.core.wash.BathKind;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +27,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** Pages of the stores: stock with its movements, resins, pouring. */
 @Controller
 class StoresController {
+
+    /** Orders of the list: by name, what runs out first, what is to be bought first, what is worth most first. */
+    private static final Map<String, Comparator<Buying.Line>> ORDERS = Map.of("lasts", Comparator.comparing((Buying.Line l) -> l.lastsDays() == null ? Double.MAX_VALUE : l.lastsDays()),
+            "buy", Comparator.comparing((Buying.Line l) -> l.quantity() == 0), "worth", Comparator.comparing((Buying.Line l) -> l.worth() == null ? 0 : -l.worth()));
 
     private final Stock stock;
     private final Resins resins;
@@ -39,24 +51,43 @@ class StoresController {
     }
 
     @GetMapping("/stores")
-    String stores(Model model) {
-        model.addAttribute("items", stock.all(true));
-        model.addAttribute("lines", buying.lines());
+    String stores(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by, Model model) {
+        List<Buying.Line> all = buying.lines();
+        model.addAttribute("any", !all.isEmpty());
+        model.addAttribute("retired", stock.all(true).stream().filter(Stock.ItemView::retired).toList());
+        model.addAttribute("lines", found(all, q, by));
         model.addAttribute("resins", resins.all(true));
+        model.addAttribute("q", q);
+        model.addAttribute("by", by);
         return "stores/stores";
+    }
+
+    private static List<Buying.Line> found(List<Buying.Line> all, String q, String by) {
+        String wanted = q.strip().toLowerCase(Locale.ROOT);
+        return all.stream().filter(l -> Stream.of(l.item().name(), l.terms().place(), l.terms().supplier(), l.item().spareModel()).anyMatch(t -> t != null && t.toLowerCase(Locale.ROOT).contains(wanted)))
+                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0)).toList();
+    }
+
+    /** The same as a table of values. */
+    @GetMapping(value = "/stores.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by) {
+        List<List<?>> rows = new ArrayList<>();
+        found(buying.lines(), q, by).forEach(l -> rows.add(Arrays.asList(l.item().item(), l.item().name(), l.item().quantity(), l.item().unit(), l.onOrder(), l.reorderPoint(), l.demand().mean(), l.lastsDays(), l.terms().price(),
+                l.terms().supplier(), l.terms().place())));
+        return CsvFile.of("stores.csv", List.of("item", "name", "quantity", "unit", "onOrder", "reorderPoint", "aDay", "lastsDays", "price", "supplier", "place"), rows);
     }
 
     @PostMapping("/stores/items")
     String addItem(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
         return PageErrors.tried(() -> stock.addItem(typed.get("name"), typed.get("unit"), number(typed, "lowAt"), number(typed, "quantity")), "/stores", model,
-                response, () -> stores(model));
+                response, () -> stores("", "", model));
     }
 
     @PostMapping("/stores/resins")
     String addResin(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")), "/stores", model, response, () -> stores(model));
+        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")), "/stores", model, response, () -> stores("", "", model));
     }
 
     /** All that is known of a resin. */

@@ -2,7 +2,9 @@ package keel.app.stores;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import keel.app.support.PageTest;
+import keel.app.support.TestShop;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -23,6 +25,7 @@ class StoresPagesTest extends PageTest {
         assertThat(page("/stores/copper-tape")).contains("4 rolls on hand", "counted 4 rolls", "−2", "ribbon edge");
         accepted("/stores/copper-tape/change", "lowAt", "0", "retired", "true");
         assertThat(stock.all(false)).noneMatch(i -> i.item().equals("copper-tape"));
+        assertThat(page("/stores")).as("it can be found again").containsSubsequence("No longer kept", "/stores/copper-tape");
     }
 
     @ParameterizedTest
@@ -54,5 +57,18 @@ class StoresPagesTest extends PageTest {
         accepted("/stores/resins", "name", "Peat black", "densityGPerMl", "1,12");
         accepted("/stores/resins/peat-black/retire", "retired", "true");
         assertThat(page("/stores")).contains("Peat black (no longer)");
+    }
+
+    @Test
+    void theListIsSearchedSortedAndTakenAway() throws Exception {
+        String lasting = shop.item("Zebra tape " + TestShop.SINCE.hashCode(), 50);
+        String going = shop.item("Zebra wipes " + TestShop.SINCE.hashCode(), 50);
+        stock.move(going, -45.0, "used");
+        assertThat(page("/stores?q=zebra")).contains("Zebra tape", "Zebra wipes").doesNotContain("Nothing is called so");
+        assertThat(page("/stores?q=zebra w")).contains("Zebra wipes").doesNotContain("Zebra tape");
+        assertThat(page("/stores?q=zebra&by=lasts")).containsSubsequence("Zebra wipes", "Zebra tape");
+        assertThat(page("/stores?q=zebra&by=nonsense")).containsSubsequence("Zebra tape", "Zebra wipes");
+        assertThat(page("/stores?q=no such thing")).contains("Nothing is called so");
+        assertThat(new String(file("/stores.csv?q=zebra&by=lasts").getContentAsByteArray(), StandardCharsets.UTF_8).lines().map(l -> l.split(",")[0])).containsExactly("item", going, lasting);
     }
 }

@@ -90,7 +90,9 @@ public final class Saltmarsh {
             new ItemSpec("Reed grey resin", "bottles", 4, 12), new ItemSpec("Mussel blue resin", "bottles", 3, 9),
             new ItemSpec("Cast amber resin", "bottles", 3, 8), new ItemSpec("Nitrile gloves", "pairs", 100, 420),
             new ItemSpec("Isopropyl alcohol", "litres", 10, 34), new ItemSpec("Paper filters", "pieces", 30, 160),
-            new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5));
+            new ItemSpec("Z grease", "tubes", 1, 2), new ItemSpec("Storage sticks", "pieces", 2, 5),
+            new ItemSpec("Paper towels", "rolls", 4, 22), new ItemSpec("Respirator cartridges", "pairs", 1, 3), new ItemSpec("Cutting blades", "pieces", 10, 60), new ItemSpec("Clamp screws", "pieces", 20, 120),
+            new ItemSpec("Fan filters", "pieces", 1, 3));
 
     public static final List<PanelSpec> PANELS = List.of(new PanelSpec("SCREEN", "Slate 144", "B", null, "tern-144", 78), new PanelSpec("SCREEN", "Slate 208", "C", null, "tern-208-tilting", 134),
             new PanelSpec("LIGHT", "Candle 144", null, "LED", "tern-144", 64), new PanelSpec("LIGHT", "Candle 208", null, "LED", "tern-208-tilting", 88),
@@ -108,7 +110,9 @@ public final class Saltmarsh {
             new TermsSpec("mussel-blue-resin", 6, 39, "Saltpan Resins", "Dark cupboard", 5, 2, "MUCH"), new TermsSpec("cast-amber-resin", 6, 52, "Saltpan Resins", "Dark cupboard", 8, 3, "MUCH"),
             new TermsSpec("nitrile-gloves", 200, 0.11, "Quayside Workwear", "Shelf B", 4, 1, "MUCH"), new TermsSpec("isopropyl-alcohol", 25, 2.6, "Saltpan Resins", "Steel cabinet", 4, 1.5, "SOME"),
             new TermsSpec("paper-filters", 100, 0.08, "Quayside Workwear", "Shelf B", 4, 1, "LITTLE"), new TermsSpec("z-grease", 2, 9, "Quayside Workwear", "Bench drawer 1", 7, 3, "LITTLE"),
-            new TermsSpec("storage-sticks", 5, 6, "Quayside Workwear", "Bench drawer 1", 7, 3, "LITTLE"));
+            new TermsSpec("storage-sticks", 5, 6, "Quayside Workwear", "Bench drawer 1", 7, 3, "LITTLE"), new TermsSpec("paper-towels", 12, 1.9, "Quayside Workwear", "Shelf B", 4, 1, "SOME"),
+            new TermsSpec("respirator-cartridges", 2, 14, "Quayside Workwear", "Steel cabinet", 6, 2, "MUCH"), new TermsSpec("cutting-blades", 50, 0.14, "Quayside Workwear", "Bench drawer 2", 4, 1, "LITTLE"),
+            new TermsSpec("clamp-screws", 100, 0.06, "Fen Foil Supply", "Bench drawer 2", 6, 2, "SOME"), new TermsSpec("fan-filters", 2, 7.5, "Marl Sheet Works", "Shelf A", 9, 3, "LITTLE"));
 
     /** How the film sits in vats for a model. */
     public static SeatSpec seat(String model) {

@@ -21,7 +21,8 @@ final class StoresStory {
     private static final Map<String, Integer> PACKS = Map.ofEntries(Map.entry("film-sheet-144", 5), Map.entry("film-sheet-208", 3), Map.entry("film-sheet-176", 2),
             Map.entry("laser-tank-115", 2), Map.entry("reed-grey-resin", 10),
             Map.entry("mussel-blue-resin", 6), Map.entry("cast-amber-resin", 6), Map.entry("nitrile-gloves", 200), Map.entry("isopropyl-alcohol", 25),
-            Map.entry("paper-filters", 100), Map.entry("z-grease", 2), Map.entry("storage-sticks", 5));
+            Map.entry("paper-filters", 100), Map.entry("z-grease", 2), Map.entry("storage-sticks", 5), Map.entry("paper-towels", 12),
+            Map.entry("respirator-cartridges", 2), Map.entry("cutting-blades", 50), Map.entry("clamp-screws", 100), Map.entry("fan-filters", 2));
 
     private final Chance chance;
     private final Map<String, Double> stock = new HashMap<>();
@@ -29,6 +30,7 @@ final class StoresStory {
     private final Map<String, Instant> ordered = new HashMap<>();
     private final Map<String, Double> inBottle = new HashMap<>();
     private final List<Happening> all = new ArrayList<>();
+    private int weeks;
 
     StoresStory(Chance chance) {
         this.chance = chance;
@@ -84,6 +86,24 @@ final class StoresStory {
         use("nitrile-gloves", 30 + chance.below(20), at, "week's use");
         use("paper-filters", 8 + chance.below(8), at.plusSeconds(60), "week's use");
         use("isopropyl-alcohol", 2 + chance.below(3), at.plusSeconds(120), "week's use");
+        slower(at, chance.stream("slower", weeks++));
+    }
+
+    /** What goes in other steps than weeks: towels each week, blades each second, screws each third, what vapour and dust use up each sixth and ninth. */
+    private void slower(Instant at, Chance week) {
+        use("paper-towels", 1 + week.below(2), at.plusSeconds(180), "week's use");
+        if (weeks % 2 == 0) {
+            use("cutting-blades", 2 + week.below(4), at.plusSeconds(240), "films and rafts");
+        }
+        if (weeks % 3 == 0) {
+            use("clamp-screws", 1 + week.below(3), at.plusSeconds(300), "stripped heads");
+        }
+        if (weeks % 6 == 0) {
+            use("respirator-cartridges", 1, at.plusSeconds(360), "changed");
+        }
+        if (weeks % 9 == 0) {
+            use("fan-filters", 1, at.plusSeconds(420), "changed");
+        }
     }
 
     private void poured(Happening.ResinPoured p) {
