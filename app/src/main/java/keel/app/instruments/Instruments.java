@@ -57,15 +57,19 @@ public class Instruments {
             return Optional.empty();
         }
         if (box == null) {
-            OffsetDateTime began = jdbc.sql("select since from machine order by id fetch first row only").query(OffsetDateTime.class).optional().orElse(null);
-            if (began == null) {
+            storyEnded = storyEnded().orElse(null);
+            if (storyEnded == null) {
                 return Optional.empty();
             }
-            storyEnded = began.toInstant().plus(Story.LENGTH);
             box = new ToolBox(Story.tell(Story.SEED, storyEnded, ZoneId.systemDefault()).history(), Story.SEED);
         }
         followOn();
         return Optional.of(box);
+    }
+
+    /** When the demo's story ended; empty without its machines. */
+    Optional<Instant> storyEnded() {
+        return jdbc.sql("select since from machine order by id fetch first row only").query(OffsetDateTime.class).optional().map(began -> began.toInstant().plus(Story.LENGTH));
     }
 
     /** A reading as somebody would type it. */

@@ -10,13 +10,15 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import keel.app.air.Sensors;
 import keel.sim.instrument.AirSensor;
 import keel.sim.instrument.SensorPost;
-import keel.sim.story.ToolBox;
+import keel.sim.story.Story;
+import keel.sim.story.WallLog;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -43,6 +45,7 @@ class WallSensors {
     private final JdbcClient jdbc;
     private final Path token;
     private final Clock clock;
+    private WallLog walls;
     private final ScheduledExecutorService pace = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "wall-sensors");
         thread.setDaemon(true);
@@ -91,12 +94,16 @@ class WallSensors {
         }
         String room = sensor.code().substring(NAME.length());
         Instant from = sensor.lastAt().plusSeconds(60).isAfter(now.minus(MOST)) ? sensor.lastAt().plusSeconds(60) : now.minus(MOST);
-        ToolBox box = from.isAfter(now) ? null : instruments.box().filter(b -> b.rooms().contains(room)).orElse(null);
-        if (box == null) {
-            return List.of();
-        }
+        Optional<WallLog> log = from.isAfter(now) ? Optional.empty() : walls().filter(w -> w.rooms().contains(room));
         Duration back = Duration.ofMinutes(Duration.between(from, now).toMinutes());
-        return box.wall(room, from.plus(back), back, washes(room, from));
+        return log.map(w -> w.minutes(room, from.plus(back), back, washes(room, from))).orElse(List.of());
+    }
+
+    private Optional<WallLog> walls() {
+        if (walls == null) {
+            walls = instruments.storyEnded().map(end -> new WallLog(Story.SEED, end)).orElse(null);
+        }
+        return Optional.ofNullable(walls);
     }
 
     private List<Instant> washes(String room, Instant from) {

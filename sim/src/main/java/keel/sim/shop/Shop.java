@@ -51,9 +51,14 @@ public final class Shop {
     /** Usage since the records began, of the machine, and of the film and the screen that it has now since they were fitted. */
     public record Sums(Usage machine, Usage film, Usage screen) {}
 
+    /** The rooms' air, which goes on for a while after the history ends; {@code chance} is that of the seed. */
+    public static Rooms weather(Parameters parameters, Chance chance, Instant start, Instant end) {
+        return new Rooms(parameters, chance.stream("rooms"), start, end.plus(BEYOND));
+    }
+
     /** @param plots what a story wants of each machine */
     public History run(List<Site> sites, Instant start, Instant end, Function<Site, Plot> plots) {
-        Rooms rooms = weather.computeIfAbsent(List.of(start, end), span -> new Rooms(parameters, chance.stream("rooms"), start, end.plus(BEYOND)));
+        Rooms rooms = weather.computeIfAbsent(List.of(start, end), span -> weather(parameters, chance, start, end));
         List<Happening> happenings = new ArrayList<>();
         List<Truth> truths = new ArrayList<>();
         Map<String, Machine> machines = new LinkedHashMap<>();

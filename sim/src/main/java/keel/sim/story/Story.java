@@ -23,8 +23,10 @@ import keel.sim.world.Site;
  */
 public final class Story {
 
+    static final String PARAMETERS = "shop-a";
+
     /** The demo's. */
-    public static final long SEED = Parameters.shipped("shop-a").seed();
+    public static final long SEED = Parameters.shipped(PARAMETERS).seed();
 
     /** How far back it goes. */
     public static final Duration LENGTH = Duration.ofDays(425);
@@ -39,7 +41,7 @@ public final class Story {
 
     private Story(long seed, Instant end, ZoneId zone) {
         this.chance = Chance.of(seed).stream("story");
-        this.shop = new Shop(Parameters.shipped("shop-a"), seed, zone);
+        this.shop = new Shop(Parameters.shipped(PARAMETERS), seed, zone);
         this.end = end.truncatedTo(ChronoUnit.SECONDS);
         this.zone = zone;
     }

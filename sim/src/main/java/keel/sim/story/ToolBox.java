@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import keel.core.exposure.WorkingCurve;
 import keel.core.plate.PaperDrag;
 import keel.core.profile.Setting;
@@ -32,12 +31,10 @@ public final class ToolBox {
 
     private final Shop.History history;
     private final Chance chance;
-    private final Chance walls;
 
     public ToolBox(Shop.History history, long seed) {
         this.history = history;
         this.chance = Chance.of(seed).stream("instruments");
-        this.walls = AirStory.walls(Chance.of(seed).stream("story").stream("air"));
     }
 
     /** What somebody has done to a machine since the history ended; kinds that change nothing that is measured are passed over. */
@@ -62,16 +59,6 @@ public final class ToolBox {
     /** Whether the shop has such a machine: one that was added later has no truth to measure. */
     public boolean knows(String machine) {
         return history.machines().containsKey(machine);
-    }
-
-    /** Rooms with a sensor on the wall. */
-    public Set<String> rooms() {
-        return history.rooms().codes();
-    }
-
-    /** What the sensor on a room's wall goes on to log, minute by minute up to a moment; {@code washes} is when prints went into a bath there. */
-    public List<AirSensor.Minute> wall(String room, Instant until, Duration back, List<Instant> washes) {
-        return AirSensor.minutes(history.rooms(), room, until, back, washes, walls);
     }
 
     /** Dial gauge, mm. */

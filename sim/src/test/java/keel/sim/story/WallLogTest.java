@@ -12,26 +12,26 @@ import keel.sim.shop.Happening;
 import org.junit.jupiter.api.Test;
 
 /** A sensor on the wall goes on where the story's log ended, as one and the same. */
-class WallSensorTest {
+class WallLogTest {
 
     private static final Instant END = Instant.parse("2026-03-12T14:20:00Z");
     private static final Story.Told STORY = Story.tell(Story.SEED, END, ZoneId.of("Europe/Lisbon"));
-    private static final ToolBox BOX = new ToolBox(STORY.history(), Story.SEED);
+    private static final WallLog WALLS = new WallLog(Story.SEED, END);
 
     @Test
     void itWouldHaveLoggedTheSame() {
         List<AirSensor.Minute> logged = STORY.happenings().stream().filter(h -> h instanceof Happening.SensorLog l && l.room().equals("annexe")).map(h -> ((Happening.SensorLog) h).minutes()).findFirst().orElseThrow();
         Instant last = logged.get(logged.size() - 1).at();
-        List<AirSensor.Minute> again = BOX.wall("annexe", last, Duration.ofHours(2), List.of());
+        List<AirSensor.Minute> again = WALLS.minutes("annexe", last, Duration.ofHours(2), List.of());
         assertThat(logged.subList(logged.size() - again.size(), logged.size())).isEqualTo(again);
-        assertThat(BOX.rooms()).contains("annexe", "long-room");
+        assertThat(WALLS.rooms()).contains("annexe", "long-room");
     }
 
     @Test
     void aWashShowsAndIsAiredAway() {
         Instant wash = END.plus(Duration.ofMinutes(5));
-        List<AirSensor.Minute> still = BOX.wall("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of());
-        List<AirSensor.Minute> washed = BOX.wall("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of(wash));
+        List<AirSensor.Minute> still = WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of());
+        List<AirSensor.Minute> washed = WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of(wash));
         assertThat(washed).hasSameSizeAs(still);
         double most = 0;
         for (int i = 0; i < washed.size(); i++) {
