@@ -32,7 +32,6 @@ public final class Story {
     public static final Duration LENGTH = Duration.ofDays(425);
 
     private static final int ROUNDS = 8;
-    private static final double CLOSE_ENOUGH_H = 6;
 
     private final Chance chance;
     private final Shop shop;
@@ -88,7 +87,7 @@ public final class Story {
             double wanted = SaltmarshPlots.HOURS_AT_END.get(site.code());
             double nearest = Double.MAX_VALUE;
             int began = found.get(site.code());
-            for (int round = 0; round < ROUNDS && nearest > CLOSE_ENOUGH_H; round++) {
+            for (int round = 0; round < ROUNDS && nearest > SaltmarshPlots.NEAR_ENOUGH_H.get(site.code()); round++) {
                 List<SaltmarshPlots.RunSpan> runs = runs(site, start, days, Map.of(site.code(), began));
                 double off = Math.abs(SaltmarshPlots.hoursFrom(days.before(began), runs) - wanted);
                 if (off < nearest) {

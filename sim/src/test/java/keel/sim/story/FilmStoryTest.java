@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -19,7 +18,7 @@ import org.junit.jupiter.api.Test;
 /** What the demo tells of its films agrees with what is true behind it, and with itself. */
 class FilmStoryTest {
 
-    private static final Story.Told TOLD = Story.tell(Story.SEED, Instant.parse("2026-03-12T14:20:00Z"), ZoneOffset.UTC);
+    private static final Story.Told TOLD = Stories.upTo("2026-03-12T14:20:00Z");
 
     @Test
     void theLastLookShowsTheFilmAsItIs() {

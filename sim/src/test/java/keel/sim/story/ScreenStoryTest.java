@@ -7,7 +7,6 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +25,7 @@ import org.junit.jupiter.api.Test;
 /** What the demo tells of its screens agrees with what is true behind it, and with itself. */
 class ScreenStoryTest {
 
-    private static final Story.Told TOLD = Story.tell(Story.SEED, Instant.parse("2026-03-12T14:20:00Z"), ZoneOffset.UTC);
+    private static final Story.Told TOLD = Stories.upTo("2026-03-12T14:20:00Z");
 
     private static <T extends Happening> List<T> of(Class<T> kind) {
         return TOLD.happenings().stream().filter(kind::isInstance).map(kind::cast).toList();

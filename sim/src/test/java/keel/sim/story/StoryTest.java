@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -26,24 +25,19 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The story hangs together whenever it ends: it is told up to the moment at which somebody starts the demo. */
 class StoryTest {
 
-    private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.shipped();
-
-    private static Story.Told upTo(String end) {
-        return Story.tell(Story.SEED, Instant.parse(end), ZONE);
-    }
 
     @Test
     void theSameSeedAndEndTellTheSameStory() {
-        List<Happening> told = upTo("2026-03-12T14:20:00Z").happenings();
-        assertThat(upTo("2026-03-12T14:20:00Z").happenings().equals(told)).isTrue();
-        assertThat(Story.tell(12, Instant.parse("2026-03-12T14:20:00Z"), ZONE).happenings().equals(told)).isFalse();
+        List<Happening> told = Stories.upTo("2026-03-12T14:20:00Z").happenings();
+        assertThat(Stories.anew("2026-03-12T14:20:00Z").happenings().equals(told)).isTrue();
+        assertThat(Story.tell(12, Instant.parse("2026-03-12T14:20:00Z"), Stories.ZONE).happenings().equals(told)).isFalse();
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"2026-03-12T14:20:00Z", "2026-03-29T01:30:00Z", "2025-12-31T23:59:59Z", "2026-07-01T04:00:00Z", "2024-02-29T12:00:00Z"})
     void nothingOverlapsNothingLiesAheadAndEverythingIsKnown(String end) {
-        Story.Told story = upTo(end);
+        Story.Told story = Stories.upTo(end);
         List<Happening> all = story.happenings();
         assertThat(all).isSortedAccordingTo(Comparator.comparing(Happening::at));
         assertThat(all).allSatisfy(h -> assertThat(h.at()).isBetween(story.start(), Instant.parse(end)));
@@ -72,7 +66,7 @@ class StoryTest {
     void everyChangeOfSettingsChangesSomething(String end) {
         Map<String, Map<Setting, Double>> first = new HashMap<>();
         Map<String, Map<Setting, Double>> inForce = new HashMap<>();
-        for (Happening h : upTo(end).happenings()) {
+        for (Happening h : Stories.upTo(end).happenings()) {
             if (h instanceof Happening.ProfileBegun b) {
                 first.put(b.machine() + b.resin(), b.settings());
                 inForce.put(b.machine() + b.resin(), new HashMap<>(b.settings()));
@@ -91,7 +85,7 @@ class StoryTest {
     @Test
     void theBadFortnightStandsOut() {
         Instant end = Instant.parse("2026-03-12T14:20:00Z");
-        List<RunDone> bittern = upTo(end.toString()).happenings().stream().filter(h -> h instanceof RunDone r && r.machine().equals("bittern"))
+        List<RunDone> bittern = Stories.upTo(end.toString()).happenings().stream().filter(h -> h instanceof RunDone r && r.machine().equals("bittern"))
                 .map(RunDone.class::cast).toList();
         Instant from = end.minusSeconds(34 * 86_400L);
         Instant to = end.minusSeconds(20 * 86_400L);
@@ -102,7 +96,7 @@ class StoryTest {
     /** About 1,800 runs and 250 failures, films and screens that ended for different reasons, a heat wave in the Annexe. */
     @Test
     void fourteenMonthsHaveWhatSuchAShopWouldHave() {
-        Story.Told story = upTo("2026-03-12T14:20:00Z");
+        Story.Told story = Stories.upTo("2026-03-12T14:20:00Z");
         List<Happening> all = story.happenings();
         assertThat(all.stream().filter(RunDone.class::isInstance).count()).isBetween(1650L, 2050L);
         assertThat(all.stream().filter(Happening.FailureSeen.class::isInstance).count()).isBetween(190L, 340L);
@@ -123,7 +117,7 @@ class StoryTest {
     void theStoresNeverRunBelowNothing() {
         Map<String, Double> stock = new HashMap<>();
         Saltmarsh.ITEMS.forEach(i -> stock.put(i.name().toLowerCase().replace(' ', '-'), i.first()));
-        for (Happening h : upTo("2026-07-01T04:00:00Z").happenings()) {
+        for (Happening h : Stories.upTo("2026-07-01T04:00:00Z").happenings()) {
             if (h instanceof Happening.StockMoved m) {
                 stock.merge(m.item(), m.quantity(), Double::sum);
             } else if (h instanceof Happening.ServiceDone s && s.values().get("fromStores") instanceof String item) {
@@ -137,9 +131,9 @@ class StoryTest {
     @ParameterizedTest
     @ValueSource(strings = {"2026-03-12T14:20:00Z", "2026-07-01T04:00:00Z", "2024-12-29T12:00:00Z"})
     void theMachinesStandAtTheEndAsTheStoryWants(String end) {
-        Story.Told story = upTo(end);
+        Story.Told story = Stories.upTo(end);
         assertThat(story.history().sums().get("curlew").film().hours()).isBetween(428.0, 449.0);
-        assertThat(story.history().sums().get("godwit").film().hours()).isBetween(125.0, 149.0);
+        assertThat(story.history().sums().get("godwit").film().hours()).as("within a week of 150 h").isBetween(137.0, 149.0);
         Instant greased = story.happenings().stream().filter(h -> h instanceof Happening.ServiceDone s && s.machine().equals("fulmar") && s.kind().equals("LUBRICATION"))
                 .map(Happening::at).max(Comparator.naturalOrder()).orElseThrow();
         double since = story.happenings().stream().filter(h -> h instanceof RunDone r && r.machine().equals("fulmar") && r.startedAt().isAfter(greased))

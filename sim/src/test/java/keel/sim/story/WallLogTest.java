@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.List;
 import keel.sim.instrument.AirSensor;
 import keel.sim.shop.Happening;
@@ -15,7 +14,7 @@ import org.junit.jupiter.api.Test;
 class WallLogTest {
 
     private static final Instant END = Instant.parse("2026-03-12T14:20:00Z");
-    private static final Story.Told STORY = Story.tell(Story.SEED, END, ZoneId.of("Europe/Lisbon"));
+    private static final Story.Told STORY = Stories.upTo("2026-03-12T14:20:00Z");
     private static final WallLog WALLS = new WallLog(Story.SEED, END);
 
     @Test
