@@ -8,7 +8,9 @@ import java.time.OffsetDateTime;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,7 +79,8 @@ public class Costs {
         List<Run> runs = runs("r.started_at >= ?", clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
         Map<Long, MachineNow> machines = standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
         PricesPaid.Paid now = paid.now();
-        Function<Run, PrintCost> cost = r -> now.of(machines.get(r.machine()), r.resin()).of(r.used(), null);
+        Map<List<Object>, Prices> prices = new HashMap<>();
+        Function<Run, PrintCost> cost = r -> prices.computeIfAbsent(Arrays.asList(r.machine(), r.resin()), k -> now.of(machines.get(r.machine()), r.resin())).of(r.used(), null);
         Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
         List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream().sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt())).limit(15).toList();
         List<Group> causes = grouped(runs.stream().filter(r -> !r.good()).toList(), r -> r.cause() == null ? "" : r.cause(), c -> null, costs).stream()

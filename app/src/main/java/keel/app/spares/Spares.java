@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keel.app.fleet.ShopSettings;
 import keel.app.stores.PartNeeds;
 import keel.app.upkeep.MachineNow;
@@ -70,19 +71,23 @@ class Spares implements PartNeeds {
 
     List<Line> lines(double leadDays, double serviceLevel) {
         Defaults defaults = settings.defaults();
+        OnHand.Shelf shelf = onHand.shelf();
+        return pooled().map(used -> line(used, leadDays, serviceLevel, defaults, shelf)).toList();
+    }
+
+    /** Parts in service that the same spare fits, together. */
+    private Stream<List<Used>> pooled() {
         Map<String, String> pools = pools();
-        Map<String, List<Used>> byKind = new TreeMap<>(standings.all().stream().filter(m -> m.standing().state() != MachineState.OFF)
+        return new TreeMap<>(standings.all().stream().filter(m -> m.standing().state() != MachineState.OFF)
                 .flatMap(m -> m.worn().stream().filter(p -> p.part() != PartUse.Part.LIGHT).map(p -> new Used(m, p)))
                 .collect(Collectors.groupingBy(u -> u.part().part().ordinal() + " " + (u.part().part() == PartUse.Part.SCREEN ? pools.getOrDefault(u.machine().model(), u.machine().model())
-                        : u.machine().model()))));
-        OnHand.Shelf shelf = onHand.shelf();
-        return byKind.values().stream().map(used -> line(used, leadDays, serviceLevel, defaults, shelf)).toList();
+                        : u.machine().model())))).values().stream();
     }
 
     @Override
     public Optional<Need> of(String kind, String model, double leadDays, double serviceLevel) {
-        return lines(leadDays, serviceLevel).stream().filter(l -> l.kind().name().equals(kind) && l.models().contains(model)).findFirst()
-                .map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
+        return pooled().filter(used -> used.get(0).part().part().name().equals(kind) && used.stream().anyMatch(u -> u.machine().model().equals(model))).findFirst()
+                .map(used -> line(used, leadDays, serviceLevel, settings.defaults(), onHand.shelf())).map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
     }
 
     /** Models of machines that a model of screen fits together, each by the name of the first of them. */

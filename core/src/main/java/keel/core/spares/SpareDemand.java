@@ -61,10 +61,16 @@ public record SpareDemand(double[] distribution) {
     /** Chance that one more has ended by each time, where a whole life follows; by the trapezoidal rule over the life's steps. */
     private static double[] oneMore(double[] atLeast, double[] lived) {
         double[] more = new double[atLeast.length];
+        double[] ending = new double[atLeast.length];
+        double[] middle = new double[atLeast.length];
+        for (int k = 1; k < more.length; k++) {
+            ending[k] = lived[k] - lived[k - 1];
+            middle[k - 1] = (atLeast[k - 1] + atLeast[k]) / 2;
+        }
         for (int i = 1; i < more.length; i++) {
             double sum = 0;
             for (int k = 1; k <= i; k++) {
-                sum += (lived[k] - lived[k - 1]) * (atLeast[i - k] + atLeast[i - k + 1]) / 2;
+                sum += ending[k] * middle[i - k];
             }
             more[i] = sum;
         }
