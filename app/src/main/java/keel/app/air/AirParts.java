@@ -32,8 +32,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class AirParts {
 
-    private static final Duration LOOKED_BACK = Duration.ofDays(60);
-
     private final RoomAir rooms;
     private final Fleet fleet;
     private final Logbook logbook;
@@ -80,7 +78,7 @@ public class AirParts {
         }
         Instant now = clock.instant();
         Map<String, FanLog> fans = rooms.fanLogs();
-        Map<String, List<RateTrend.Rate>> rates = rooms.rates(now.minus(LOOKED_BACK));
+        Map<String, List<RateTrend.Rate>> rates = rooms.rates(now.minus(RoomAir.LOOKED_BACK));
         return rows.stream().map(r -> part(r, fans, rates, now)).toList();
     }
 

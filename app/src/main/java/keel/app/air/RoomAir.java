@@ -33,6 +33,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class RoomAir {
 
+    /** So far back change rates are looked at and compared. */
+    public static final Duration LOOKED_BACK = Duration.ofDays(60);
+
     public static final double TVOC_LIMIT_PPB = 500;
 
     private static final Duration WATCHED = Duration.ofMinutes(60);
@@ -215,5 +218,14 @@ public class RoomAir {
                     all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new RateTrend.Rate(Rows.instant(row, 2), row.getDouble(3)));
                 });
         return all;
+    }
+
+    /** When prints were first put into a bath, where this room is the wash place; otherwise none. */
+    @Transactional(readOnly = true)
+    public List<Instant> washes(String room, Instant from, Instant to) {
+        return jdbc.sql("""
+                select f.first_at from finishing f where f.first_at >= :from and f.first_at < :to
+                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room and a.washes) order by f.first_at""").param("room", room).param("from", Rows.time(from)).param("to", Rows.time(to))
+                .query((row, i) -> Rows.instant(row, 1)).list();
     }
 }

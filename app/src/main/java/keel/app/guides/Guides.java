@@ -232,6 +232,9 @@ public class Guides {
         GuideSession session = open(id, version);
         Course course = course(session);
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
+        if (step.stops()) {
+            throw new Conflict("It does not end here: put it right, go back and answer anew. Or give it up; the logbook then says where.");
+        }
         course.done(read(step, given));
         records.check(course, step);
         keep(session, course);

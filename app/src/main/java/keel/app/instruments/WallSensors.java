@@ -7,13 +7,12 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
 import keel.sim.instrument.AirSensor;
 import keel.sim.instrument.SensorPost;
@@ -25,7 +24,6 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.web.context.WebServerInitializedEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** The sensors on the demo's walls go on: each minute they post, as real ones would, what they read since they last did. A print that goes into the bath shows in the vapour. */
@@ -37,12 +35,14 @@ class WallSensors {
     /** The first page comes first. */
     private static final int QUIET_S = 60;
     private static final int EACH_S = 60;
+    /** What was washed longer ago has left the air. */
+    private static final Duration AIRED = Duration.ofHours(8);
     private static final Duration MOST = Duration.ofDays(2);
     private static final String NAME = "wall-";
 
     private final Instruments instruments;
     private final Sensors sensors;
-    private final JdbcClient jdbc;
+    private final RoomAir rooms;
     private final Path token;
     private final Clock clock;
     private WallLog walls;
@@ -52,10 +52,10 @@ class WallSensors {
         return thread;
     });
 
-    WallSensors(Instruments instruments, Sensors sensors, JdbcClient jdbc, @Value("${keel.home}") Path home, Clock clock) {
+    WallSensors(Instruments instruments, Sensors sensors, RoomAir rooms, @Value("${keel.home}") Path home, Clock clock) {
         this.instruments = instruments;
         this.sensors = sensors;
-        this.jdbc = jdbc;
+        this.rooms = rooms;
         this.token = home.resolve("api-token");
         this.clock = clock;
     }
@@ -96,7 +96,7 @@ class WallSensors {
         Instant from = sensor.lastAt().plusSeconds(60).isAfter(now.minus(MOST)) ? sensor.lastAt().plusSeconds(60) : now.minus(MOST);
         Optional<WallLog> log = from.isAfter(now) ? Optional.empty() : walls().filter(w -> w.rooms().contains(room));
         Duration back = Duration.ofMinutes(Duration.between(from, now).toMinutes());
-        return log.map(w -> w.minutes(room, from.plus(back), back, washes(room, from))).orElse(List.of());
+        return log.map(w -> w.minutes(room, from.plus(back), back, rooms.washes(room, from.minus(AIRED), now))).orElse(List.of());
     }
 
     private Optional<WallLog> walls() {
@@ -104,10 +104,5 @@ class WallSensors {
             walls = instruments.storyEnded().map(end -> new WallLog(Story.SEED, end)).orElse(null);
         }
         return Optional.ofNullable(walls);
-    }
-
-    private List<Instant> washes(String room, Instant from) {
-        return jdbc.sql("select f.first_at from finishing f where f.first_at >= ? and exists (select 1 from room r join room_air a on a.room_id = r.id where r.code = ? and a.washes)")
-                .params(from.minus(Duration.ofHours(8)).atOffset(ZoneOffset.UTC), room).query(OffsetDateTime.class).list().stream().map(OffsetDateTime::toInstant).toList();
     }
 }

@@ -20,9 +20,8 @@ import keel.app.ui.CsvFile;
 import keel.core.Findings;
 import keel.core.air.AirPartKind;
 import keel.core.air.AirPath;
-import keel.core.air.AirPlan;
 import keel.core.air.Fan;
-import keel.core.air.Vapour;
+import keel.core.air.RoomNumbers;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -133,7 +132,7 @@ class AirController {
         model.addAttribute("spans", SPANS.keySet());
         model.addAttribute("limit", limit);
         model.addAttribute("empty", series.points().isEmpty());
-        model.addAttribute("d", SeriesDrawing.of(series, from, to, settings.zone(), limit, room.room().lowC(), room.room().highC(), near ? history.runs(code, from, to) : List.of(), near ? history.washes(code, from, to) : List.of()));
+        model.addAttribute("d", SeriesDrawing.of(series, from, to, settings.zone(), limit, room.room().lowC(), room.room().highC(), near ? history.runs(code, from, to) : List.of(), near ? rooms.washes(code, from, to) : List.of()));
         model.addAttribute("rates", RateDrawing.of(rates, room.plannedChanges()));
         model.addAttribute("planned", rooms.path(code).isPresent());
         return "ventilation/room";
@@ -167,13 +166,6 @@ class AirController {
         return CsvFile.of(code + "-air.csv", List.of("at", "tvocPpb", "tvocMaxPpb", "temperatureC", "temperatureMinC", "temperatureMaxC", "humidityPercent"), rows);
     }
 
-    /** What the room's figures are by a plan. */
-    record Numbers(double changes, Map<String, Double> purge, Vapour steady, Vapour peak, double spillPpm, double spillShareOfLel, double makeUpCm2) {}
-
-    private static final double IPA_G_PER_ML = 0.786;
-    private static final double LITRES_A_MOLE = 24.45;
-    private static final double LEL_PPM = 20_000;
-
     @GetMapping("/air/rooms/{code}/plan")
     String plan(@PathVariable String code, @RequestParam Map<String, String> asked, Model model, HttpServletResponse response) {
         RoomAir.RoomView room = rooms.one(code);
@@ -192,8 +184,7 @@ class AirController {
             model.addAttribute("drawing", PathDrawing.of(moved));
             model.addAttribute("curves", PathDrawing.Curves.of(path.fan().points(), moved));
             if (room.room().volumeM3() != null) {
-                model.addAttribute("numbers", numbers(room.room(), moved.flowM3H(), form, findings));
-                Refused.unless(findings);
+                model.addAttribute("numbers", numbers(room.room(), moved.flowM3H(), form));
             }
         } catch (Refused e) {
             PageErrors.show(e, model, response);
@@ -201,23 +192,13 @@ class AirController {
         return "ventilation/plan";
     }
 
-    private static Numbers numbers(RoomAir.Described room, double flow, PlanForm form, Findings findings) {
-        double mixing = room.mixingFactor() == null ? 1 : room.mixingFactor();
-        double grams = form.number("washGPerH", 60, findings);
-        double minutes = form.number("washMinutes", 15, findings);
-        double spill = form.number("spillMl", 200, findings);
-        findings.range(grams, 0, 100_000, "washGPerH", "What evaporates", "g/h");
-        findings.range(minutes, 0.1, 1440, "washMinutes", "The wash", "min");
-        findings.range(spill, 0, 100_000, "spillMl", "The spill", "ml");
-        if (!findings.none()) {
-            return null;
-        }
-        double changes = flow / room.volumeM3();
-        Map<String, Double> purge = new LinkedHashMap<>();
-        Map.of("90 %", 0.9, "99 %", 0.99, "99.9 %", 0.999).entrySet().stream().sorted(Map.Entry.comparingByValue()).forEach(e -> purge.put(e.getKey(), AirPlan.purgeMinutes(changes, e.getValue(), mixing)));
-        double spillPpm = spill * IPA_G_PER_ML / Vapour.IPA_MOLAR_MASS * LITRES_A_MOLE / 1000 / room.volumeM3() * 1e6;
-        return new Numbers(changes, purge, Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, null)), Vapour.of(new Vapour.Question(room.volumeM3(), flow / mixing, grams, null, minutes)), spillPpm,
-                spillPpm / LEL_PPM, flow / 3600 * 10_000);
+    private static RoomNumbers numbers(RoomAir.Described room, double flow, PlanForm form) {
+        Findings findings = new Findings();
+        RoomNumbers.Work work = new RoomNumbers.Work(form.number("washGPerH", 60, findings), form.number("washMinutes", 15, findings), form.number("spillMl", 200, findings));
+        Refused.unless(findings);
+        work.check(findings);
+        Refused.unless(findings);
+        return RoomNumbers.of(room.volumeM3(), room.mixingFactor() == null ? 1 : room.mixingFactor(), flow, work);
     }
 
     @PostMapping("/air/rooms/{code}/plan")

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import keel.app.air.Heard;
+import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
 import keel.app.fleet.Fleet;
 import keel.core.air.Decay;
@@ -27,19 +28,20 @@ import org.springframework.transaction.annotation.Transactional;
 class RoomHistory {
 
     private static final Duration FALLS_WITHIN = Duration.ofMinutes(100);
-    private static final Duration LOOKED_BACK = Duration.ofDays(60);
     private static final int AT_ONCE = 60;
     private static final double FELL_BY = Math.log(2);
 
     private static final Duration EACH = Duration.ofMinutes(10);
 
     private final Map<Long, Instant> looked = new ConcurrentHashMap<>();
+    private final RoomAir rooms;
     private final Sensors sensors;
     private final Fleet fleet;
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    RoomHistory(Sensors sensors, Fleet fleet, JdbcClient jdbc, Clock clock) {
+    RoomHistory(RoomAir rooms, Sensors sensors, Fleet fleet, JdbcClient jdbc, Clock clock) {
+        this.rooms = rooms;
         this.sensors = sensors;
         this.fleet = fleet;
         this.jdbc = jdbc;
@@ -57,15 +59,6 @@ class RoomHistory {
                         row.getObject(4, OffsetDateTime.class).toInstant(), row.getString(1) + ": " + row.getString(2))).list();
     }
 
-    /** When parts were first put into a bath; in all rooms, where this one is the wash place, otherwise none. */
-    @Transactional(readOnly = true)
-    List<Instant> washes(String room, Instant from, Instant to) {
-        return jdbc.sql("""
-                select f.first_at from finishing f where f.first_at >= :from and f.first_at < :to
-                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room and a.washes) order by f.first_at""").param("room", room).param("from", time(from)).param("to", time(to))
-                .query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
-    }
-
     /** A real change rate; null with a reason where the fall after a wash told nothing. */
     record Rate(Instant at, Double changes, Double low, Double high, String why) {}
 
@@ -73,7 +66,7 @@ class RoomHistory {
     List<Rate> rates(String room) {
         follow(room);
         return jdbc.sql("select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id = d.room_id where r.code = ? and d.at >= ? order by d.at").params(room,
-                time(clock.instant().minus(LOOKED_BACK))).query((row, i) -> new Rate(row.getObject(1, OffsetDateTime.class).toInstant(), row.getObject(2, Double.class), row.getObject(3, Double.class),
+                time(clock.instant().minus(RoomAir.LOOKED_BACK))).query((row, i) -> new Rate(row.getObject(1, OffsetDateTime.class).toInstant(), row.getObject(2, Double.class), row.getObject(3, Double.class),
                         row.getObject(4, Double.class), row.getString(5))).list();
     }
 
@@ -90,9 +83,9 @@ class RoomHistory {
     /** A wash counts once its fall is over; one that came before is left out, since both fall together. */
     private void follow(String room) {
         Instant now = clock.instant();
-        List<Instant> washes = washes(room, now.minus(LOOKED_BACK), now.minus(FALLS_WITHIN));
+        List<Instant> washes = rooms.washes(room, now.minus(RoomAir.LOOKED_BACK), now.minus(FALLS_WITHIN));
         List<Instant> known = jdbc.sql("select d.at from air_decay d join room r on r.id = d.room_id where r.code = ?").param(room).query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
-        List<Instant> all = washes(room, now.minus(LOOKED_BACK), now);
+        List<Instant> all = rooms.washes(room, now.minus(RoomAir.LOOKED_BACK), now);
         List<Instant> fresh = new ArrayList<>(washes.stream().filter(w -> !known.contains(w)).toList());
         long id = fleet.roomId(room);
         for (Instant wash : fresh.subList(Math.max(0, fresh.size() - AT_ONCE), fresh.size())) {

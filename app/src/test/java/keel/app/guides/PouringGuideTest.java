@@ -134,6 +134,22 @@ class PouringGuideTest extends PageTest {
         assertThat(status("/air/parts/999999/guide")).isEqualTo(404);
     }
 
+    /** Wrong cartridges, or a fan that draws nothing: nobody can write that it was seen to. */
+    @Test
+    void whatIsNotRightCannotBeFinished() throws Exception {
+        airParts.add("CARTRIDGE", "Wrong for " + machine, null, 10.0, 20.0);
+        AirParts.Part part = airParts.all().stream().filter(p -> p.name().equals("Wrong for " + machine)).findFirst().orElseThrow();
+        long id = guides.beginFor(part.id());
+        walkTo(id, "stop", Map.of("right", "false"));
+        assertThat(page("/guides/" + id)).contains("Not these", "Give it up").doesNotContain(">Done<");
+        refused(409, "It does not end here", "/guides/" + id + "/done", "version", "" + guides.one(id).version());
+        guides.back(id, guides.one(id).version());
+        walkTo(id, "leaks", Map.of("right", "true", "sits", "false"));
+        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.done(id, guides.one(id).version(), Map.of()));
+        guides.giveUp(id, guides.one(id).version());
+        assertThat(airParts.one(part.id()).since()).as("it does not begin anew").isEqualTo(part.since());
+    }
+
     private String roomOf(String code) {
         return jdbc.sql("select r.code from room r join machine m on m.room_id = r.id where m.code = ?").param(code).query(String.class).single();
     }

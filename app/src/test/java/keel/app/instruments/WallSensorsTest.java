@@ -14,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
 import keel.app.support.AppTest;
 import keel.core.air.SensorReading;
@@ -30,6 +31,8 @@ class WallSensorsTest extends AppTest {
     @Autowired
     private Sensors sensors;
     @Autowired
+    private RoomAir rooms;
+    @Autowired
     private JdbcClient jdbc;
     @Autowired
     private ObjectMapper json;
@@ -44,7 +47,7 @@ class WallSensorsTest extends AppTest {
         shop.people();
         shop.maskMachine();
         shop.as("keeper");
-        walls = new WallSensors(new Instruments(true, jdbc, json, clock), sensors, jdbc, home, clock);
+        walls = new WallSensors(new Instruments(true, jdbc, json, clock), sensors, rooms, home, clock);
     }
 
     private Sensors.Sensor sensor(String code, Instant last) {

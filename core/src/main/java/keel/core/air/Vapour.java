@@ -15,6 +15,7 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
 
     public static final double IPA_MOLAR_MASS = 60.1;
 
+    private static final double IPA_G_PER_ML = 0.786;
     private static final double LITRES_A_MOLE = 24.45;
     private static final double LEL_PPM = 20_000;
 
@@ -43,6 +44,15 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
         Double steady = q.flowM3H() == 0 ? null : Double.valueOf(1e6 * m3PerH / q.flowM3H());
         double hours = q.minutes() == null ? Double.POSITIVE_INFINITY : q.minutes() / 60;
         double ppm = steady == null ? 1e6 * m3PerH * hours / q.volumeM3() : steady * -Math.expm1(-q.flowM3H() * hours / q.volumeM3());
-        return new Vapour(ppm, steady, ppm / LEL_PPM);
+        return new Vapour(ppm, steady, shareOfLel(ppm));
+    }
+
+    /** Isopropyl alcohol, 0.786 g/ml, all of it in the air at once. */
+    public static double spillPpm(double ml, double volumeM3) {
+        return ml * IPA_G_PER_ML / IPA_MOLAR_MASS * LITRES_A_MOLE / 1000 / volumeM3 * 1e6;
+    }
+
+    public static double shareOfLel(double ppm) {
+        return ppm / LEL_PPM;
     }
 }

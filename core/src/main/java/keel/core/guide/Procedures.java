@@ -89,7 +89,7 @@ public final class Procedures {
                 Step.Tool.valueOf(n.path("tool").asText("none").toUpperCase(Locale.ROOT).replace('-', '_')),
                 detour == null ? null : new Step.Detour(detour.get("label").asText(), detour.get("to").asText(),
                         detour.path("answer").asText(null), detour.path("value").asText(null)),
-                when(n.get("when")));
+                when(n.get("when")), n.path("stops").asBoolean());
     }
 
     /** A question of its own, or by its name a field of one of the services that are written at the end. */

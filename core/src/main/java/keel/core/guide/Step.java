@@ -18,9 +18,10 @@ import keel.core.standing.ServiceField;
  * @param tool     what judges or measures here, NONE for none
  * @param detour   another way if this one does not work, null for none
  * @param when     where it applies
+ * @param stops    nothing may go on from here: an earlier answer must change, or the work is given up
  */
 public record Step(String code, String title, List<String> text, String drawing, Caution caution, Integer seconds,
-                   List<ServiceField> asks, Turns turns, Tool tool, Detour detour, When when) {
+                   List<ServiceField> asks, Turns turns, Tool tool, Detour detour, When when, boolean stops) {
 
     /** Which bolts of the frame are turned. */
     public enum Turns { NONE, CLAMP, FRAME }

@@ -52,6 +52,16 @@ class ProceduresTest {
         }
     }
 
+    /** A path that moves no air, a mask that leaks or has the wrong cartridges is never written down as seen to. */
+    @Test
+    void whereNothingMovesNothingEnds() {
+        for (AirPartKind part : AirPartKind.values()) {
+            Map<String, String> wrong = Map.of("draws", "false", "right", "false", "sits", "false");
+            assertThat(ALL.of(part).path(null, wrong)).as("%s", part).anyMatch(Step::stops);
+            assertThat(ALL.of(part).path(null, Map.of("draws", "true", "right", "true", "sits", "true"))).as("%s", part).noneMatch(Step::stops);
+        }
+    }
+
     /** Shaken before it is poured, and into a machine that fills itself by its bottle; common practice. */
     @Test
     void resinIsShakenBeforeItIsPoured() {
