@@ -43,7 +43,9 @@ public final class CheckedYaml {
 
     /** @throws IllegalArgumentException unless the file matches {@code /keel/<name>.schema.json} */
     public static void requireSchema(String name, JsonNode file) {
-        Set<ValidationMessage> wrong = SCHEMAS.getSchema(CheckedYaml.class.getResourceAsStream("/keel/" + name + ".schema.json")).validate(file);
+        Set<ValidationMessage> wrong = SCHEMAS.getSchema(
+                        CheckedYaml.class.getResourceAsStream("/keel/" + name + ".schema.json"))
+                .validate(file);
         if (!wrong.isEmpty()) {
             throw new IllegalArgumentException(name.substring(name.lastIndexOf('/') + 1) + ".yaml: "
                     + wrong.stream().map(ValidationMessage::getMessage).sorted().collect(Collectors.joining("; ")));

@@ -29,9 +29,10 @@ public final class Findings {
         if (value != null && Double.isFinite(value) && value >= low && value <= high) {
             return true;
         }
-        String range = "%s must be between %s and %s%s".formatted(
-                what, plain(low), plain(high), unit.isEmpty() ? "" : " " + unit);
-        found.add(new Finding(field, value == null ? range + "; it is missing." : range + "; this is " + plain(value) + "."));
+        String range = "%s must be between %s and %s%s"
+                .formatted(what, plain(low), plain(high), unit.isEmpty() ? "" : " " + unit);
+        found.add(new Finding(
+                field, value == null ? range + "; it is missing." : range + "; this is " + plain(value) + "."));
         return false;
     }
 
@@ -46,7 +47,9 @@ public final class Findings {
             found.add(new Finding(field, what + " is missing."));
             return false;
         }
-        return !when(value.length() > longest, field,
+        return !when(
+                value.length() > longest,
+                field,
                 "%s may have %d characters at most; this has %d.".formatted(what, longest, value.length()));
     }
 
@@ -59,6 +62,8 @@ public final class Findings {
     }
 
     private static String plain(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? Long.toString((long) value) : Double.toString(value);
+        return value == Math.rint(value) && Math.abs(value) < 1e15
+                ? Long.toString((long) value)
+                : Double.toString(value);
     }
 }

@@ -7,21 +7,40 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
-import java.time.Clock;
 import java.time.Instant;
 
 @AnalyzeClasses(packages = "keel.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class CoreStaysPlainTest {
 
     @ArchTest
-    static final ArchRule usesOnlyJavaMathematicsAndYaml = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("java..", "javax.sound.sampled..", "keel.core..", "com.fasterxml.jackson..", "com.networknt.schema..", "org.apache.commons.text.similarity..",
-            "org.apache.commons.statistics..", "org.hipparchus..", "boofcv..", "georegression..", "org.ejml..", "org.ddogleg..");
+    static final ArchRule usesOnlyJavaMathematicsAndYaml = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage(
+                    "java..",
+                    "javax.sound.sampled..",
+                    "keel.core..",
+                    "com.fasterxml.jackson..",
+                    "com.networknt.schema..",
+                    "org.apache.commons.text.similarity..",
+                    "org.apache.commons.statistics..",
+                    "org.hipparchus..",
+                    "boofcv..",
+                    "georegression..",
+                    "org.ejml..",
+                    "org.ddogleg..");
 
     @ArchTest
-    static final ArchRule knowsNoDatabase = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax.sql..");
+    static final ArchRule knowsNoDatabase =
+            noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax.sql..");
 
     @ArchTest
-    static final ArchRule hasNoClockOfItsOwn = noClasses().should().callMethod(Instant.class, "now")
-            .orShould().callMethod(System.class, "currentTimeMillis").orShould().dependOnClassesThat().haveFullyQualifiedName("Clock");
+    static final ArchRule hasNoClockOfItsOwn = noClasses()
+            .should()
+            .callMethod(Instant.class, "now")
+            .orShould()
+            .callMethod(System.class, "currentTimeMillis")
+            .orShould()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("Clock");
 }

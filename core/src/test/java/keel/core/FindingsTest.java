@@ -33,7 +33,11 @@ class FindingsTest {
         findings.range(null, 0, 1, "a", "A", "");
         findings.text("  ", 5, "b", "B");
         findings.text("abcdef", 5, "c", "C");
-        assertThat(findings.list()).extracting(Finding::message)
-                .containsExactly("A must be between 0 and 1; it is missing.", "B is missing.", "C may have 5 characters at most; this has 6.");
+        assertThat(findings.list())
+                .extracting(Finding::message)
+                .containsExactly(
+                        "A must be between 0 and 1; it is missing.",
+                        "B is missing.",
+                        "C may have 5 characters at most; this has 6.");
     }
 }

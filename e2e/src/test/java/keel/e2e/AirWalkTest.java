@@ -71,14 +71,22 @@ class AirWalkTest {
         page.click("main button:has-text('Mesh cleaned')");
         assertThat(page.locator("main h1")).hasText("Mesh cleaned.");
         page.click("main a:has-text('To the air')");
-        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Mesh of the Long Room window"))).containsText("0 days");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Mesh of the Long Room window")))
+                .containsText("0 days");
     }
 
     @Test
     void aSensorThatSpeaksIsHungInARoom() throws Exception {
-        String body = "[{\"at\":\"" + Instant.now().minusSeconds(60) + "\",\"tvoc\":140,\"temperatureC\":19.5,\"humidityPercent\":50}]";
-        HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(Demo.keel().address() + "/api/v1/sensors/shelf-7/readings")).header("Authorization", "Bearer " + Demo.keel().token())
-                .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+        String body = "[{\"at\":\"" + Instant.now().minusSeconds(60)
+                + "\",\"tvoc\":140,\"temperatureC\":19.5,\"humidityPercent\":50}]";
+        HttpResponse<String> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(Demo.keel().address() + "/api/v1/sensors/shelf-7/readings"))
+                                .header("Authorization", "Bearer " + Demo.keel().token())
+                                .header("Content-Type", "application/json")
+                                .POST(HttpRequest.BodyPublishers.ofString(body))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
         Page page = browsing.keeper(1024, 768);
         page.navigate("/air");

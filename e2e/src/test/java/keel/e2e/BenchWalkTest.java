@@ -12,7 +12,10 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 
-/** What a keeper does in a morning: a failure in three taps, the film changed step by step by keyboard, a line and its undo. */
+/**
+ * What a keeper does in a morning: a failure in three taps, the film changed step by step by keyboard, a line and its
+ * undo.
+ */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class BenchWalkTest {
 
@@ -128,7 +131,8 @@ class BenchWalkTest {
         Page page = browsing.keeper(1280, 800);
         page.keyboard().press("/");
         page.keyboard().type("egret vat hole");
-        assertThat(page.locator("#quick-answer")).containsText("Enter writes: Egret: vat inspected, not in order: hole or tear in the film.");
+        assertThat(page.locator("#quick-answer"))
+                .containsText("Enter writes: Egret: vat inspected, not in order: hole or tear in the film.");
         page.keyboard().press("Enter");
         assertThat(page.locator("#quick-answer")).containsText("Written:");
         assertThat(page.locator("#m-egret")).containsText("Wet under the vat");
@@ -137,7 +141,8 @@ class BenchWalkTest {
         assertThat(page.locator("#quick-answer")).containsText("Taken back:");
         assertThat(page.locator("#m-egret")).not().containsText("Wet under the vat");
         page.fill("#quick-line", "egret failed bareplte");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("egret failed bare-plate"))).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("egret failed bare-plate")))
+                .click();
         assertThat(page.locator("#quick-answer")).containsText("Enter writes: Egret: failed, bare plate.");
         page.keyboard().press("Escape");
         assertThat(page.locator("#quick-answer")).isEmpty();

@@ -30,23 +30,39 @@ final class Browsing implements AutoCloseable {
 
     /** A browser that hears this recording, WAV, whenever a page asks for the microphone. */
     static Browsing hearing(String address, Path recording) {
-        return new Browsing(address, List.of("--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", "--use-file-for-fake-audio-capture=" + recording));
+        return new Browsing(
+                address,
+                List.of(
+                        "--use-fake-ui-for-media-stream",
+                        "--use-fake-device-for-media-stream",
+                        "--use-file-for-fake-audio-capture=" + recording));
     }
 
     private Browsing(String address, List<String> more) {
         this.address = address;
-        List<String> args = new ArrayList<>(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"));
+        List<String> args = new ArrayList<>(List.of(
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync"));
         args.addAll(more);
-        this.playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        this.browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                .setExecutablePath(Path.of(System.getProperty("keel.chromium", "/usr/bin/chromium")))
-                .setArgs(args));
+        this.playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        this.browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of(System.getProperty("keel.chromium", "/usr/bin/chromium")))
+                        .setArgs(args));
     }
 
     /** A page on a screen of this size, nobody signed in. */
     Page page(int width, int height) {
-        BrowserContext context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setBaseURL(address)
-                .setIgnoreHTTPSErrors(true).setReducedMotion(ReducedMotion.REDUCE));
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setBaseURL(address)
+                .setIgnoreHTTPSErrors(true)
+                .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(20_000);
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         return context.newPage();
@@ -85,7 +101,12 @@ final class Browsing implements AutoCloseable {
     private static void none(AxeBuilder axe, Page page) {
         // in one go: pages have no frames, and looking through frames opens a page of its own each time
         List<String> found = axe.setLegacyMode(true).analyze().getViolations().stream()
-                .map(rule -> rule.getId() + ": " + rule.getNodes().stream().limit(3).map(n -> n.getHtml()).toList()).toList();
+                .map(rule -> rule.getId() + ": "
+                        + rule.getNodes().stream()
+                                .limit(3)
+                                .map(n -> n.getHtml())
+                                .toList())
+                .toList();
         assertThat(found).as("axe on %s", page.url()).isEmpty();
     }
 

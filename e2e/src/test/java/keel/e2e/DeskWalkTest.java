@@ -6,7 +6,10 @@ import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** A failure from the log to the way back: checks answered by number keys, one passed over, one taken back, the cause named, opened again. */
+/**
+ * A failure from the log to the way back: checks answered by number keys, one passed over, one taken back, the cause
+ * named, opened again.
+ */
 class DeskWalkTest {
 
     private final Browsing browsing = Demo.browsing();

@@ -12,7 +12,10 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** The bench of films: marks tapped on the map, a tone from the microphone and from a file, films changed in one sitting. */
+/**
+ * The bench of films: marks tapped on the map, a tone from the microphone and from a file, films changed in one
+ * sitting.
+ */
 class FilmWalkTest {
 
     private final Browsing browsing = Demo.browsing();
@@ -56,7 +59,9 @@ class FilmWalkTest {
             page.setInputFiles("#f-centre", taps);
             page.click("main button:text-is('Listen')");
             page.waitForURL(Pattern.compile("/vats/V1/tone\\?heard$"));
-            assertThat(recorded).as("by the microphone as from the file").isBetween(hertz(page) * 0.99, hertz(page) * 1.01);
+            assertThat(recorded)
+                    .as("by the microphone as from the file")
+                    .isBetween(hertz(page) * 0.99, hertz(page) * 1.01);
         }
     }
 
@@ -78,7 +83,8 @@ class FilmWalkTest {
     void twoFilmsAreBegunInOneSittingAndOneIsPutBack() {
         Page page = browsing.keeper(1280, 800);
         page.navigate("/bench/batch");
-        page.evaluate("document.querySelectorAll('.choose-vats input').forEach(i => { i.checked = ['V8', 'V9'].includes(i.value); })");
+        page.evaluate(
+                "document.querySelectorAll('.choose-vats input').forEach(i => { i.checked = ['V8', 'V9'].includes(i.value); })");
         page.click("main button:text-is('Begin')");
         page.waitForURL(Pattern.compile("/guides/\\d+$"));
         assertThat(page.locator(".sitting li[aria-current]")).containsText("V9");
@@ -97,6 +103,7 @@ class FilmWalkTest {
     }
 
     private static double hertz(Page page) {
-        return Double.parseDouble(page.locator(".tone-verdict .figure").innerText().replace(" Hz", ""));
+        return Double.parseDouble(
+                page.locator(".tone-verdict .figure").innerText().replace(" Hz", ""));
     }
 }

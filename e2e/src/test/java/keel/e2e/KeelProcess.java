@@ -17,7 +17,9 @@ import java.util.concurrent.TimeoutException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** The application as a process of its own, started as the README says: the very jar, a home of its own, a free port. */
+/**
+ * The application as a process of its own, started as the README says: the very jar, a home of its own, a free port.
+ */
 final class KeelProcess implements AutoCloseable {
 
     private static final Pattern ADDRESS = Pattern.compile("answers at (https?://\\S+)/");
@@ -39,7 +41,8 @@ final class KeelProcess implements AutoCloseable {
         List<String> line = java("-jar", jar().toString(), command, "--home", home.toString(), "--port", "0");
         line.addAll(List.of(options));
         try {
-            return new KeelProcess(new ProcessBuilder(line).redirectErrorStream(true).start(), home);
+            return new KeelProcess(
+                    new ProcessBuilder(line).redirectErrorStream(true).start(), home);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -56,8 +59,12 @@ final class KeelProcess implements AutoCloseable {
 
     /** A JVM that starts fast: the tests start it often and let it run for a minute. */
     private static List<String> java(String... arguments) {
-        List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote"));
+        List<String> line = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-XX:+UnlockDiagnosticVMOptions",
+                "-XX:-BytecodeVerificationRemote"));
         line.addAll(List.of(arguments));
         return line;
     }
@@ -67,9 +74,19 @@ final class KeelProcess implements AutoCloseable {
         Path unpacked = Path.of("target", "run").toAbsolutePath();
         Path start = unpacked.resolve("keel-app-run.jar");
         try {
-            if (!Files.exists(start) || Files.getLastModifiedTime(start).compareTo(Files.getLastModifiedTime(packed())) < 0) {
-                new ProcessBuilder(java("-Djarmode=tools", "-jar", packed().toString(), "extract", "--force", "--destination", unpacked.toString()))
-                        .inheritIO().start().waitFor();
+            if (!Files.exists(start)
+                    || Files.getLastModifiedTime(start).compareTo(Files.getLastModifiedTime(packed())) < 0) {
+                new ProcessBuilder(java(
+                                "-Djarmode=tools",
+                                "-jar",
+                                packed().toString(),
+                                "extract",
+                                "--force",
+                                "--destination",
+                                unpacked.toString()))
+                        .inheritIO()
+                        .start()
+                        .waitFor();
                 Files.setLastModifiedTime(start, FileTime.from(Instant.now()));
             }
             return start;
@@ -82,7 +99,9 @@ final class KeelProcess implements AutoCloseable {
     }
 
     private static Path packed() {
-        Path jar = Path.of("..", "app", "target", "keel-app-run.jar").toAbsolutePath().normalize();
+        Path jar = Path.of("..", "app", "target", "keel-app-run.jar")
+                .toAbsolutePath()
+                .normalize();
         if (!Files.exists(jar)) {
             throw new IllegalStateException("The application is not built: " + jar.getFileName() + " is missing.");
         }

@@ -9,7 +9,10 @@ import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** The plate: a place found for a job, moved by hand, kept with the run; where an old run lay drawn afterwards; how long parts last. */
+/**
+ * The plate: a place found for a job, moved by hand, kept with the run; where an old run lay drawn afterwards; how long
+ * parts last.
+ */
 class PlateWalkTest {
 
     private final Browsing browsing = Demo.browsing();
@@ -30,7 +33,8 @@ class PlateWalkTest {
         page.fill("#f-footprint", "60 x 40, 2 of 20 x 20");
         page.keyboard().press("Tab");
         assertThat(page.locator("#onplate .place")).hasCount(3);
-        assertThat(page.locator("#onplate .choice:has-text('Least worn') input")).isChecked();
+        assertThat(page.locator("#onplate .choice:has-text('Least worn') input"))
+                .isChecked();
         BoundingBox first = page.locator("#onplate .place polygon").first().boundingBox();
         page.mouse().move(first.x + first.width / 2, first.y + first.height / 2);
         page.mouse().down();
@@ -84,9 +88,13 @@ class PlateWalkTest {
         page.navigate("/bench/lives");
         assertThat(page.locator(".lives-index")).containsText("ends");
         page.click("#screen .choice:has-text('On signs only')");
-        page.waitForResponse(r -> r.url().endsWith("/bench/lives/SCREEN/school"), () -> page.click("#screen button:has-text('Change them so')"));
+        page.waitForResponse(
+                r -> r.url().endsWith("/bench/lives/SCREEN/school"),
+                () -> page.click("#screen button:has-text('Change them so')"));
         page.navigate("/bench/lives");
-        assertThat(page.locator("#screen .choice:has-text('On signs only') input")).isChecked();
-        assertThat(page.locator("#film .life-curve").first()).hasAttribute("aria-label", Pattern.compile("Half of them last .* h"));
+        assertThat(page.locator("#screen .choice:has-text('On signs only') input"))
+                .isChecked();
+        assertThat(page.locator("#film .life-curve").first())
+                .hasAttribute("aria-label", Pattern.compile("Half of them last .* h"));
     }
 }

@@ -20,8 +20,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * A backup of the running demo is restored elsewhere and works; there the process is killed in a stream of writes, and what
- * it acknowledged is there when it comes back.
+ * A backup of the running demo is restored elsewhere and works; there the process is killed in a stream of writes, and
+ * what it acknowledged is there when it comes back.
  */
 class PulledPlugTest {
 
@@ -56,37 +56,55 @@ class PulledPlugTest {
     private Path restoredFromABackupOfTheRunningDemo() throws Exception {
         Path backup = folder.resolve("backup.zip");
         Path home = folder.resolve("restored");
-        assertThat(KeelProcess.errand("backup", backup.toString(), "--home", Demo.keel().home().toString())).startsWith("0\n");
-        assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString())).startsWith("0\n");
-        assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString())).startsWith("1\n").contains("not empty");
+        assertThat(KeelProcess.errand(
+                        "backup",
+                        backup.toString(),
+                        "--home",
+                        Demo.keel().home().toString()))
+                .startsWith("0\n");
+        assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString()))
+                .startsWith("0\n");
+        assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString()))
+                .startsWith("1\n")
+                .contains("not empty");
         return home;
     }
 
     private Thread writer(String address, String token, Set<Long> acknowledged, CountDownLatch enough) {
-        return new Thread(() -> {
-            Instant seen = Instant.now().minus(3, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
-            for (int i = 0; ; i++) {
-                String body = "{\"machine\":\"avocet\",\"symptoms\":[\"tacky\"],\"seenAt\":\"%s\",\"note\":\"write %d\"}".formatted(seen.plusSeconds(i), i);
-                try {
-                    HttpResponse<String> answer = client.send(request(address + "/api/v1/failures", token)
-                            .header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(),
-                            HttpResponse.BodyHandlers.ofString());
-                    assertThat(answer.statusCode()).isEqualTo(201);
-                    acknowledged.add(JSON.readTree(answer.body()).get("id").asLong());
-                    enough.countDown();
-                } catch (IOException e) {
-                    return; // the plug
-                } catch (InterruptedException e) {
-                    Thread.currentThread().interrupt();
-                    return;
-                }
-            }
-        }, "writer");
+        return new Thread(
+                () -> {
+                    Instant seen = Instant.now().minus(3, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
+                    for (int i = 0; ; i++) {
+                        String body =
+                                "{\"machine\":\"avocet\",\"symptoms\":[\"tacky\"],\"seenAt\":\"%s\",\"note\":\"write %d\"}"
+                                        .formatted(seen.plusSeconds(i), i);
+                        try {
+                            HttpResponse<String> answer = client.send(
+                                    request(address + "/api/v1/failures", token)
+                                            .header("Content-Type", "application/json")
+                                            .POST(HttpRequest.BodyPublishers.ofString(body))
+                                            .build(),
+                                    HttpResponse.BodyHandlers.ofString());
+                            assertThat(answer.statusCode()).isEqualTo(201);
+                            acknowledged.add(
+                                    JSON.readTree(answer.body()).get("id").asLong());
+                            enough.countDown();
+                        } catch (IOException e) {
+                            return; // the plug
+                        } catch (InterruptedException e) {
+                            Thread.currentThread().interrupt();
+                            return;
+                        }
+                    }
+                },
+                "writer");
     }
 
     private Set<Long> failures(String address, String token) throws Exception {
         Set<Long> ids = new HashSet<>();
-        HttpResponse<String> answer = client.send(request(address + "/api/v1/failures?machine=avocet&size=1000", token).build(),
+        HttpResponse<String> answer = client.send(
+                request(address + "/api/v1/failures?machine=avocet&size=1000", token)
+                        .build(),
                 HttpResponse.BodyHandlers.ofString());
         for (JsonNode failure : JSON.readTree(answer.body())) {
             ids.add(failure.get("id").asLong());

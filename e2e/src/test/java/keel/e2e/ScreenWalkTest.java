@@ -7,7 +7,10 @@ import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** The bench of screens: photographed and its spots judged by tap, changed for a spare from the shelf, run dry with a stopwatch by key. */
+/**
+ * The bench of screens: photographed and its spots judged by tap, changed for a spare from the shelf, run dry with a
+ * stopwatch by key.
+ */
 class ScreenWalkTest {
 
     private final Browsing browsing = Demo.browsing();

@@ -8,7 +8,10 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** An empty shop filled by hand in the browser, its first failure and film change, and all of it after the plug was pulled. */
+/**
+ * An empty shop filled by hand in the browser, its first failure and film change, and all of it after the plug was
+ * pulled.
+ */
 class ShopWalkTest {
 
     private static final String PASSWORD = "salt-and-reeds";
@@ -20,7 +23,8 @@ class ShopWalkTest {
     void aShopIsSetUpPrintsFailsChangesItsFilmAndForgetsNothing() throws Exception {
         Path home = folder.resolve("home");
         String film;
-        try (KeelProcess keel = KeelProcess.start("run", home); Browsing browsing = new Browsing(keel.address())) {
+        try (KeelProcess keel = KeelProcess.start("run", home);
+                Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.page(1280, 800);
             makeTheOwner(page);
             setUp(page);
@@ -29,11 +33,17 @@ class ShopWalkTest {
             logFailureAndCause(page);
             keel.kill();
         }
-        try (KeelProcess again = KeelProcess.start("run", home); Browsing browsing = new Browsing(again.address())) {
+        try (KeelProcess again = KeelProcess.start("run", home);
+                Browsing browsing = new Browsing(again.address())) {
             Page page = browsing.signedIn("rosa", PASSWORD, 1280, 800);
             page.navigate("/logbook");
-            for (String entry : new String[] {"Heron (Model 144) set up", "Gate latch", "film changed in vat V1: F1 (clouded) out, " + film,
-                "layers split, vat rides up", "Presumed cause: vat bolts not tight"}) {
+            for (String entry : new String[] {
+                "Heron (Model 144) set up",
+                "Gate latch",
+                "film changed in vat V1: F1 (clouded) out, " + film,
+                "layers split, vat rides up",
+                "Presumed cause: vat bolts not tight"
+            }) {
                 assertThat(page.locator("main .lines")).containsText(entry);
             }
             page.navigate("/machines/heron");

@@ -33,7 +33,8 @@ class Shots {
         views.put("wash", "/wash");
         views.put("air-room", "/air/rooms/long-room");
         Files.createDirectories(TO);
-        try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT); Browsing browsing = new Browsing(keel.address())) {
+        try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT);
+                Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
             browsing.theme(page, "day");
             for (Map.Entry<String, String> view : views.entrySet()) {
@@ -95,7 +96,8 @@ class Shots {
     }
 
     private static void picture(Page page, String name) {
-        page.evaluate("Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done => i.onload = done))])");
+        page.evaluate(
+                "Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done => i.onload = done))])");
         page.screenshot(new Page.ScreenshotOptions().setPath(TO.resolve(name + ".png")));
     }
 }

@@ -9,7 +9,10 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** Setting up and starting: through the gate with four taps, a look, the end, the plate cleared; settings; a machine commissioned. */
+/**
+ * Setting up and starting: through the gate with four taps, a look, the end, the plate cleared; settings; a machine
+ * commissioned.
+ */
 class StartWalkTest {
 
     private final Browsing browsing = Demo.browsing();
@@ -133,11 +136,13 @@ class StartWalkTest {
         page.click("main button:has-text('Write it down')");
         page.waitForURL("**/instruments/curlew?kept");
         assertThat(page.locator(".airs")).containsText("Long Room");
-        for (String file : List.of("/instruments/curlew/centre.wav", "/instruments/curlew/white.png", "/instruments/rooms/annexe.csv")) {
+        for (String file : List.of(
+                "/instruments/curlew/centre.wav", "/instruments/curlew/white.png", "/instruments/rooms/annexe.csv")) {
             var answer = page.request().get(file);
             assertThat(answer.status()).as(file).isEqualTo(200);
             assertThat(answer.body().length).as(file).isGreaterThan(10_000);
         }
-        assertThat(page.request().get("/instruments/godwit/centre.wav").status()).isEqualTo(404);
+        assertThat(page.request().get("/instruments/godwit/centre.wav").status())
+                .isEqualTo(404);
     }
 }

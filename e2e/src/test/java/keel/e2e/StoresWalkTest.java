@@ -8,7 +8,10 @@ import com.microsoft.playwright.Page;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** The stores as they are used: two scans for a pour, a print through the wash, a count, an order that comes, a bag handed in. */
+/**
+ * The stores as they are used: two scans for a pour, a print through the wash, a count, an order that comes, a bag
+ * handed in.
+ */
 class StoresWalkTest {
 
     private final Browsing browsing = Demo.browsing();
@@ -61,13 +64,23 @@ class StoresWalkTest {
         Locator waits = page.locator(".wash-list li.TO_WASH").first();
         String job = waits.locator(".who a").textContent();
         waits.locator("button.btn-main").click();
-        Locator washes = page.locator(".wash-list li.WASHING", new Page.LocatorOptions().setHasText(job)).first();
+        Locator washes = page.locator(".wash-list li.WASHING", new Page.LocatorOptions().setHasText(job))
+                .first();
         assertThat(washes.locator("[data-until]")).hasText(Pattern.compile("[0-3]:\\d\\d"));
         Browsing.accessible(page);
         washes.locator("button:has-text('Into W')").click();
-        page.locator(".wash-list li.WASHING_AGAIN", new Page.LocatorOptions().setHasText(job)).first().locator("button:has-text('Out: it dries')").click();
-        page.locator(".wash-list li.DRYING", new Page.LocatorOptions().setHasText(job)).first().locator("button:has-text('Cure it now')").click();
-        page.locator(".wash-list li.CURING", new Page.LocatorOptions().setHasText(job)).first().locator("button:has-text('Tacky')").click();
+        page.locator(".wash-list li.WASHING_AGAIN", new Page.LocatorOptions().setHasText(job))
+                .first()
+                .locator("button:has-text('Out: it dries')")
+                .click();
+        page.locator(".wash-list li.DRYING", new Page.LocatorOptions().setHasText(job))
+                .first()
+                .locator("button:has-text('Cure it now')")
+                .click();
+        page.locator(".wash-list li.CURING", new Page.LocatorOptions().setHasText(job))
+                .first()
+                .locator("button:has-text('Tacky')")
+                .click();
         page.waitForURL("**/failures/new**");
         assertThat(page.locator("input[name=symptoms][value=tacky]")).isChecked();
         page.goBack();
@@ -84,10 +97,14 @@ class StoresWalkTest {
         page.navigate("/stores/storage-sticks");
         assertThat(page.locator("main")).containsText("counted 1 pieces: two found broken");
         page.navigate("/stores/buying");
-        Locator row = page.locator("tr", new Page.LocatorOptions().setHasText("Storage sticks")).first();
+        Locator row = page.locator("tr", new Page.LocatorOptions().setHasText("Storage sticks"))
+                .first();
         row.locator("button:has-text('Ordered')").click();
         assertThat(page.locator("main")).containsText("On its way");
-        page.locator("tr", new Page.LocatorOptions().setHasText("Storage sticks")).locator("button:has-text('Came')").first().click();
+        page.locator("tr", new Page.LocatorOptions().setHasText("Storage sticks"))
+                .locator("button:has-text('Came')")
+                .first()
+                .click();
         page.navigate("/stores/storage-sticks");
         assertThat(page.locator("main")).containsText("delivery");
     }
@@ -96,12 +113,14 @@ class StoresWalkTest {
     void aBagIsPutAsideCuredAndHandedIn() {
         Page page = browsing.keeper(390, 844);
         page.navigate("/waste");
-        page.locator("label.choice", new Page.LocatorOptions().setHasText("filters, sieves")).click();
+        page.locator("label.choice", new Page.LocatorOptions().setHasText("filters, sieves"))
+                .click();
         page.fill("#f-place", "walked bag");
         page.click("aside button.btn-main");
         Locator row = page.locator(".waste-table tr", new Page.LocatorOptions().setHasText("walked bag"));
         row.locator("button").click();
-        assertThat(page.locator(".waste-table tr", new Page.LocatorOptions().setHasText("walked bag"))).containsText("cured");
+        assertThat(page.locator(".waste-table tr", new Page.LocatorOptions().setHasText("walked bag")))
+                .containsText("cured");
         page.navigate("/waste/sheet");
         page.fill("#f-to", "the depot");
         page.click("button:has-text('was handed in')");

@@ -43,23 +43,28 @@ public class Air {
     /**
      * A room with its latest reading.
      *
-     * @param temperatureC    °C, null if never read
+     * @param temperatureC °C, null if never read
      * @param humidityPercent relative humidity, null if not read
-     * @param stale           whether the reading is older than half a day
+     * @param stale whether the reading is older than half a day
      */
-    public record RoomNow(String code, String name, Double temperatureC, Double humidityPercent, Instant at, boolean stale) {}
+    public record RoomNow(
+            String code, String name, Double temperatureC, Double humidityPercent, Instant at, boolean stale) {}
 
     /** One room with its latest reading; never read where it is not in use any more. */
     @Transactional(readOnly = true)
     public RoomNow room(String code) {
-        return rooms().stream().filter(r -> r.code().equals(code)).findFirst().orElse(new RoomNow(code, code, null, null, null, false));
+        return rooms().stream()
+                .filter(r -> r.code().equals(code))
+                .findFirst()
+                .orElse(new RoomNow(code, code, null, null, null, false));
     }
 
     /** Rooms in use, by name. */
     @Transactional(readOnly = true)
     public List<RoomNow> rooms() {
         Instant staleBefore = clock.instant().minus(STALE);
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select r.code, r.name, x.temperature_c, x.humidity_percent, x.at, z.temperature_c, z.humidity_percent, z.at_s from room r
                 left join room_reading x on x.id = (select y.id from room_reading y where y.room_id = r.id and not y.withdrawn
                   order by y.at desc, y.id desc fetch first row only)
@@ -71,8 +76,15 @@ public class Air {
                     Instant sensed = row.getObject(8) == null ? null : Instant.ofEpochSecond(row.getLong(8));
                     boolean newer = sensed != null && (typed == null || sensed.isAfter(typed.toInstant()));
                     Instant at = newer ? sensed : typed == null ? null : typed.toInstant();
-                    return new RoomNow(row.getString(1), row.getString(2), row.getObject(newer ? 6 : 3, Double.class), row.getObject(newer ? 7 : 4, Double.class), at, at != null && at.isBefore(staleBefore));
-                }).list();
+                    return new RoomNow(
+                            row.getString(1),
+                            row.getString(2),
+                            row.getObject(newer ? 6 : 3, Double.class),
+                            row.getObject(newer ? 7 : 4, Double.class),
+                            at,
+                            at != null && at.isBefore(staleBefore));
+                })
+                .list();
     }
 
     /** Writes a reading down; answers its number. */
@@ -89,9 +101,20 @@ public class Air {
         reading.humidityPercent = humidityPercent;
         reading.personId = actor.personId();
         readings.saveAndFlush(reading);
-        String name = rooms().stream().filter(r -> r.code().equals(room)).findFirst().orElseThrow().name();
-        logbook.write(LogDraft.of(LogKind.ROOM_READ, null, "ROOM", reading.id, reading.at, headline(name, reading),
-                Map.of("room", room, "temperatureC", temperatureC), actor));
+        String name = rooms().stream()
+                .filter(r -> r.code().equals(room))
+                .findFirst()
+                .orElseThrow()
+                .name();
+        logbook.write(LogDraft.of(
+                LogKind.ROOM_READ,
+                null,
+                "ROOM",
+                reading.id,
+                reading.at,
+                headline(name, reading),
+                Map.of("room", room, "temperatureC", temperatureC),
+                actor));
         return reading.id;
     }
 
@@ -100,12 +123,22 @@ public class Air {
         RoomReading reading = readings.findById(id).orElseThrow(() -> new NotThere("There is no reading " + id + "."));
         reading.withdrawn = true;
         readings.saveAndFlush(reading);
-        logbook.write(LogDraft.of(LogKind.ROOM_READING_WITHDRAWN, null, "ROOM", id, reading.at, "Withdrawn: a room's reading.",
-                Map.of("reading", id), actor).superseding(logbook.latest("ROOM", id, LogKind.ROOM_READ), reason));
+        logbook.write(LogDraft.of(
+                        LogKind.ROOM_READING_WITHDRAWN,
+                        null,
+                        "ROOM",
+                        id,
+                        reading.at,
+                        "Withdrawn: a room's reading.",
+                        Map.of("reading", id),
+                        actor)
+                .superseding(logbook.latest("ROOM", id, LogKind.ROOM_READ), reason));
     }
 
     private static String headline(String room, RoomReading reading) {
         return String.format(Locale.ROOT, "%s: %.1f °C", room, reading.temperatureC)
-                + (reading.humidityPercent == null ? "." : String.format(Locale.ROOT, ", %.0f %% humidity.", reading.humidityPercent));
+                + (reading.humidityPercent == null
+                        ? "."
+                        : String.format(Locale.ROOT, ", %.0f %% humidity.", reading.humidityPercent));
     }
 }

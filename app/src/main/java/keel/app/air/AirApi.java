@@ -45,12 +45,20 @@ class AirApi {
         List<Duct> ducts = new ArrayList<>();
         for (int i = 0; q.ducts() != null && i < q.ducts().size(); i++) {
             DuctEntry d = q.ducts().get(i);
-            if (!findings.when(d == null || d.diameterMm() == null || d.lengthM() == null, "ducts[" + i + "]", "A duct has a diameter and a length.")) {
-                ducts.add(new Duct(d.diameterMm(), d.lengthM(), d.roughnessMm() == null ? 0 : d.roughnessMm(), d.flexCompression() == null ? 0 : d.flexCompression()));
+            if (!findings.when(
+                    d == null || d.diameterMm() == null || d.lengthM() == null,
+                    "ducts[" + i + "]",
+                    "A duct has a diameter and a length.")) {
+                ducts.add(new Duct(
+                        d.diameterMm(),
+                        d.lengthM(),
+                        d.roughnessMm() == null ? 0 : d.roughnessMm(),
+                        d.flexCompression() == null ? 0 : d.flexCompression()));
             }
         }
         Refused.unless(findings);
-        AirPlan.Question asked = new AirPlan.Question(q.room(), q.fan() == null ? null : q.fan().points(), ducts, q.fittings());
+        AirPlan.Question asked =
+                new AirPlan.Question(q.room(), q.fan() == null ? null : q.fan().points(), ducts, q.fittings());
         asked.check(findings);
         Refused.unless(findings);
         try {
@@ -87,13 +95,17 @@ class AirApi {
     Decay decay(@RequestBody DecayQuestion q) {
         Findings findings = new Findings();
         findings.when(q.samples() == null, "samples", "The readings are missing.");
-        findings.when(q.samples() != null && q.samples().size() > Decay.MOST, "samples", "More than " + Decay.MOST + " readings.");
+        findings.when(
+                q.samples() != null && q.samples().size() > Decay.MOST,
+                "samples",
+                "More than " + Decay.MOST + " readings.");
         Refused.unless(findings);
         List<Decay.Sample> samples = new ArrayList<>();
         for (int i = 0; i < q.samples().size(); i++) {
             SampleEntry s = q.samples().get(i);
             String field = "samples[" + i + "]";
-            if (!findings.when(s == null, field, "A reading is missing.") && findings.range(s.minutes(), -1e7, 1e7, field + ".minutes", "A time", "min")
+            if (!findings.when(s == null, field, "A reading is missing.")
+                    && findings.range(s.minutes(), -1e7, 1e7, field + ".minutes", "A time", "min")
                     && findings.range(s.value(), -1e9, 1e9, field + ".value", "A reading", "")) {
                 samples.add(new Decay.Sample(s.minutes(), s.value()));
             }

@@ -9,8 +9,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import keel.app.fleet.Fleet;
 import keel.app.logbook.LogDraft;
 import keel.app.logbook.LogKind;
@@ -28,7 +28,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is known of each room's air: its size, what it should be like, what was planned, whether its fan runs, and whether something has been wrong for a while. */
+/**
+ * What is known of each room's air: its size, what it should be like, what was planned, whether its fan runs, and
+ * whether something has been wrong for a while.
+ */
 @Service
 @Transactional
 public class RoomAir {
@@ -60,11 +63,18 @@ public class RoomAir {
     /**
      * A room as somebody described it; what is not known is null.
      *
-     * @param washes  whether parts are washed in it
-     * @param lowC    coldest it should be, {@code highC} the warmest
+     * @param washes whether parts are washed in it
+     * @param lowC coldest it should be, {@code highC} the warmest
      * @param openings windows, doors, vents, in words
      */
-    public record Described(Double volumeM3, Double mixingFactor, Double lowC, Double highC, String openings, boolean washes, Double tvocLimitPpb) {
+    public record Described(
+            Double volumeM3,
+            Double mixingFactor,
+            Double lowC,
+            Double highC,
+            String openings,
+            boolean washes,
+            Double tvocLimitPpb) {
 
         Findings findings() {
             Findings findings = new Findings();
@@ -73,8 +83,12 @@ public class RoomAir {
             findings.rangeIfGiven(lowC, -20, 50, "lowC", "The coldest", "°C");
             findings.rangeIfGiven(highC, -20, 60, "highC", "The warmest", "°C");
             findings.rangeIfGiven(tvocLimitPpb, 1, 1_000_000, "tvocLimitPpb", "The limit", "ppb");
-            findings.when(lowC != null && highC != null && lowC > highC, "highC", "The warmest lies below the coldest.");
-            findings.when(openings != null && openings.length() > 200, "openings", "The openings may have 200 characters at most.");
+            findings.when(
+                    lowC != null && highC != null && lowC > highC, "highC", "The warmest lies below the coldest.");
+            findings.when(
+                    openings != null && openings.length() > 200,
+                    "openings",
+                    "The openings may have 200 characters at most.");
             return findings;
         }
     }
@@ -83,11 +97,24 @@ public class RoomAir {
      * A room as it is now.
      *
      * @param plannedChanges air changes an hour by its plan, {@code measured} the latest by readings; null if not known
-     * @param fanRunning     null if nobody ever said; {@code fanSince} likewise
-     * @param alarms         what has been wrong for a while, in sentences
+     * @param fanRunning null if nobody ever said; {@code fanSince} likewise
+     * @param alarms what has been wrong for a while, in sentences
      */
-    public record RoomView(String code, String name, Double temperatureC, Double humidityPercent, Instant readAt, Double tvocPpb, Described room, Double plannedChanges, Double measured, Boolean fanRunning, Instant fanSince,
-                           List<String> sensors, List<String> machines, List<String> alarms) {}
+    public record RoomView(
+            String code,
+            String name,
+            Double temperatureC,
+            Double humidityPercent,
+            Instant readAt,
+            Double tvocPpb,
+            Described room,
+            Double plannedChanges,
+            Double measured,
+            Boolean fanRunning,
+            Instant fanSince,
+            List<String> sensors,
+            List<String> machines,
+            List<String> alarms) {}
 
     private record Row(String name, Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
 
@@ -98,25 +125,65 @@ public class RoomAir {
         List<Sensors.Sensor> hung = sensors.all();
         Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
         List<Fleet.MachineView> machines = fleet.machines();
-        return air.rooms().stream().map(r -> {
-            Row row = rows.get(r.code());
-            List<SensorReading> lately = hour.getOrDefault(r.code(), List.of());
-            return new RoomView(r.code(), r.name(), r.temperatureC(), r.humidityPercent(), r.at(), lately.isEmpty() ? null : lately.get(lately.size() - 1).tvoc(), row.room(), row.planned(), row.measured(), row.fan(),
-                    row.fanSince(), hung.stream().filter(s -> r.code().equals(s.room())).map(Sensors.Sensor::code).toList(),
-                    machines.stream().filter(m -> !m.retired() && r.code().equals(m.room())).map(m -> m.code()).toList(), alarms(row, lately));
-        }).toList();
+        return air.rooms().stream()
+                .map(r -> {
+                    Row row = rows.get(r.code());
+                    List<SensorReading> lately = hour.getOrDefault(r.code(), List.of());
+                    return new RoomView(
+                            r.code(),
+                            r.name(),
+                            r.temperatureC(),
+                            r.humidityPercent(),
+                            r.at(),
+                            lately.isEmpty()
+                                    ? null
+                                    : lately.get(lately.size() - 1).tvoc(),
+                            row.room(),
+                            row.planned(),
+                            row.measured(),
+                            row.fan(),
+                            row.fanSince(),
+                            hung.stream()
+                                    .filter(s -> r.code().equals(s.room()))
+                                    .map(Sensors.Sensor::code)
+                                    .toList(),
+                            machines.stream()
+                                    .filter(m -> !m.retired() && r.code().equals(m.room()))
+                                    .map(m -> m.code())
+                                    .toList(),
+                            alarms(row, lately));
+                })
+                .toList();
     }
 
     private Map<String, Row> rows() {
         Map<String, Row> rows = new LinkedHashMap<>();
-        jdbc.sql("""
+        jdbc.sql(
+                        """
                 select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes, false), a.tvoc_limit_ppb, a.planned_changes,
                   (select d.changes_per_hour from air_decay d where d.room_id = r.id and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
                 from room r left join room_air a on a.room_id = r.id left join fan_switch f on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc fetch first row only)
                 where r.retired_at is null order by r.name""")
-                .query((row, i) -> rows.put(row.getString(1), new Row(row.getString(2), new Described(row.getObject(3, Double.class), row.getObject(4, Double.class), row.getObject(5, Double.class), row.getObject(6, Double.class),
-                        row.getString(7), row.getBoolean(8), row.getObject(9, Double.class)), row.getObject(10, Double.class), row.getObject(11, Double.class), row.getObject(12, Boolean.class),
-                        row.getObject(13) == null ? null : row.getObject(13, OffsetDateTime.class).toInstant()))).list();
+                .query((row, i) -> rows.put(
+                        row.getString(1),
+                        new Row(
+                                row.getString(2),
+                                new Described(
+                                        row.getObject(3, Double.class),
+                                        row.getObject(4, Double.class),
+                                        row.getObject(5, Double.class),
+                                        row.getObject(6, Double.class),
+                                        row.getString(7),
+                                        row.getBoolean(8),
+                                        row.getObject(9, Double.class)),
+                                row.getObject(10, Double.class),
+                                row.getObject(11, Double.class),
+                                row.getObject(12, Boolean.class),
+                                row.getObject(13) == null
+                                        ? null
+                                        : row.getObject(13, OffsetDateTime.class)
+                                                .toInstant())))
+                .list();
         return rows;
     }
 
@@ -128,20 +195,39 @@ public class RoomAir {
     public List<Alarm> alarms() {
         Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
         List<Alarm> all = new ArrayList<>();
-        rows().forEach((code, row) -> alarms(row, hour.getOrDefault(code, List.of())).forEach(a -> all.add(new Alarm(code, row.name(), a))));
+        rows().forEach((code, row) ->
+                alarms(row, hour.getOrDefault(code, List.of())).forEach(a -> all.add(new Alarm(code, row.name(), a))));
         return all;
     }
 
     /** By time above a limit within the last hour, not by single readings. */
     private static List<String> alarms(Row row, List<SensorReading> lately) {
         List<String> alarms = new ArrayList<>();
-        double limit = row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();
-        above(lately.stream().filter(r -> r.tvoc() != null && r.tvoc() > limit).count(), String.format(Locale.ROOT, "vapour above %.0f ppb", limit), alarms);
+        double limit =
+                row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();
+        above(
+                lately.stream()
+                        .filter(r -> r.tvoc() != null && r.tvoc() > limit)
+                        .count(),
+                String.format(Locale.ROOT, "vapour above %.0f ppb", limit),
+                alarms);
         if (row.room().lowC() != null) {
-            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() < row.room().lowC()).count(), String.format(Locale.ROOT, "colder than %.0f °C", row.room().lowC()), alarms);
+            above(
+                    lately.stream()
+                            .filter(r -> r.temperatureC() != null
+                                    && r.temperatureC() < row.room().lowC())
+                            .count(),
+                    String.format(Locale.ROOT, "colder than %.0f °C", row.room().lowC()),
+                    alarms);
         }
         if (row.room().highC() != null) {
-            above(lately.stream().filter(r -> r.temperatureC() != null && r.temperatureC() > row.room().highC()).count(), String.format(Locale.ROOT, "warmer than %.0f °C", row.room().highC()), alarms);
+            above(
+                    lately.stream()
+                            .filter(r -> r.temperatureC() != null
+                                    && r.temperatureC() > row.room().highC())
+                            .count(),
+                    String.format(Locale.ROOT, "warmer than %.0f °C", row.room().highC()),
+                    alarms);
         }
         return alarms;
     }
@@ -155,7 +241,10 @@ public class RoomAir {
     /** @throws NotThere if there is no such room in use */
     @Transactional(readOnly = true)
     public RoomView one(String code) {
-        return all().stream().filter(r -> r.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There is no room called " + code + "."));
+        return all().stream()
+                .filter(r -> r.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no room called " + code + "."));
     }
 
     public void describe(String code, Described d) {
@@ -164,13 +253,31 @@ public class RoomAir {
         one(code);
         long room = fleet.roomId(code);
         exists(room);
-        jdbc.sql("update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes = ?, tvoc_limit_ppb = ? where room_id = ?").params(d.volumeM3(), d.mixingFactor(), d.lowC(), d.highC(),
-                d.openings() == null || d.openings().isBlank() ? null : d.openings().strip(), d.washes(), d.tvocLimitPpb(), room).update();
+        jdbc.sql(
+                        "update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes = ?, tvoc_limit_ppb = ? where room_id = ?")
+                .params(
+                        d.volumeM3(),
+                        d.mixingFactor(),
+                        d.lowC(),
+                        d.highC(),
+                        d.openings() == null || d.openings().isBlank()
+                                ? null
+                                : d.openings().strip(),
+                        d.washes(),
+                        d.tvocLimitPpb(),
+                        room)
+                .update();
     }
 
     private void exists(long room) {
-        if (jdbc.sql("select count(*) from room_air where room_id = ?").param(room).query(Integer.class).single() == 0) {
-            jdbc.sql("insert into room_air (room_id, washes) values (?, false)").param(room).update();
+        if (jdbc.sql("select count(*) from room_air where room_id = ?")
+                        .param(room)
+                        .query(Integer.class)
+                        .single()
+                == 0) {
+            jdbc.sql("insert into room_air (room_id, washes) values (?, false)")
+                    .param(room)
+                    .update();
         }
     }
 
@@ -180,22 +287,49 @@ public class RoomAir {
         RoomView view = one(code);
         long room = fleet.roomId(code);
         exists(room);
-        jdbc.sql("update room_air set path = ?, planned_changes = ? where room_id = ?").params(path, changesPerHour, room).update();
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", room, clock.instant(), String.format(Locale.ROOT, "%s: an air path is planned for %.1f changes an hour.", view.name(), changesPerHour),
-                Map.of("room", code), actor));
+        jdbc.sql("update room_air set path = ?, planned_changes = ? where room_id = ?")
+                .params(path, changesPerHour, room)
+                .update();
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "SHOP",
+                room,
+                clock.instant(),
+                String.format(
+                        Locale.ROOT,
+                        "%s: an air path is planned for %.1f changes an hour.",
+                        view.name(),
+                        changesPerHour),
+                Map.of("room", code),
+                actor));
     }
 
     @Transactional(readOnly = true)
     public Optional<String> path(String code) {
-        return jdbc.sql("select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path is not null").param(code).query(String.class).optional();
+        return jdbc.sql(
+                        "select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path is not null")
+                .param(code)
+                .query(String.class)
+                .optional();
     }
 
     /** A fan was switched on or off. */
     public void fan(String code, boolean running) {
         Actor actor = Actor.current();
         RoomView view = one(code);
-        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)").params(fleet.roomId(code), Rows.time(clock.instant()), running, actor.personId()).update();
-        logbook.write(LogDraft.of(LogKind.FAN, null, "SHOP", fleet.roomId(code), clock.instant(), view.name() + ": the fan is " + (running ? "on." : "off."), Map.of("room", code, "running", running), actor));
+        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)")
+                .params(fleet.roomId(code), Rows.time(clock.instant()), running, actor.personId())
+                .update();
+        logbook.write(LogDraft.of(
+                LogKind.FAN,
+                null,
+                "SHOP",
+                fleet.roomId(code),
+                clock.instant(),
+                view.name() + ": the fan is " + (running ? "on." : "off."),
+                Map.of("room", code, "running", running),
+                actor));
     }
 
     /** When the fans were switched, by room. */
@@ -204,7 +338,8 @@ public class RoomAir {
         Map<String, List<FanLog.Switch>> all = new LinkedHashMap<>();
         jdbc.sql("select r.code, f.at, f.running from fan_switch f join room r on r.id = f.room_id order by f.at, f.id")
                 .query(row -> {
-                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new FanLog.Switch(Rows.instant(row, 2), row.getBoolean(3)));
+                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>())
+                            .add(new FanLog.Switch(Rows.instant(row, 2), row.getBoolean(3)));
                 });
         return all.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new FanLog(e.getValue())));
     }
@@ -213,9 +348,12 @@ public class RoomAir {
     @Transactional(readOnly = true)
     public Map<String, List<RateTrend.Rate>> rates(Instant since) {
         Map<String, List<RateTrend.Rate>> all = new LinkedHashMap<>();
-        jdbc.sql("select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id where d.at >= ? and d.changes_per_hour is not null order by d.at").param(Rows.time(since))
+        jdbc.sql(
+                        "select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id where d.at >= ? and d.changes_per_hour is not null order by d.at")
+                .param(Rows.time(since))
                 .query(row -> {
-                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>()).add(new RateTrend.Rate(Rows.instant(row, 2), row.getDouble(3)));
+                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>())
+                            .add(new RateTrend.Rate(Rows.instant(row, 2), row.getDouble(3)));
                 });
         return all;
     }
@@ -223,9 +361,14 @@ public class RoomAir {
     /** When prints were first put into a bath, where this room is the wash place; otherwise none. */
     @Transactional(readOnly = true)
     public List<Instant> washes(String room, Instant from, Instant to) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select f.first_at from finishing f where f.first_at >= :from and f.first_at < :to
-                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room and a.washes) order by f.first_at""").param("room", room).param("from", Rows.time(from)).param("to", Rows.time(to))
-                .query((row, i) -> Rows.instant(row, 1)).list();
+                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room and a.washes) order by f.first_at""")
+                .param("room", room)
+                .param("from", Rows.time(from))
+                .param("to", Rows.time(to))
+                .query((row, i) -> Rows.instant(row, 1))
+                .list();
     }
 }

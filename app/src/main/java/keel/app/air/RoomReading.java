@@ -14,10 +14,13 @@ class RoomReading {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long roomId;
     Instant at;
+
     @Column(name = "temperature_c")
     double temperatureC;
+
     Double humidityPercent;
     Long personId;
     boolean withdrawn;

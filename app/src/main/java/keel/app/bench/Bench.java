@@ -55,8 +55,18 @@ public class Bench {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Bench(ServiceRecords records, Fleet fleet, ShopSettings settings, Parts parts, Stock stock, Occupancy occupancy, Rebuild rebuild, Logbook logbook,
-          ApplicationEventPublisher events, ObjectMapper json, Clock clock) {
+    Bench(
+            ServiceRecords records,
+            Fleet fleet,
+            ShopSettings settings,
+            Parts parts,
+            Stock stock,
+            Occupancy occupancy,
+            Rebuild rebuild,
+            Logbook logbook,
+            ApplicationEventPublisher events,
+            ObjectMapper json,
+            Clock clock) {
         this.records = records;
         this.fleet = fleet;
         this.settings = settings;
@@ -71,7 +81,7 @@ public class Bench {
     }
 
     /**
-     * @throws Refused  if the entry cannot be right by itself
+     * @throws Refused if the entry cannot be right by itself
      * @throws Conflict if it does not fit what is recorded
      */
     public ServiceView record(ServiceEntry entry) {
@@ -84,7 +94,10 @@ public class Bench {
         Instant at = entry.at() == null ? clock.instant() : entry.at().truncatedTo(ChronoUnit.MILLIS);
         findings.when(at.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
         findings.when(machine != null && at.isBefore(machine.since()), "at", "The machine was not in the shop yet.");
-        findings.when(entry.note() != null && entry.note().length() > 4000, "note", "A note may have 4000 characters at most.");
+        findings.when(
+                entry.note() != null && entry.note().length() > 4000,
+                "note",
+                "A note may have 4000 characters at most.");
         Refused.unless(findings);
         if (machine != null) {
             occupancy.lock(machine.id());
@@ -96,7 +109,8 @@ public class Bench {
         rebuildFor(machine, service, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
         events.publishEvent(new ServiceRecorded(service.id, kind, service.machineId, values));
-        return new ServiceView(service.id, kind, machine == null ? null : machine.code(), at, text, service.note, values);
+        return new ServiceView(
+                service.id, kind, machine == null ? null : machine.code(), at, text, service.note, values);
     }
 
     /** Takes an entry back with a reason. A keeper may take back any, an operator what they wrote themselves. */
@@ -127,19 +141,40 @@ public class Bench {
         records.saveAndFlush(service);
         rebuildFor(machine, service, Instant.EPOCH);
         events.publishEvent(new ServiceWithdrawn(id, service.kind, values));
-        logbook.write(new LogDraft(LogKind.SERVICE_WITHDRAWN, service.machineId, "SERVICE", id, service.at, "Withdrawn: " + line.headline(),
-                null, values, actor, line.id(), reason.strip()));
+        logbook.write(new LogDraft(
+                LogKind.SERVICE_WITHDRAWN,
+                service.machineId,
+                "SERVICE",
+                id,
+                service.at,
+                "Withdrawn: " + line.headline(),
+                null,
+                values,
+                actor,
+                line.id(),
+                reason.strip()));
     }
 
     private Map<String, Object> read(ServiceKind kind, MachineRef machine, ServiceEntry entry, Findings findings) {
         Map<String, Object> given = entry.values();
         if (machine != null) {
             if (!ServiceKind.of(machine.traits()).contains(kind)) {
-                throw new Refused("kind", kind.done() + " does not apply to a " + machine.traits().kind().words().toLowerCase(Locale.ROOT) + " machine.");
+                throw new Refused(
+                        "kind",
+                        kind.done() + " does not apply to a "
+                                + machine.traits().kind().words().toLowerCase(Locale.ROOT) + " machine.");
             }
-            findings.when(kind == ServiceKind.CLEAN_UP && "QUICK".equals(given.get("way")) && !machine.traits().wholeAreaLight(), "way",
+            findings.when(
+                    kind == ServiceKind.CLEAN_UP
+                            && "QUICK".equals(given.get("way"))
+                            && !machine.traits().wholeAreaLight(),
+                    "way",
                     machine.name() + " cannot light its whole area; only the full way works.");
-            findings.when(kind == ServiceKind.LEVELLING && "SELF".equals(given.get("school")) && !machine.traits().selfLevelling(), "school",
+            findings.when(
+                    kind == ServiceKind.LEVELLING
+                            && "SELF".equals(given.get("school"))
+                            && !machine.traits().selfLevelling(),
+                    "school",
                     machine.name() + " does not level itself.");
         }
         return FieldReading.read(kind.fields(), withEndReason(kind, machine, given), findings);
@@ -148,8 +183,14 @@ public class Bench {
     /** Where nothing was fitted, nobody has to say why it ended. */
     private Map<String, Object> withEndReason(ServiceKind kind, MachineRef machine, Map<String, Object> given) {
         boolean missing = kind.field("endReason").isPresent() && !present(given.get("endReason"));
-        if (!missing || kind == ServiceKind.SCREEN_CHANGE || kind == ServiceKind.LIGHT_CHANGE || (machine == null ? parts.filmIn(parts.vat((String) given.get("vat"), "vat").id()) != null
-                : occupancy.filmAt(machine.id(), clock.instant()).isPresent())) {
+        if (!missing
+                || kind == ServiceKind.SCREEN_CHANGE
+                || kind == ServiceKind.LIGHT_CHANGE
+                || (machine == null
+                        ? parts.filmIn(parts.vat((String) given.get("vat"), "vat")
+                                        .id())
+                                != null
+                        : occupancy.filmAt(machine.id(), clock.instant()).isPresent())) {
             return given;
         }
         Map<String, Object> more = new LinkedHashMap<>(given);
@@ -161,34 +202,45 @@ public class Bench {
     private void requireOnShelf(ServiceKind kind, MachineRef machine, ServiceRecord service) {
         Long on = machine == null ? parts.machineOfVat(service.vatId) : null;
         if (on != null) {
-            throw new Conflict("vat", "Vat " + parts.part(service.vatId).code() + " is on " + fleet.machine(on).name() + ". Enter it for that machine.");
+            throw new Conflict(
+                    "vat",
+                    "Vat " + parts.part(service.vatId).code() + " is on "
+                            + fleet.machine(on).name() + ". Enter it for that machine.");
         }
     }
 
     private void requireStandstill(ServiceKind kind, MachineRef machine, Instant at) {
         if (kind.asksForStandstill()) {
             occupancy.runAt(machine.id(), at).ifPresent(run -> {
-                throw new Conflict("at", machine.name() + " was printing " + run.job() + " at that time"
-                        + (run.endedAt() == null ? ". Finish the run first." : "."));
+                throw new Conflict(
+                        "at",
+                        machine.name() + " was printing " + run.job() + " at that time"
+                                + (run.endedAt() == null ? ". Finish the run first." : "."));
             });
         }
     }
 
-    private ServiceRecord save(ServiceKind kind, MachineRef machine, Instant at, Map<String, Object> values, String note) {
+    private ServiceRecord save(
+            ServiceKind kind, MachineRef machine, Instant at, Map<String, Object> values, String note) {
         ServiceRecord service = new ServiceRecord();
         service.kind = kind;
         service.machineId = machine == null ? null : machine.id();
         service.at = at;
         service.clean = Boolean.TRUE.equals(values.get("clean"));
         service.emptied = Boolean.TRUE.equals(values.get("emptied"));
-        service.leak = values.get("found") instanceof List<?> found && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
+        service.leak = values.get("found") instanceof List<?> found
+                && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
         service.resinLeftMl = (Double) values.get("resinLeftMl");
-        service.readings = values.get("readings") instanceof List<?> readings && readings.stream().allMatch(r -> r instanceof Map<?, ?> m && m.containsKey("zMm"))
+        service.readings = values.get("readings") instanceof List<?> readings
+                && readings.stream().allMatch(r -> r instanceof Map<?, ?> m && m.containsKey("zMm"))
                 && !readings.isEmpty();
         service.dryingUntil = Boolean.TRUE.equals(values.get("drying"))
-                ? at.plus(Duration.ofMinutes(Math.round(60 * settings.defaults().value("drying.hours")))) : null;
+                ? at.plus(Duration.ofMinutes(Math.round(60 * settings.defaults().value("drying.hours"))))
+                : null;
         service.note = note == null || note.isBlank() ? null : note.strip();
-        service.vatId = machine == null ? Long.valueOf(parts.vat((String) values.get("vat"), "vat").id()) : occupancy.vatAt(machine.id(), at).orElse(null);
+        service.vatId = machine == null
+                ? Long.valueOf(parts.vat((String) values.get("vat"), "vat").id())
+                : occupancy.vatAt(machine.id(), at).orElse(null);
         if (kind == ServiceKind.MOVED) {
             values.put("fromRoom", fleet.roomOf(machine.id()));
         }
@@ -197,86 +249,143 @@ public class Bench {
     }
 
     /** Does what the service does to the parts; answers it in words. */
-    private String effect(ServiceKind kind, MachineRef machine, ServiceRecord service, Map<String, Object> values, Actor actor) {
+    private String effect(
+            ServiceKind kind, MachineRef machine, ServiceRecord service, Map<String, Object> values, Actor actor) {
         String endReason = (String) values.get("endReason");
-        String text = switch (kind) {
-            case FILM_CHANGE -> filmChange(machine, service, values);
-            case TANK_CHANGE -> {
-                Parts.Change change = parts.changeTank(machine, service.at, service.id, endReason);
-                yield "tank changed" + from(change, endReason, kind) + ".";
-            }
-            case VAT_FITTED -> {
-                Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
-                String out = parts.fitVat(machine, vat, service.at, service.id);
-                service.vatId = vat.id();
-                yield "vat " + vat.code() + " fitted" + (out == null ? "." : ", " + out + " lifted out.");
-            }
-            case VAT_REMOVED -> {
-                Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
-                parts.removeVat(machine, vat, service.at, service.id);
-                yield "vat " + vat.code() + " lifted out.";
-            }
-            case SCREEN_CHANGE, LIGHT_CHANGE -> {
-                Parts.Change change = parts.change(kind == ServiceKind.SCREEN_CHANGE ? ComponentKind.SCREEN : ComponentKind.LIGHT, machine, service.at, service.id, endReason,
-                        new Parts.Fresh((String) values.get("spare"), (String) values.get("serial")));
-                yield kind.done().toLowerCase(Locale.ROOT) + from(change, endReason, kind) + ".";
-            }
-            case WINDOW_INSPECTED -> "optical window " + (service.clean ? "spotless" : "not clean") + (Boolean.TRUE.equals(values.get("wiped")) ? ", wiped." : ".");
-            case DRY_RUN -> "dry run" + (present(values.get("file")) ? " of " + values.get("file") : "") + ": " + words(kind, "seen", values)
-                    + (values.get("layer") instanceof Double layer ? ", from layer " + Math.round(layer) : "") + ".";
-            case PLATE_WORK -> {
-                if ("REPLACED".equals(values.get("work"))) {
-                    parts.replacePlate(machine, service.at, service.id);
-                }
-                yield "plate: " + words(kind, "work", values) + ".";
-            }
-            case MOVED -> {
-                String room = fleet.roomOfEntry((String) values.get("room"));
-                fleet.moveTo(machine.id(), room);
-                yield "moved to " + room + ".";
-            }
-            case PLATE_CLEARED -> "plate cleared" + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
-                    + (values.get("resinLeftMl") instanceof Double ml ? ", " + Math.round(ml) + " ml left in the vat" : "")
-                    + (Boolean.TRUE.equals(values.get("burr")) ? "; a burr was felt." : ".");
-            case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
-            case FILM_CLEANED -> "film cleaned, " + words(kind, "cleaner", values) + (Boolean.TRUE.equals(values.get("ultrasonic")) ? ", ultrasonic bath" : "") + ".";
-            case HOLE_CURED -> "small hole in the film cured shut" + (values.get("sizeMm") instanceof Double mm ? ", about " + mm + " mm" : "") + "; a stop-gap.";
-            case CLEAN_UP -> "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
-                    + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "") + (service.emptied ? ", vat emptied" : "") + (Boolean.TRUE.equals(values.get("plateWiped")) ? ", whole plate wiped" : "")
-                    + ("BACK".equals(values.get("scraped")) ? ", scrapings went back into the bottle" : "") + ".";
-            case VAT_INSPECTED, SCREEN_INSPECTED -> (kind == ServiceKind.VAT_INSPECTED ? "vat" + (machine == null ? " " + parts.part(service.vatId).code() : "") : "screen") + " inspected: "
-                    + (service.clean ? "clean and whole." : "not in order" + listed(values, "found") + listed(values, "spots") + ".");
-            case LUBRICATION -> "lubricated: " + words(kind, "part", values) + ".";
-            case FIRMWARE -> "firmware " + values.get("version") + ".";
-            default -> kind.done().toLowerCase(Locale.ROOT) + ".";
-        };
+        String text =
+                switch (kind) {
+                    case FILM_CHANGE -> filmChange(machine, service, values);
+                    case TANK_CHANGE -> {
+                        Parts.Change change = parts.changeTank(machine, service.at, service.id, endReason);
+                        yield "tank changed" + from(change, endReason, kind) + ".";
+                    }
+                    case VAT_FITTED -> {
+                        Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
+                        String out = parts.fitVat(machine, vat, service.at, service.id);
+                        service.vatId = vat.id();
+                        yield "vat " + vat.code() + " fitted" + (out == null ? "." : ", " + out + " lifted out.");
+                    }
+                    case VAT_REMOVED -> {
+                        Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
+                        parts.removeVat(machine, vat, service.at, service.id);
+                        yield "vat " + vat.code() + " lifted out.";
+                    }
+                    case SCREEN_CHANGE, LIGHT_CHANGE -> {
+                        Parts.Change change = parts.change(
+                                kind == ServiceKind.SCREEN_CHANGE ? ComponentKind.SCREEN : ComponentKind.LIGHT,
+                                machine,
+                                service.at,
+                                service.id,
+                                endReason,
+                                new Parts.Fresh((String) values.get("spare"), (String) values.get("serial")));
+                        yield kind.done().toLowerCase(Locale.ROOT) + from(change, endReason, kind) + ".";
+                    }
+                    case WINDOW_INSPECTED ->
+                        "optical window " + (service.clean ? "spotless" : "not clean")
+                                + (Boolean.TRUE.equals(values.get("wiped")) ? ", wiped." : ".");
+                    case DRY_RUN ->
+                        "dry run" + (present(values.get("file")) ? " of " + values.get("file") : "") + ": "
+                                + words(kind, "seen", values)
+                                + (values.get("layer") instanceof Double layer
+                                        ? ", from layer " + Math.round(layer)
+                                        : "")
+                                + ".";
+                    case PLATE_WORK -> {
+                        if ("REPLACED".equals(values.get("work"))) {
+                            parts.replacePlate(machine, service.at, service.id);
+                        }
+                        yield "plate: " + words(kind, "work", values) + ".";
+                    }
+                    case MOVED -> {
+                        String room = fleet.roomOfEntry((String) values.get("room"));
+                        fleet.moveTo(machine.id(), room);
+                        yield "moved to " + room + ".";
+                    }
+                    case PLATE_CLEARED ->
+                        "plate cleared" + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
+                                + (values.get("resinLeftMl") instanceof Double ml
+                                        ? ", " + Math.round(ml) + " ml left in the vat"
+                                        : "")
+                                + (Boolean.TRUE.equals(values.get("burr")) ? "; a burr was felt." : ".");
+                    case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
+                    case FILM_CLEANED ->
+                        "film cleaned, " + words(kind, "cleaner", values)
+                                + (Boolean.TRUE.equals(values.get("ultrasonic")) ? ", ultrasonic bath" : "") + ".";
+                    case HOLE_CURED ->
+                        "small hole in the film cured shut"
+                                + (values.get("sizeMm") instanceof Double mm ? ", about " + mm + " mm" : "")
+                                + "; a stop-gap.";
+                    case CLEAN_UP ->
+                        "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
+                                + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
+                                + (service.emptied ? ", vat emptied" : "")
+                                + (Boolean.TRUE.equals(values.get("plateWiped")) ? ", whole plate wiped" : "")
+                                + ("BACK".equals(values.get("scraped")) ? ", scrapings went back into the bottle" : "")
+                                + ".";
+                    case VAT_INSPECTED, SCREEN_INSPECTED ->
+                        (kind == ServiceKind.VAT_INSPECTED
+                                        ? "vat"
+                                                + (machine == null
+                                                        ? " "
+                                                                + parts.part(service.vatId)
+                                                                        .code()
+                                                        : "")
+                                        : "screen")
+                                + " inspected: "
+                                + (service.clean
+                                        ? "clean and whole."
+                                        : "not in order" + listed(values, "found") + listed(values, "spots") + ".");
+                    case LUBRICATION -> "lubricated: " + words(kind, "part", values) + ".";
+                    case FIRMWARE -> "firmware " + values.get("version") + ".";
+                    default -> kind.done().toLowerCase(Locale.ROOT) + ".";
+                };
         if (present(values.get("fromStores"))) {
-            stock.take((String) values.get("fromStores"), 1, kind.done() + (machine == null ? "" : " on " + machine.name()), service.at, service.id, actor);
+            stock.take(
+                    (String) values.get("fromStores"),
+                    1,
+                    kind.done() + (machine == null ? "" : " on " + machine.name()),
+                    service.at,
+                    service.id,
+                    actor);
         }
         records.saveAndFlush(service);
         return text;
     }
 
     private String filmChange(MachineRef machine, ServiceRecord service, Map<String, Object> values) {
-        Parts.PartRef vat = present(values.get("vat")) ? parts.vat((String) values.get("vat"), "vat") : parts.vatOn(machine.id());
+        Parts.PartRef vat =
+                present(values.get("vat")) ? parts.vat((String) values.get("vat"), "vat") : parts.vatOn(machine.id());
         if (vat == null) {
-            throw new Conflict("machine", "No vat is on " + machine.name() + ". Fit one first, or say in which vat the film was changed.");
+            throw new Conflict(
+                    "machine",
+                    "No vat is on " + machine.name() + ". Fit one first, or say in which vat the film was changed.");
         }
         Long on = parts.machineOfVat(vat.id());
         if (on != null && machine != null && on != machine.id()) {
-            throw new Conflict("vat", "Vat " + vat.code() + " is on " + fleet.machine(on).name() + ". Enter the change for that machine.");
+            throw new Conflict(
+                    "vat",
+                    "Vat " + vat.code() + " is on " + fleet.machine(on).name()
+                            + ". Enter the change for that machine.");
         }
         service.vatId = vat.id();
         Double thicknessMm = (Double) values.get("thicknessMm");
-        Parts.Change change = parts.changeFilm(vat.id(), service.at, service.id, new Parts.Sheet((String) values.get("material"), thicknessMm, (String) values.get("pack")),
+        Parts.Change change = parts.changeFilm(
+                vat.id(),
+                service.at,
+                service.id,
+                new Parts.Sheet((String) values.get("material"), thicknessMm, (String) values.get("pack")),
                 (String) values.get("endReason"));
-        return "film changed in vat " + vat.code() + from(change, (String) values.get("endReason"), ServiceKind.FILM_CHANGE) + ", "
+        return "film changed in vat " + vat.code()
+                + from(change, (String) values.get("endReason"), ServiceKind.FILM_CHANGE) + ", "
                 + values.get("material") + " " + thicknessMm + " mm.";
     }
 
     private static String from(Parts.Change change, String endReason, ServiceKind kind) {
-        String why = kind.field("endReason").map(f -> f.words(endReason)).orElse("").toLowerCase(Locale.ROOT);
-        return change.old() == null ? ": " + change.fresh() + " fitted" : ": " + change.old() + " (" + why + ") out, " + change.fresh() + " in";
+        String why =
+                kind.field("endReason").map(f -> f.words(endReason)).orElse("").toLowerCase(Locale.ROOT);
+        return change.old() == null
+                ? ": " + change.fresh() + " fitted"
+                : ": " + change.old() + " (" + why + ") out, " + change.fresh() + " in";
     }
 
     private void rebuildFor(MachineRef machine, ServiceRecord service, Instant since) {
@@ -291,20 +400,30 @@ public class Bench {
         content.put("at", service.at);
         content.putAll(values);
         String sentence = headline.substring(0, 1).toUpperCase(Locale.ROOT) + headline.substring(1);
-        logbook.write(LogDraft.of(kind, service.machineId, "SERVICE", service.id, service.at, sentence, content, actor).noting(service.note));
+        logbook.write(LogDraft.of(kind, service.machineId, "SERVICE", service.id, service.at, sentence, content, actor)
+                .noting(service.note));
     }
 
     private static ServiceKind kind(String name) {
-        return Arrays.stream(ServiceKind.values()).filter(k -> k.name().equals(name == null ? "" : name.strip())).findFirst()
-                .orElseThrow(() -> new Refused("kind", "There is no service " + name + ". Known: " + Arrays.toString(ServiceKind.values()) + "."));
+        return Arrays.stream(ServiceKind.values())
+                .filter(k -> k.name().equals(name == null ? "" : name.strip()))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "kind",
+                        "There is no service " + name + ". Known: " + Arrays.toString(ServiceKind.values()) + "."));
     }
 
     private static String words(ServiceKind kind, String field, Map<String, Object> values) {
-        return kind.field(field).map((ServiceField f) -> f.words((String) values.get(field))).orElse("").toLowerCase(Locale.ROOT);
+        return kind.field(field)
+                .map((ServiceField f) -> f.words((String) values.get(field)))
+                .orElse("")
+                .toLowerCase(Locale.ROOT);
     }
 
     private static String listed(Map<String, Object> values, String field) {
-        return values.get(field) instanceof List<?> list && !list.isEmpty() ? " (" + String.join(", ", list.stream().map(Object::toString).toList()) + ")" : "";
+        return values.get(field) instanceof List<?> list && !list.isEmpty()
+                ? " (" + String.join(", ", list.stream().map(Object::toString).toList()) + ")"
+                : "";
     }
 
     private static boolean present(Object value) {

@@ -39,20 +39,43 @@ class BenchApi {
         }
     }
 
-    record Answer(long id, String kind, String machine, Instant at, String text, String note, Map<String, Object> values, List<HoldView> holds) {}
+    record Answer(
+            long id,
+            String kind,
+            String machine,
+            Instant at,
+            String text,
+            String note,
+            Map<String, Object> values,
+            List<HoldView> holds) {}
 
     record HoldView(String code, String text) {}
 
     record Withdrawal(String reason) {}
 
-    /** Records a service; the fields of its kind stand beside {@code machine}, {@code kind}, {@code at} and {@code note}. */
+    /**
+     * Records a service; the fields of its kind stand beside {@code machine}, {@code kind}, {@code at} and
+     * {@code note}.
+     */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Answer record(@RequestBody Entry entry) {
-        ServiceView done = bench.record(new ServiceEntry(entry.machine, entry.kind, entry.at, entry.note, entry.values));
-        List<HoldView> holds = done.machine() == null ? List.of() : standings.of(done.machine()).holds().stream()
-                .map(h -> new HoldView(h.code().code(), h.text())).toList();
-        return new Answer(done.id(), done.kind().name(), done.machine(), done.at(), done.text(), done.note(), done.values(), holds);
+        ServiceView done =
+                bench.record(new ServiceEntry(entry.machine, entry.kind, entry.at, entry.note, entry.values));
+        List<HoldView> holds = done.machine() == null
+                ? List.of()
+                : standings.of(done.machine()).holds().stream()
+                        .map(h -> new HoldView(h.code().code(), h.text()))
+                        .toList();
+        return new Answer(
+                done.id(),
+                done.kind().name(),
+                done.machine(),
+                done.at(),
+                done.text(),
+                done.note(),
+                done.values(),
+                holds);
     }
 
     /** Takes a service back, with a reason; what it fitted comes out again. */

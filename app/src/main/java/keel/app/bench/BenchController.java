@@ -43,7 +43,15 @@ class BenchController {
     private final Failures failures;
     private final ShopTime times;
 
-    BenchController(Bench bench, Fleet fleet, PartsReading reading, Stock stock, FilmPacks packs, Standings standings, Failures failures, ShopTime times) {
+    BenchController(
+            Bench bench,
+            Fleet fleet,
+            PartsReading reading,
+            Stock stock,
+            FilmPacks packs,
+            Standings standings,
+            Failures failures,
+            ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
         this.reading = reading;
@@ -60,8 +68,12 @@ class BenchController {
     }
 
     @PostMapping("/machines/{code}/services/{kind}")
-    String record(@PathVariable String code, @PathVariable String kind, @RequestParam Map<String, String> typed, Model model,
-                  HttpServletResponse response) {
+    String record(
+            @PathVariable String code,
+            @PathVariable String kind,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
             Findings findings = new Findings();
             var at = times.read(typed.get("at"), "at", findings);
@@ -90,17 +102,26 @@ class BenchController {
         model.addAttribute("form", form);
         model.addAttribute("now", standings.of(machine.code()));
         model.addAttribute("vats", vatsFor(kind, machine));
-        model.addAttribute("rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
+        model.addAttribute(
+                "rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
         model.addAttribute("items", stock.all(false));
         model.addAttribute("packs", packs.inUse());
-        model.addAttribute("spares", reading.spares(machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
-        model.addAttribute("cases", kind == ServiceKind.DRY_RUN ? failures.list(machine.code(), true, Paging.of(0, CASES)) : List.of());
+        model.addAttribute(
+                "spares",
+                reading.spares(
+                        machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
+        model.addAttribute(
+                "cases",
+                kind == ServiceKind.DRY_RUN ? failures.list(machine.code(), true, Paging.of(0, CASES)) : List.of());
         return "bench/service";
     }
 
     private List<PartView> vatsFor(ServiceKind kind, MachineRef machine) {
         return reading.all(ComponentKind.VAT, false).stream()
-                .filter(v -> kind == ServiceKind.VAT_REMOVED ? machine.code().equals(v.carrier()) : v.carrier() == null && v.endedAt() == null).toList();
+                .filter(v -> kind == ServiceKind.VAT_REMOVED
+                        ? machine.code().equals(v.carrier())
+                        : v.carrier() == null && v.endedAt() == null)
+                .toList();
     }
 
     private static ServiceKind kind(String name) {

@@ -19,8 +19,10 @@ class ServiceRecord {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     @Enumerated(EnumType.STRING)
     ServiceKind kind;
+
     Long machineId;
     Long vatId;
     Instant at;
@@ -30,8 +32,10 @@ class ServiceRecord {
     Double resinLeftMl;
     boolean readings;
     Instant dryingUntil;
+
     @Lob
     String content;
+
     String note;
     boolean withdrawn;
 }

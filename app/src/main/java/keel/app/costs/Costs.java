@@ -50,8 +50,21 @@ public class Costs {
         this.clock = clock;
     }
 
-    /** A run that has ended, with what it used; {@code resin} is a code, null where no profile says; {@code cause} of its failure, null if none was named. */
-    public record Run(long id, long machine, String machineName, String machineCode, String job, OffsetDateTime at, Outcome outcome, Used used, String resin, String cause) {
+    /**
+     * A run that has ended, with what it used; {@code resin} is a code, null where no profile says; {@code cause} of
+     * its failure, null if none was named.
+     */
+    public record Run(
+            long id,
+            long machine,
+            String machineName,
+            String machineCode,
+            String job,
+            OffsetDateTime at,
+            Outcome outcome,
+            Used used,
+            String resin,
+            String cause) {
 
         boolean good() {
             return outcome != null && !outcome.wentWrong();
@@ -61,38 +74,84 @@ public class Costs {
     /**
      * Runs together.
      *
-     * @param cost      of all of them; its cost of a good print is that of all over how many came out
-     * @param perGood   money a good print, null if none came out
-     * @param lost      money in those that did not come out
+     * @param cost of all of them; its cost of a good print is that of all over how many came out
+     * @param perGood money a good print, null if none came out
+     * @param lost money in those that did not come out
      */
-    public record Group(String name, String path, Used used, SuccessRate rate, PrintCost cost, Double perGood, double lost) {
+    public record Group(
+            String name, String path, Used used, SuccessRate rate, PrintCost cost, Double perGood, double lost) {
 
         public double perAttempt() {
             return used.prints() == 0 ? 0 : cost.perAttempt() / used.prints();
         }
     }
 
-    /** All that the page shows of a span of days; {@code shared} is null where the stores do not say what a print takes of them. */
-    public record Overview(Group all, List<Group> machines, List<Group> months, List<Group> jobs, List<Group> causes, SharedUse shared) {}
+    /**
+     * All that the page shows of a span of days; {@code shared} is null where the stores do not say what a print takes
+     * of them.
+     */
+    public record Overview(
+            Group all,
+            List<Group> machines,
+            List<Group> months,
+            List<Group> jobs,
+            List<Group> causes,
+            SharedUse shared) {}
 
     public Overview overview(int days) {
-        List<Run> runs = runs("r.started_at >= ?", clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
-        Map<Long, MachineNow> machines = standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
+        List<Run> runs = runs(
+                "r.started_at >= ?",
+                clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
+        Map<Long, MachineNow> machines =
+                standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
         PricesPaid.Paid now = paid.now();
         Map<List<Object>, Prices> prices = new HashMap<>();
-        Function<Run, PrintCost> cost = r -> prices.computeIfAbsent(Arrays.asList(r.machine(), r.resin()), k -> now.of(machines.get(r.machine()), r.resin())).of(r.used(), null);
+        Function<Run, PrintCost> cost = r -> prices.computeIfAbsent(
+                        Arrays.asList(r.machine(), r.resin()), k -> now.of(machines.get(r.machine()), r.resin()))
+                .of(r.used(), null);
         Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
-        List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream().sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt())).limit(15).toList();
-        List<Group> causes = grouped(runs.stream().filter(r -> !r.good()).toList(), r -> r.cause() == null ? "" : r.cause(), c -> null, costs).stream()
-                .sorted(Comparator.comparing((Group g) -> -g.lost())).limit(10).toList();
-        return new Overview(group("", null, runs, costs), grouped(runs, Run::machineName, m -> runs.stream().filter(r -> r.machineName().equals(m)).findFirst().map(r -> "/machines/" + r.machineCode()).orElse(null), costs),
-                grouped(runs, r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone())).toString(), m -> null, costs), jobs, causes, now.shared());
+        List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream()
+                .sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt()))
+                .limit(15)
+                .toList();
+        List<Group> causes = grouped(
+                        runs.stream().filter(r -> !r.good()).toList(),
+                        r -> r.cause() == null ? "" : r.cause(),
+                        c -> null,
+                        costs)
+                .stream()
+                .sorted(Comparator.comparing((Group g) -> -g.lost()))
+                .limit(10)
+                .toList();
+        return new Overview(
+                group("", null, runs, costs),
+                grouped(
+                        runs,
+                        Run::machineName,
+                        m -> runs.stream()
+                                .filter(r -> r.machineName().equals(m))
+                                .findFirst()
+                                .map(r -> "/machines/" + r.machineCode())
+                                .orElse(null),
+                        costs),
+                grouped(
+                        runs,
+                        r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone()))
+                                .toString(),
+                        m -> null,
+                        costs),
+                jobs,
+                causes,
+                now.shared());
     }
 
     /** @throws NotThere if there is no such run, or it is going on */
     public Map.Entry<Run, PrintCost> ofRun(long id) {
-        Run run = runs("r.id = ?", id).stream().findFirst().orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
-        return Map.entry(run, paid.now().of(standings.of(run.machineCode()), run.resin()).of(run.used(), null));
+        Run run = runs("r.id = ?", id).stream()
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
+        return Map.entry(
+                run, paid.now().of(standings.of(run.machineCode()), run.resin()).of(run.used(), null));
     }
 
     /** Prices for a machine; resin null for the shop's usual price. */
@@ -107,22 +166,39 @@ public class Costs {
     }
 
     private List<Run> runs(String where, Object... params) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select r.id, m.id, m.name, m.code, r.job, r.started_at, r.outcome, cast(datediff(millisecond, r.started_at, r.ended_at) as double precision) / 3600000,
                   coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, r.resin_ml, s.code,
                   (select max(f.cause) from failure f where f.run_id = r.id and not f.withdrawn) as cause
                 from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s on s.id = p.resin_id
-                where r.ended_at is not null and not r.withdrawn and\s""" + where + " order by r.started_at").params(params).query((row, i) -> run(row)).list();
+                where r.ended_at is not null and not r.withdrawn and\s"""
+                                + where + " order by r.started_at")
+                .params(params)
+                .query((row, i) -> run(row))
+                .list();
     }
 
     private static Run run(ResultSet row) throws SQLException {
         String outcome = row.getString(7);
-        return new Run(row.getLong(1), row.getLong(2), row.getString(3), row.getString(4), row.getString(5), row.getObject(6, OffsetDateTime.class), outcome == null ? null : Outcome.valueOf(outcome),
-                new Used(row.getDouble(8), row.getDouble(9), row.getDouble(10), 1), row.getString(11), row.getString(12));
+        return new Run(
+                row.getLong(1),
+                row.getLong(2),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getObject(6, OffsetDateTime.class),
+                outcome == null ? null : Outcome.valueOf(outcome),
+                new Used(row.getDouble(8), row.getDouble(9), row.getDouble(10), 1),
+                row.getString(11),
+                row.getString(12));
     }
 
-    private static List<Group> grouped(List<Run> runs, Function<Run, String> by, Function<String, String> path, Map<Long, PrintCost> costs) {
-        return runs.stream().collect(Collectors.groupingBy(by, TreeMap::new, Collectors.toList())).entrySet().stream().map(e -> group(e.getKey(), path.apply(e.getKey()), e.getValue(), costs)).toList();
+    private static List<Group> grouped(
+            List<Run> runs, Function<Run, String> by, Function<String, String> path, Map<Long, PrintCost> costs) {
+        return runs.stream().collect(Collectors.groupingBy(by, TreeMap::new, Collectors.toList())).entrySet().stream()
+                .map(e -> group(e.getKey(), path.apply(e.getKey()), e.getValue(), costs))
+                .toList();
     }
 
     private static Group group(String name, String path, List<Run> runs, Map<Long, PrintCost> costs) {
@@ -139,6 +215,13 @@ public class Costs {
         List<PrintCost.Line> sums = new ArrayList<>();
         lines.forEach((line, amount) -> sums.add(new PrintCost.Line(line, amount)));
         double all = sums.stream().mapToDouble(PrintCost.Line::amount).sum();
-        return new Group(name, path, used, SuccessRate.of(good, runs.size()), new PrintCost(sums, all, good == 0 ? all : all / good), good == 0 ? null : Double.valueOf(all / good), lost);
+        return new Group(
+                name,
+                path,
+                used,
+                SuccessRate.of(good, runs.size()),
+                new PrintCost(sums, all, good == 0 ? all : all / good),
+                good == 0 ? null : Double.valueOf(all / good),
+                lost);
     }
 }

@@ -26,7 +26,10 @@ class AirReplay {
     /** Whether it was one of these. */
     boolean enter(Happening happening) {
         if (happening instanceof Happening.AirPlanned p) {
-            rooms.describe(p.room(), new RoomAir.Described(p.volumeM3(), p.mixing(), p.lowC(), p.highC(), p.openings(), p.washes(), null));
+            rooms.describe(
+                    p.room(),
+                    new RoomAir.Described(
+                            p.volumeM3(), p.mixing(), p.lowC(), p.highC(), p.openings(), p.washes(), null));
             plans.keep(p.room(), p.path());
         } else if (happening instanceof Happening.FanSwitched f) {
             rooms.fan(f.room(), f.running());
@@ -34,8 +37,12 @@ class AirReplay {
             plans.keepUp(k.kind(), k.name(), k.room());
         } else if (happening instanceof Happening.SensorLog l) {
             for (int i = 0; i < l.minutes().size(); i += AT_ONCE) {
-                sensors.take(l.sensor(), l.minutes().subList(i, Math.min(l.minutes().size(), i + AT_ONCE)).stream()
-                        .map(m -> new SensorReading(m.at(), m.vapourPpb(), m.temperatureC(), m.humidityPercent())).toList());
+                sensors.take(
+                        l.sensor(),
+                        l.minutes().subList(i, Math.min(l.minutes().size(), i + AT_ONCE)).stream()
+                                .map(m ->
+                                        new SensorReading(m.at(), m.vapourPpb(), m.temperatureC(), m.humidityPercent()))
+                                .toList());
             }
             sensors.place(l.sensor(), l.room());
         } else {

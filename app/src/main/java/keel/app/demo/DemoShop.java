@@ -63,8 +63,21 @@ class DemoShop {
     private final Path home;
     private final Map<String, Actor> actors = new HashMap<>();
 
-    DemoShop(People people, Fleet fleet, ShopSettings settings, Resins resins, Stock stock, Parts parts, Vats vats, Seats seats, PartModels panels, Buying buying, Sharing sharing, ShopClock clock, Replay replay,
-             @Value("${keel.home}") Path home) {
+    DemoShop(
+            People people,
+            Fleet fleet,
+            ShopSettings settings,
+            Resins resins,
+            Stock stock,
+            Parts parts,
+            Vats vats,
+            Seats seats,
+            PartModels panels,
+            Buying buying,
+            Sharing sharing,
+            ShopClock clock,
+            Replay replay,
+            @Value("${keel.home}") Path home) {
         this.people = people;
         this.fleet = fleet;
         this.settings = settings;
@@ -135,43 +148,121 @@ class DemoShop {
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
         Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
-        Saltmarsh.TERMS.forEach(t -> buying.change(t.item(), new Buying.Terms(t.packSize(), t.price(), t.supplier(), t.place(), t.leadDays(), t.leadDaysSd(), t.hurts())));
-        List.of("nitrile-gloves", "isopropyl-alcohol", "paper-filters", "paper-towels", "cutting-blades", "respirator-cartridges", "fan-filters").forEach(i -> sharing.change(i, true));
+        Saltmarsh.TERMS.forEach(t -> buying.change(
+                t.item(),
+                new Buying.Terms(
+                        t.packSize(), t.price(), t.supplier(), t.place(), t.leadDays(), t.leadDaysSd(), t.hurts())));
+        List.of(
+                        "nitrile-gloves",
+                        "isopropyl-alcohol",
+                        "paper-filters",
+                        "paper-towels",
+                        "cutting-blades",
+                        "respirator-cartridges",
+                        "fan-filters")
+                .forEach(i -> sharing.change(i, true));
         Saltmarsh.PANELS.forEach(p -> panels.add(panel(p)));
         Saltmarsh.ORIGINS.forEach(o -> origin(o, LocalDate.ofInstant(story.start(), ZoneId.systemDefault())));
         stock.spare("laser-tank-115", "TANK", "needle-115");
         parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
-        vats.all(false).stream().map(Vats.Vat::model).distinct().forEach(m -> seats.measure(m.id(), m.name(), seat(Saltmarsh.seat(m.code()))));
+        vats.all(false).stream()
+                .map(Vats.Vat::model)
+                .distinct()
+                .forEach(m -> seats.measure(m.id(), m.name(), seat(Saltmarsh.seat(m.code()))));
     }
 
     private void describe(String resin, double density, String family, double fromC, double toC, String nature) {
-        resins.change(resin, new Resins.Nature(density, family, fromC, toC, nature, "ALCOHOL", "red folder, Long Room door", null));
+        resins.change(
+                resin,
+                new Resins.Nature(density, family, fromC, toC, nature, "ALCOHOL", "red folder, Long Room door", null));
     }
 
     private static PartModels.Entry panel(Saltmarsh.PanelSpec p) {
-        Saltmarsh.ModelSpec fits = Saltmarsh.MODELS.stream().filter(m -> Fleet.freeCode(m.name(), c -> false).equals(p.fits())).findFirst().orElseThrow();
-        return new PartModels.Entry(ComponentKind.valueOf(p.kind()), p.name(), p.revision(), p.source(), fits.pixelsX(), fits.pixelsY(), fits.widthMm(), fits.depthMm(), p.price(), List.of(p.fits()));
+        Saltmarsh.ModelSpec fits = Saltmarsh.MODELS.stream()
+                .filter(m -> Fleet.freeCode(m.name(), c -> false).equals(p.fits()))
+                .findFirst()
+                .orElseThrow();
+        return new PartModels.Entry(
+                ComponentKind.valueOf(p.kind()),
+                p.name(),
+                p.revision(),
+                p.source(),
+                fits.pixelsX(),
+                fits.pixelsY(),
+                fits.widthMm(),
+                fits.depthMm(),
+                p.price(),
+                List.of(p.fits()));
     }
 
     private void origin(Saltmarsh.OriginSpec o, LocalDate start) {
         LocalDate bought = start.minusDays(o.boughtDaysBefore());
-        parts.originOf(o.part(), new Parts.Origin(panels.called(o.model()).id(), o.serial(), o.batch(), bought, bought.plusMonths(WARRANTY_MONTHS), null));
+        parts.originOf(
+                o.part(),
+                new Parts.Origin(
+                        panels.called(o.model()).id(),
+                        o.serial(),
+                        o.batch(),
+                        bought,
+                        bought.plusMonths(WARRANTY_MONTHS),
+                        null));
     }
 
     private static FilmSeat seat(Saltmarsh.SeatSpec s) {
-        return new FilmSeat(s.cornerScrewMm(), s.sideScrewMm(), s.spacerMm(), s.pressMm(), s.lipMm(), s.sheetLengthMm(), s.sheetWidthMm(), s.vatPrice());
+        return new FilmSeat(
+                s.cornerScrewMm(),
+                s.sideScrewMm(),
+                s.spacerMm(),
+                s.pressMm(),
+                s.lipMm(),
+                s.sheetLengthMm(),
+                s.sheetWidthMm(),
+                s.vatPrice());
     }
 
     static ModelEntry model(Saltmarsh.ModelSpec m) {
-        return new ModelEntry(m.name(), MachineKind.valueOf(m.kind()), m.widthMm(), m.depthMm(), m.heightMm(), m.pixelsX(), m.pixelsY(), m.release(),
-                m.selfLevelling(), m.resinSensing(), false, m.selfFilling(), m.wholeAreaLight(), m.joint(), m.fillLineMl(),
-                new VatFrame(m.frame().windowLengthMm(), m.frame().windowWidthMm(), null, m.frame().clampLong(), m.frame().clampShort(),
-                        m.frame().frameLong(), m.frame().frameShort()), new VatSize(m.vat().lengthMm(), m.vat().widthMm(), m.vat().depthMm()));
+        return new ModelEntry(
+                m.name(),
+                MachineKind.valueOf(m.kind()),
+                m.widthMm(),
+                m.depthMm(),
+                m.heightMm(),
+                m.pixelsX(),
+                m.pixelsY(),
+                m.release(),
+                m.selfLevelling(),
+                m.resinSensing(),
+                false,
+                m.selfFilling(),
+                m.wholeAreaLight(),
+                m.joint(),
+                m.fillLineMl(),
+                new VatFrame(
+                        m.frame().windowLengthMm(),
+                        m.frame().windowWidthMm(),
+                        null,
+                        m.frame().clampLong(),
+                        m.frame().clampShort(),
+                        m.frame().frameLong(),
+                        m.frame().frameShort()),
+                new VatSize(m.vat().lengthMm(), m.vat().widthMm(), m.vat().depthMm()));
     }
 
     static MachineEntry machine(Saltmarsh.MachineSpec m, Instant since) {
-        return new MachineEntry(m.name(), m.model(), m.room(), m.school(), false, m.sieves(), since, m.counterHours(), "FEP", 0.127, m.filmHours(),
-                m.screenUvHours(), m.lightHours());
+        return new MachineEntry(
+                m.name(),
+                m.model(),
+                m.room(),
+                m.school(),
+                false,
+                m.sieves(),
+                since,
+                m.counterHours(),
+                "FEP",
+                0.127,
+                m.filmHours(),
+                m.screenUvHours(),
+                m.lightHours());
     }
 }

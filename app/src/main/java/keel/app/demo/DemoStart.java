@@ -35,7 +35,8 @@ class DemoStart implements SmartLifecycle {
     @Order(2)
     void say() {
         System.out.println("This is the demo: " + Saltmarsh.NAME + ", an invented shop. Sign in as");
-        Saltmarsh.PEOPLE.forEach(p -> System.out.printf("  %-9s password %-19s PIN %s%n", p.signIn(), p.password(), p.pin()));
+        Saltmarsh.PEOPLE.forEach(
+                p -> System.out.printf("  %-9s password %-19s PIN %s%n", p.signIn(), p.password(), p.pin()));
         System.out.println("Token of the open interface: " + home.resolve("api-token"));
     }
 

@@ -17,15 +17,11 @@ import keel.app.film.FilmLooks;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.ComponentKind;
-import keel.app.optics.PartModels;
-import keel.app.optics.UvMaps;
-import keel.app.screen.ScreenInspections;
-import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.Standings;
-import keel.core.screen.TestPattern;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.ops.ShopClock;
+import keel.app.optics.PartModels;
+import keel.app.optics.UvMaps;
 import keel.app.people.Actor;
 import keel.app.profiles.Calibrations;
 import keel.app.profiles.ProfileView;
@@ -34,24 +30,33 @@ import keel.app.quirks.Quirks;
 import keel.app.runs.LookIns;
 import keel.app.runs.RunEntry;
 import keel.app.runs.Runs;
+import keel.app.screen.ScreenInspections;
 import keel.app.starting.GateQuestions;
 import keel.app.stores.FilmPacks;
+import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Rebuild;
+import keel.app.upkeep.Standings;
 import keel.core.exposure.WorkingCurve;
 import keel.core.film.Recording;
 import keel.core.placement.Footprint;
 import keel.core.profile.Setting;
+import keel.core.screen.TestPattern;
 import keel.sim.shop.Happening;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Enters what happened in a simulated shop through the application's own services, each at its time and by whoever did it. */
+/**
+ * Enters what happened in a simulated shop through the application's own services, each at its time and by whoever did
+ * it.
+ */
 @Component
 class Replay {
 
-    /** Entries after which the session is emptied: a long one is slow to check for changes, an empty one reads all anew. */
+    /**
+     * Entries after which the session is emptied: a long one is slow to check for changes, an empty one reads all anew.
+     */
     private static final int BATCH = 10;
 
     private final StoresReplay stores;
@@ -83,9 +88,32 @@ class Replay {
     private final Map<String, Long> failureIds = new HashMap<>();
     private int entered;
 
-    Replay(StoresReplay stores, AirReplay airs, Runs runs, Failures failures, Bench bench, Parts parts, Fleet fleet, Air air, Profiles profiles,
-           Calibrations calibrations, LookIns lookIns, GateQuestions questions, Quirks quirks, FilmPacks packs, Vats vats,
-           FilmLooks looks, FilmTones tones, FilmLives lives, PartModels panels, ScreenInspections inspections, UvMaps uvMaps, Standings standings, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+    Replay(
+            StoresReplay stores,
+            AirReplay airs,
+            Runs runs,
+            Failures failures,
+            Bench bench,
+            Parts parts,
+            Fleet fleet,
+            Air air,
+            Profiles profiles,
+            Calibrations calibrations,
+            LookIns lookIns,
+            GateQuestions questions,
+            Quirks quirks,
+            FilmPacks packs,
+            Vats vats,
+            FilmLooks looks,
+            FilmTones tones,
+            FilmLives lives,
+            PartModels panels,
+            ScreenInspections inspections,
+            UvMaps uvMaps,
+            Standings standings,
+            ShopClock clock,
+            Rebuild rebuild,
+            EntityManager entities) {
         this.stores = stores;
         this.airs = airs;
         this.runs = runs;
@@ -117,7 +145,7 @@ class Replay {
      * Enters all of it; afterwards the clock shows the real time again, and nobody is signed in.
      *
      * @param happenings in order of time
-     * @param actors     sign-in to person
+     * @param actors sign-in to person
      */
     @Transactional
     public void enter(List<Happening> happenings, Map<String, Actor> actors) {
@@ -131,7 +159,10 @@ class Replay {
         }
     }
 
-    /** A run that is still going on is started as in the shop, through the holds, and so needs what is derived up to then. */
+    /**
+     * A run that is still going on is started as in the shop, through the holds, and so needs what is derived up to
+     * then.
+     */
     private static int firstOfTheEnd(List<Happening> happenings) {
         for (int i = 0; i < happenings.size(); i++) {
             if (happenings.get(i) instanceof Happening.RunGoing) {
@@ -147,13 +178,50 @@ class Replay {
         if (stores.enter(happening, runIds) || airs.enter(happening)) {
             entities.flush();
         } else if (happening instanceof Happening.RunDone r) {
-            runIds.put(r.key(), runs.enter(new RunEntry(r.machine(), r.job(), r.startedAt(), r.at(), r.layers(), r.layerExposureS(), r.resinMl(),
-                    r.outcome(), r.reachedLayer(), null, null, null, new Footprint.Parts(r.footprint()))).id());
+            runIds.put(
+                    r.key(),
+                    runs.enter(new RunEntry(
+                                    r.machine(),
+                                    r.job(),
+                                    r.startedAt(),
+                                    r.at(),
+                                    r.layers(),
+                                    r.layerExposureS(),
+                                    r.resinMl(),
+                                    r.outcome(),
+                                    r.reachedLayer(),
+                                    null,
+                                    null,
+                                    null,
+                                    new Footprint.Parts(r.footprint())))
+                            .id());
         } else if (happening instanceof Happening.RunGoing r) {
-            runs.enter(new RunEntry(r.machine(), r.job(), r.at(), null, r.layers(), r.layerExposureS(), r.resinMl(), null, null, null, null, null, new Footprint.Parts(r.footprint())));
+            runs.enter(new RunEntry(
+                    r.machine(),
+                    r.job(),
+                    r.at(),
+                    null,
+                    r.layers(),
+                    r.layerExposureS(),
+                    r.resinMl(),
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    new Footprint.Parts(r.footprint())));
         } else if (happening instanceof Happening.FailureSeen f) {
-            failureIds.put(f.key(), failures.log(new FailureEntry(f.machine(), runIds.get(f.runKey()), f.at(), f.symptoms(), f.absent(), f.zones(),
-                    f.note())).id());
+            failureIds.put(
+                    f.key(),
+                    failures.log(new FailureEntry(
+                                    f.machine(),
+                                    runIds.get(f.runKey()),
+                                    f.at(),
+                                    f.symptoms(),
+                                    f.absent(),
+                                    f.zones(),
+                                    f.note()))
+                            .id());
         } else if (happening instanceof Happening.PrintedAgain a) {
             runs.printsAgain(runIds.get(a.runKey()), runIds.get(a.ofRunKey()));
         } else if (happening instanceof Happening.FactsTold t) {
@@ -169,7 +237,9 @@ class Replay {
         } else if (happening instanceof Happening.ProfileChanged c) {
             changeProfile(c);
         } else if (happening instanceof Happening.ThicknessMeasured t) {
-            List<WorkingCurve.Point> points = t.depthMm().entrySet().stream().map(e -> new WorkingCurve.Point(e.getKey(), e.getValue())).toList();
+            List<WorkingCurve.Point> points = t.depthMm().entrySet().stream()
+                    .map(e -> new WorkingCurve.Point(e.getKey(), e.getValue()))
+                    .toList();
             calibrations.keep(profiles.of(t.machine(), t.resin()), points, WorkingCurve.fit(points));
         } else if (happening instanceof Happening.LookedIn l) {
             lookIns.look(runs.last(l.machine()).orElseThrow(), l.seen(), false);
@@ -180,17 +250,32 @@ class Replay {
         } else if (happening instanceof Happening.Compared c) {
             quirks.compare(c.piece(), c.first(), c.firstShows(), c.second(), c.secondShows(), true);
         } else if (happening instanceof Happening.PackBought b) {
-            packs.add(new FilmPacks.PackEntry(b.supplier(), b.lot(), "FEP", b.thicknessMm(), b.lengthMm(), b.widthMm(), b.sheets(), b.price()));
+            packs.add(new FilmPacks.PackEntry(
+                    b.supplier(), b.lot(), "FEP", b.thicknessMm(), b.lengthMm(), b.widthMm(), b.sheets(), b.price()));
         } else if (happening instanceof Happening.FilmLooked l) {
             look(l);
         } else if (happening instanceof Happening.FilmTapped t) {
             Vats.Vat vat = vatOf(t.machine());
-            long id = tones.keep(vat, tones.hear(vat, Recording.ofWav(t.centre().bytes()), Recording.ofWav(t.quarter().bytes())), t.temperatureC());
+            long id = tones.keep(
+                    vat,
+                    tones.hear(
+                            vat,
+                            Recording.ofWav(t.centre().bytes()),
+                            Recording.ofWav(t.quarter().bytes())),
+                    t.temperatureC());
             if (t.right()) {
                 tones.refer(vat, id);
             }
         } else if (happening instanceof Happening.ScreenBought b) {
-            parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(panels.called(b.model()).id(), b.serial(), b.batch(), b.boughtOn(), b.warrantyUntil(), b.price()));
+            parts.addSpare(
+                    ComponentKind.SCREEN,
+                    new Parts.Origin(
+                            panels.called(b.model()).id(),
+                            b.serial(),
+                            b.batch(),
+                            b.boughtOn(),
+                            b.warrantyUntil(),
+                            b.price()));
         } else if (happening instanceof Happening.ScreenPhotographed p) {
             MachineNow m = standings.of(p.machine());
             inspections.writeAll(m, inspections.look(m, p.png().bytes(), TestPattern.WHITE), p.typed());
@@ -213,8 +298,17 @@ class Replay {
 
     private void look(Happening.FilmLooked l) {
         Vats.Vat vat = vatOf(l.machine());
-        looks.write(vat.code(), new FilmLooks.LookEntry(l.clouding(), l.uvBare(), l.uvThrough(), l.leak() == null ? null : FilmLooks.Leak.valueOf(l.leak()), l.marks(), null),
-                vat.model().plateWidthMm(), vat.model().plateDepthMm());
+        looks.write(
+                vat.code(),
+                new FilmLooks.LookEntry(
+                        l.clouding(),
+                        l.uvBare(),
+                        l.uvThrough(),
+                        l.leak() == null ? null : FilmLooks.Leak.valueOf(l.leak()),
+                        l.marks(),
+                        null),
+                vat.model().plateWidthMm(),
+                vat.model().plateDepthMm());
     }
 
     private void changeProfile(Happening.ProfileChanged c) {
@@ -229,6 +323,7 @@ class Replay {
     }
 
     static void as(Actor actor) {
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(actor, null, List.of()));
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(actor, null, List.of()));
     }
 }

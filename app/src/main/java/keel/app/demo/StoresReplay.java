@@ -30,7 +30,16 @@ class StoresReplay {
     private final Waste waste;
     private final Incidents incidents;
 
-    StoresReplay(Resins resins, Bottles bottles, Stock stock, Parts parts, Fleet fleet, Baths baths, Finishing finishing, Waste waste, Incidents incidents) {
+    StoresReplay(
+            Resins resins,
+            Bottles bottles,
+            Stock stock,
+            Parts parts,
+            Fleet fleet,
+            Baths baths,
+            Finishing finishing,
+            Waste waste,
+            Incidents incidents) {
         this.resins = resins;
         this.bottles = bottles;
         this.stock = stock;
@@ -47,7 +56,8 @@ class StoresReplay {
         if (happening instanceof Happening.ResinPoured p) {
             resins.pour(parts.vatOn(fleet.machine(p.machine()).id()).code(), p.resin(), p.ml(), p.at());
         } else if (happening instanceof Happening.BottlesCame b) {
-            List<String> codes = bottles.add(new Bottles.Entry(b.resin(), b.count(), BOTTLE_ML, b.lot(), b.price(), b.expiresOn(), true));
+            List<String> codes = bottles.add(
+                    new Bottles.Entry(b.resin(), b.count(), BOTTLE_ML, b.lot(), b.price(), b.expiresOn(), true));
             bottles.measured(codes.get(0), b.firstLeftMl());
             bottles.shaken(codes.get(0));
             bottles.countedBy(b.resin(), b.resin() + "-resin");
@@ -60,8 +70,19 @@ class StoresReplay {
         } else if (happening instanceof Happening.BathRead r) {
             baths.read(r.bath(), r.density());
         } else if (happening instanceof Happening.PrintFinished p) {
-            finishing.write(runIds.get(p.runKey()), new Finishing.Whole(p.first(), p.firstAt(), p.second(), p.secondAt(), p.dryAt(), p.drying(), p.cureAt(), p.doneAt(),
-                    p.finish() == null ? null : Finishing.Finish.valueOf(p.finish()), p.supports()));
+            finishing.write(
+                    runIds.get(p.runKey()),
+                    new Finishing.Whole(
+                            p.first(),
+                            p.firstAt(),
+                            p.second(),
+                            p.secondAt(),
+                            p.dryAt(),
+                            p.drying(),
+                            p.cureAt(),
+                            p.doneAt(),
+                            p.finish() == null ? null : Finishing.Finish.valueOf(p.finish()),
+                            p.supports()));
         } else if (happening instanceof Happening.WastePutAside w) {
             waste.keep(new Waste.Entry(w.kind(), w.amount(), w.place(), w.layerMm(), w.note()));
         } else if (happening instanceof Happening.WasteCured) {
@@ -69,7 +90,8 @@ class StoresReplay {
         } else if (happening instanceof Happening.WasteHandedIn h) {
             waste.handedIn(waste.here().stream().map(Waste.Lot::id).toList(), h.to());
         } else if (happening instanceof Happening.SomethingHappened h) {
-            incidents.follow(incidents.write(new Incidents.Entry(h.kind(), h.at(), h.whom(), h.what(), h.done())), h.after());
+            incidents.follow(
+                    incidents.write(new Incidents.Entry(h.kind(), h.at(), h.whom(), h.what(), h.done())), h.after());
         } else if (happening instanceof Happening.LocalRules r) {
             waste.rules(r.text());
         } else {

@@ -42,8 +42,16 @@ class CaseController {
     private final Logbook logbook;
     private final ShopTime times;
 
-    CaseController(Failures failures, Diagnoses diagnoses, AlikeFailures alike, RecoveryPlan recovery, Attempts attempts, Standings standings, Knowledge knowledge,
-                   Logbook logbook, ShopTime times) {
+    CaseController(
+            Failures failures,
+            Diagnoses diagnoses,
+            AlikeFailures alike,
+            RecoveryPlan recovery,
+            Attempts attempts,
+            Standings standings,
+            Knowledge knowledge,
+            Logbook logbook,
+            ShopTime times) {
         this.failures = failures;
         this.diagnoses = diagnoses;
         this.alike = alike;
@@ -66,13 +74,25 @@ class CaseController {
     @PostMapping("/failures/{id}/correct")
     String correct(@PathVariable long id, FailureForm form, Model model, HttpServletResponse response) {
         try {
-            failures.correct(id, form.version(), form.entry(times), Boolean.TRUE.equals(form.withdrawn()), form.reason());
+            failures.correct(
+                    id, form.version(), form.entry(times), Boolean.TRUE.equals(form.withdrawn()), form.reason());
             return "redirect:/failures/" + id;
         } catch (EditedMeanwhile e) {
             response.setStatus(409);
             model.addAttribute("recorded", e.recorded());
-            model.addAttribute("form", new FailureForm(form.machine(), form.run(), form.seenAt(), form.symptoms(), form.absent(), form.zones(), form.note(),
-                    e.recorded().version(), form.reason(), form.withdrawn()));
+            model.addAttribute(
+                    "form",
+                    new FailureForm(
+                            form.machine(),
+                            form.run(),
+                            form.seenAt(),
+                            form.symptoms(),
+                            form.absent(),
+                            form.zones(),
+                            form.note(),
+                            e.recorded().version(),
+                            form.reason(),
+                            form.withdrawn()));
             return show(failures.one(id), null, model);
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
@@ -82,20 +102,42 @@ class CaseController {
     }
 
     @PostMapping("/failures/{id}/cause")
-    String cause(@PathVariable long id, @RequestParam(required = false) String cause, @RequestParam(required = false) String certainty,
-                 @RequestParam(required = false) String note, Model model, HttpServletResponse response) {
+    String cause(
+            @PathVariable long id,
+            @RequestParam(required = false) String cause,
+            @RequestParam(required = false) String certainty,
+            @RequestParam(required = false) String note,
+            Model model,
+            HttpServletResponse response) {
         return act(id, () -> failures.nameCause(id, cause, certainty, note), model, response);
     }
 
     @PostMapping("/failures/{id}/reopen")
-    String reopen(@PathVariable long id, @RequestParam(required = false) String reason, Model model, HttpServletResponse response) {
+    String reopen(
+            @PathVariable long id,
+            @RequestParam(required = false) String reason,
+            Model model,
+            HttpServletResponse response) {
         return act(id, () -> failures.reopen(id, reason), model, response);
     }
 
     @PostMapping("/failures/{id}/checks")
-    String check(@PathVariable long id, @RequestParam(required = false) String check, @RequestParam(required = false) List<String> found, Model model,
-                 HttpServletResponse response) {
-        return act(id, () -> failures.check(id, check, found == null ? null : found.stream().filter(f -> !f.isBlank()).toList()), model, response);
+    String check(
+            @PathVariable long id,
+            @RequestParam(required = false) String check,
+            @RequestParam(required = false) List<String> found,
+            Model model,
+            HttpServletResponse response) {
+        return act(
+                id,
+                () -> failures.check(
+                        id,
+                        check,
+                        found == null
+                                ? null
+                                : found.stream().filter(f -> !f.isBlank()).toList()),
+                model,
+                response);
     }
 
     @PostMapping("/failures/{id}/checks/{check}/withdraw")
@@ -104,31 +146,52 @@ class CaseController {
     }
 
     @PostMapping("/failures/{id}/skip")
-    String skip(@PathVariable long id, @RequestParam(required = false) String check, @RequestParam(defaultValue = "false") boolean again, Model model,
-                HttpServletResponse response) {
+    String skip(
+            @PathVariable long id,
+            @RequestParam(required = false) String check,
+            @RequestParam(defaultValue = "false") boolean again,
+            Model model,
+            HttpServletResponse response) {
         return act(id, () -> failures.skip(id, check, again), model, response);
     }
 
     @PostMapping("/failures/{id}/facts")
-    String facts(@PathVariable long id, @RequestParam(required = false) Set<String> facts, Model model, HttpServletResponse response) {
+    String facts(
+            @PathVariable long id,
+            @RequestParam(required = false) Set<String> facts,
+            Model model,
+            HttpServletResponse response) {
         return act(id, () -> failures.tell(id, facts), model, response);
     }
 
     @PostMapping("/failures/{id}/parts")
-    String parts(@PathVariable long id, @RequestParam(required = false) String partsPrinted, @RequestParam(required = false) String partsLost, Model model,
-                 HttpServletResponse response) {
-        return act(id, () -> {
-            Findings findings = new Findings();
-            Integer printed = Typed.whole(partsPrinted, "partsPrinted", findings);
-            Integer lost = Typed.whole(partsLost, "partsLost", findings);
-            Refused.unless(findings);
-            failures.count(id, printed, lost);
-        }, model, response);
+    String parts(
+            @PathVariable long id,
+            @RequestParam(required = false) String partsPrinted,
+            @RequestParam(required = false) String partsLost,
+            Model model,
+            HttpServletResponse response) {
+        return act(
+                id,
+                () -> {
+                    Findings findings = new Findings();
+                    Integer printed = Typed.whole(partsPrinted, "partsPrinted", findings);
+                    Integer lost = Typed.whole(partsLost, "partsLost", findings);
+                    Refused.unless(findings);
+                    failures.count(id, printed, lost);
+                },
+                model,
+                response);
     }
 
     @PostMapping("/failures/{id}/photos")
-    String photo(@PathVariable long id, @RequestParam MultipartFile file, @RequestParam(required = false) String caption, Model model,
-                 HttpServletResponse response) throws IOException {
+    String photo(
+            @PathVariable long id,
+            @RequestParam MultipartFile file,
+            @RequestParam(required = false) String caption,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
         byte[] bytes = file.getBytes();
         return act(id, () -> failures.addPhoto(id, bytes, caption), model, response);
     }
@@ -141,7 +204,9 @@ class CaseController {
         Diagnosis diagnosis = diagnoses.of(f);
         Set<String> skipped = failures.skipped(f.id());
         CasePage page = CasePage.of(diagnosis, knowledge, skipped, look, f.cause() != null);
-        String leading = f.cause() != null ? f.cause() : diagnosis.enough() ? page.bars().get(0).code() : null;
+        String leading = f.cause() != null
+                ? f.cause()
+                : diagnosis.enough() ? page.bars().get(0).code() : null;
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
@@ -151,12 +216,18 @@ class CaseController {
         model.addAttribute("diagnosis", diagnosis);
         model.addAttribute("page", page);
         model.addAttribute("skipped", skipped);
-        model.addAttribute("leading", leading == null ? null : knowledge.cause(leading).orElseThrow());
+        model.addAttribute(
+                "leading", leading == null ? null : knowledge.cause(leading).orElseThrow());
         model.addAttribute("steps", recovery.of(f, machine, leading));
         model.addAttribute("recovery", leading == null ? null : recovery.recovery(leading, machine));
         model.addAttribute("attempts", chain);
         model.addAttribute("lost", CasePage.Lost.of(chain));
-        model.addAttribute("mine", chain.stream().filter(a -> a.failure() != null && a.failure() == f.id()).findFirst().orElse(null));
+        model.addAttribute(
+                "mine",
+                chain.stream()
+                        .filter(a -> a.failure() != null && a.failure() == f.id())
+                        .findFirst()
+                        .orElse(null));
         model.addAttribute("alike", alike.to(f));
         model.addAttribute("tellable", diagnoses.tellable());
         model.addAttribute("told", failures.facts(f.id()));

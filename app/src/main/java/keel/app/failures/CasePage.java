@@ -16,13 +16,19 @@ import keel.core.knowledge.Knowledge;
 /**
  * A failure as it lies on the desk.
  *
- * @param bars   the likeliest causes, at most five
+ * @param bars the likeliest causes, at most five
  * @param others all others
- * @param look   the check that is asked for, null when enough is known or none is left
- * @param then   checks that come after it
+ * @param look the check that is asked for, null when enough is known or none is left
+ * @param then checks that come after it
  * @param places where the likelihood sits, the parts in the order in which they are stacked
  */
-record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<Next> then, List<Place> places, List<Diagnosis.Pair> pairs) {
+record CasePage(
+        List<Bar> bars,
+        List<Diagnosis.Suspect> others,
+        Look look,
+        List<Next> then,
+        List<Place> places,
+        List<Diagnosis.Pair> pairs) {
 
     private static final int BARS = 5;
     private static final double WORTH_A_BAR = 0.01;
@@ -35,7 +41,8 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     record Bar(String code, String name, double probability, List<Diagnosis.Weighed> evidence) {}
 
     /** Checks that have a page of their machine's bench. */
-    private static final Map<String, String> BENCH = Map.of("dry-run", "/guides/dry-run", "screen-test", "/screen", "uv-map", "/uv", "axis-piece", "/smoothing");
+    private static final Map<String, String> BENCH =
+            Map.of("dry-run", "/guides/dry-run", "screen-test", "/screen", "uv-map", "/uv", "axis-piece", "/smoothing");
 
     /** A check with its answers, each with the number key that gives it. */
     record Look(Check check, Diagnosis.NextCheck worth, List<Answer> answers) {
@@ -55,28 +62,55 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     record Place(Cause.Part part, double share) {}
 
     /**
-     * @param wanted  code of a check that somebody would rather do, null for the best
+     * @param wanted code of a check that somebody would rather do, null for the best
      * @param skipped checks that cannot be done
-     * @param named   whether somebody has named the cause, so that nothing more is asked by itself
+     * @param named whether somebody has named the cause, so that nothing more is asked by itself
      */
     static CasePage of(Diagnosis d, Knowledge knowledge, Set<String> skipped, String wanted, boolean named) {
-        List<Bar> bars = d.causes().stream().limit(BARS).filter(s -> s.probability() >= WORTH_A_BAR || s == d.causes().get(0)).map(CasePage::bar).toList();
-        List<Diagnosis.NextCheck> left = d.nextChecks().stream().filter(n -> !skipped.contains(n.code())).toList();
-        Diagnosis.NextCheck first = left.stream().filter(n -> n.code().equals(wanted)).findFirst().orElse(left.isEmpty() || d.enough() || named ? null : left.get(0));
+        List<Bar> bars = d.causes().stream()
+                .limit(BARS)
+                .filter(s -> s.probability() >= WORTH_A_BAR || s == d.causes().get(0))
+                .map(CasePage::bar)
+                .toList();
+        List<Diagnosis.NextCheck> left =
+                d.nextChecks().stream().filter(n -> !skipped.contains(n.code())).toList();
+        Diagnosis.NextCheck first = left.stream()
+                .filter(n -> n.code().equals(wanted))
+                .findFirst()
+                .orElse(left.isEmpty() || d.enough() || named ? null : left.get(0));
         Look look = first == null ? null : look(knowledge.check(first.code()).orElseThrow(), first);
-        List<Next> then = left.stream().filter(n -> n != first && n.bits() >= WORTH_A_LOOK_BITS).limit(4).map(n -> new Next(knowledge.check(n.code()).orElseThrow(), n)).toList();
-        return new CasePage(bars, d.causes().subList(bars.size(), d.causes().size()), look, then, places(d, knowledge),
-                d.pairs().stream().filter(p -> p.probability() >= PAIR_WORTH_SAYING).toList());
+        List<Next> then = left.stream()
+                .filter(n -> n != first && n.bits() >= WORTH_A_LOOK_BITS)
+                .limit(4)
+                .map(n -> new Next(knowledge.check(n.code()).orElseThrow(), n))
+                .toList();
+        return new CasePage(
+                bars,
+                d.causes().subList(bars.size(), d.causes().size()),
+                look,
+                then,
+                places(d, knowledge),
+                d.pairs().stream()
+                        .filter(p -> p.probability() >= PAIR_WORTH_SAYING)
+                        .toList());
     }
 
     private static Bar bar(Diagnosis.Suspect s) {
-        return new Bar(s.code(), s.name(), s.probability(),
-                s.evidence().stream().filter(w -> Math.abs(w.decibans()) >= WORTH_SAYING_DECIBANS).limit(CHIPS).toList());
+        return new Bar(
+                s.code(),
+                s.name(),
+                s.probability(),
+                s.evidence().stream()
+                        .filter(w -> Math.abs(w.decibans()) >= WORTH_SAYING_DECIBANS)
+                        .limit(CHIPS)
+                        .toList());
     }
 
     private static Look look(Check check, Diagnosis.NextCheck worth) {
         List<Answer> answers = new ArrayList<>();
-        check.answersInOrder().forEach(a -> answers.add(new Answer(answers.size() + 1, a, check.says().get(a), true)));
+        check.answersInOrder()
+                .forEach(a -> answers.add(
+                        new Answer(answers.size() + 1, a, check.says().get(a), true)));
         if (check.clear() != null) {
             answers.add(new Answer(answers.size() + 1, "", check.clear(), false));
         }
@@ -85,8 +119,13 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
 
     private static List<Place> places(Diagnosis d, Knowledge knowledge) {
         Map<Cause.Part, Double> shares = new EnumMap<>(Cause.Part.class);
-        d.causes().forEach(s -> shares.merge(knowledge.cause(s.code()).orElseThrow().part(), s.probability(), Double::sum));
-        return shares.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(e -> new Place(e.getKey(), e.getValue())).toList();
+        d.causes()
+                .forEach(s ->
+                        shares.merge(knowledge.cause(s.code()).orElseThrow().part(), s.probability(), Double::sum));
+        return shares.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(e -> new Place(e.getKey(), e.getValue()))
+                .toList();
     }
 
     /** An earlier failure like this one. */
@@ -104,9 +143,17 @@ record CasePage(List<Bar> bars, List<Diagnosis.Suspect> others, Look look, List<
     record Lost(int attempts, double resinMl, long minutes) {
 
         static Lost of(List<Attempt> attempts) {
-            List<Attempt> lost = attempts.stream().filter(a -> a.run().outcome() != null && a.run().outcome().wentWrong()).toList();
-            return new Lost(lost.size(), lost.stream().mapToDouble(a -> a.run().resinMl()).sum(),
-                    lost.stream().mapToLong(a -> Duration.between(a.run().startedAt(), a.run().endedAt()).toMinutes()).sum());
+            List<Attempt> lost = attempts.stream()
+                    .filter(a -> a.run().outcome() != null && a.run().outcome().wentWrong())
+                    .toList();
+            return new Lost(
+                    lost.size(),
+                    lost.stream().mapToDouble(a -> a.run().resinMl()).sum(),
+                    lost.stream()
+                            .mapToLong(a -> Duration.between(
+                                            a.run().startedAt(), a.run().endedAt())
+                                    .toMinutes())
+                            .sum());
         }
     }
 }

@@ -22,15 +22,22 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * What may have made a print fail: the same answer for the page and for programs, from the knowledge as the owner tuned it and the odds as
- * the shop's own closed failures shift them.
+ * What may have made a print fail: the same answer for the page and for programs, from the knowledge as the owner tuned
+ * it and the odds as the shop's own closed failures shift them.
  */
 @Service
 @Transactional(readOnly = true)
 class Diagnoses {
 
-    private static final List<String> TELLABLE = List.of("heavy-or-hollow-part", "one-drain-or-none", "no-tilt", "file-not-paged", "resin-not-stirred",
-            "wash-under-3-min", "dried-under-2-h", "scraper-used");
+    private static final List<String> TELLABLE = List.of(
+            "heavy-or-hollow-part",
+            "one-drain-or-none",
+            "no-tilt",
+            "file-not-paged",
+            "resin-not-stirred",
+            "wash-under-3-min",
+            "dried-under-2-h",
+            "scraper-used");
 
     private final TunedKnowledge tuned;
     private final Odds odds;
@@ -42,7 +49,16 @@ class Diagnoses {
     private final Finishing finishing;
     private final Clock clock;
 
-    Diagnoses(Odds odds, TunedKnowledge tuned, MachineRecords records, Quirks quirks, ClosedFailures closed, Fleet fleet, Failures failures, Finishing finishing, Clock clock) {
+    Diagnoses(
+            Odds odds,
+            TunedKnowledge tuned,
+            MachineRecords records,
+            Quirks quirks,
+            ClosedFailures closed,
+            Fleet fleet,
+            Failures failures,
+            Finishing finishing,
+            Clock clock) {
         this.odds = odds;
         this.tuned = tuned;
         this.records = records;
@@ -54,22 +70,31 @@ class Diagnoses {
         this.clock = clock;
     }
 
-    /** Of a recorded failure: what was seen and told, the checks that were done for it, and the machine's records as they stood then. */
+    /**
+     * Of a recorded failure: what was seen and told, the checks that were done for it, and the machine's records as
+     * they stood then.
+     */
     Diagnosis of(FailureView failure) {
         return diagnostician(tuned.now()).diagnose(evidence(failure));
     }
 
     Evidence evidence(FailureView failure) {
         MachineRef machine = fleet.machine(failure.machine());
-        Past.Failed seen = new Past.Failed(failure.seenAt(), Set.copyOf(failure.symptoms()), Set.copyOf(failure.zones()));
+        Past.Failed seen =
+                new Past.Failed(failure.seenAt(), Set.copyOf(failure.symptoms()), Set.copyOf(failure.zones()));
         Set<String> history = new LinkedHashSet<>(records.facts(machine, failure.run(), seen, failure.id()));
         history.addAll(quirks.facts(machine.code()));
         history.addAll(failures.facts(failure.id()));
         if (failure.run() != null) {
             history.addAll(finishing.facts(failure.run()));
         }
-        return new Evidence(new LinkedHashSet<>(failure.symptoms()), new LinkedHashSet<>(failure.absent()),
-                failures.checks(failure.id()).stream().map(c -> new Evidence.Done(c.check(), c.found())).toList(), history);
+        return new Evidence(
+                new LinkedHashSet<>(failure.symptoms()),
+                new LinkedHashSet<>(failure.absent()),
+                failures.checks(failure.id()).stream()
+                        .map(c -> new Evidence.Done(c.check(), c.found()))
+                        .toList(),
+                history);
     }
 
     /** @throws Refused if a code is not known, or a symptom is both seen and absent */
@@ -89,9 +114,13 @@ class Diagnoses {
     Set<String> historyOfEntry(String machine, Set<String> symptoms, Set<String> zones) {
         MachineRef ref = fleet.machineOfEntry(machine);
         Findings findings = new Findings();
-        zones.stream().filter(z -> !z.matches("[A-F][1-4]")).forEach(z -> findings.add("zones", "There is no place " + z + " on the plate: A1 (front left) to F4 (back right)."));
+        zones.stream()
+                .filter(z -> !z.matches("[A-F][1-4]"))
+                .forEach(z -> findings.add(
+                        "zones", "There is no place " + z + " on the plate: A1 (front left) to F4 (back right)."));
         Refused.unless(findings);
-        Set<String> facts = new LinkedHashSet<>(records.facts(ref, null, new Past.Failed(clock.instant(), symptoms, zones), null));
+        Set<String> facts =
+                new LinkedHashSet<>(records.facts(ref, null, new Past.Failed(clock.instant(), symptoms, zones), null));
         facts.addAll(quirks.facts(ref.code()));
         return facts;
     }

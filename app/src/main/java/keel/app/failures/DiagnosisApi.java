@@ -34,11 +34,17 @@ class DiagnosisApi {
         }
     }
 
-    record Question(List<String> symptoms, List<String> absent, List<Checked> checks, List<String> history, String machine, List<String> zones) {}
+    record Question(
+            List<String> symptoms,
+            List<String> absent,
+            List<Checked> checks,
+            List<String> history,
+            String machine,
+            List<String> zones) {}
 
     /**
-     * Lists that are left out are empty; {@code found: []} is a check that found nothing. With a machine, what its own records say
-     * adds to the history; {@code zones} are places on its plate, A1 (front left) to F4 (back right).
+     * Lists that are left out are empty; {@code found: []} is a check that found nothing. With a machine, what its own
+     * records say adds to the history; {@code zones} are places on its plate, A1 (front left) to F4 (back right).
      */
     @PostMapping("/diagnosis")
     Diagnosis diagnose(@RequestBody Question q) {
@@ -46,8 +52,11 @@ class DiagnosisApi {
         if (q.machine() != null) {
             history.addAll(diagnoses.historyOfEntry(q.machine(), known(q.symptoms()), known(q.zones())));
         }
-        List<Evidence.Done> checks = orNone(q.checks()).stream().map(c -> c == null ? new Evidence.Done(null, List.of()) : c.done()).toList();
-        return diagnoses.of(new Evidence(new LinkedHashSet<>(orNone(q.symptoms())), new LinkedHashSet<>(orNone(q.absent())), checks, history));
+        List<Evidence.Done> checks = orNone(q.checks()).stream()
+                .map(c -> c == null ? new Evidence.Done(null, List.of()) : c.done())
+                .toList();
+        return diagnoses.of(new Evidence(
+                new LinkedHashSet<>(orNone(q.symptoms())), new LinkedHashSet<>(orNone(q.absent())), checks, history));
     }
 
     /** Of a failure as it is recorded. */

@@ -26,17 +26,21 @@ class Failure {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long machineId;
     Long runId;
     Instant seenAt;
     String note;
     String cause;
+
     @Enumerated(EnumType.STRING)
     Certainty certainty;
+
     Instant causeAt;
     Integer partsPrinted;
     Integer partsLost;
     boolean withdrawn;
+
     @Version
     int version;
 

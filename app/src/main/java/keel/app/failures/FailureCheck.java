@@ -13,6 +13,7 @@ class FailureCheck {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long failureId;
     String checkCode;
     String found;

@@ -6,8 +6,17 @@ import keel.app.problems.Refused;
 import keel.core.Findings;
 
 /** What stands in the form of a failure, as it was typed. */
-record FailureForm(String machine, Long run, String seenAt, List<String> symptoms, List<String> absent, List<String> zones, String note, Integer version,
-                   String reason, Boolean withdrawn) {
+record FailureForm(
+        String machine,
+        Long run,
+        String seenAt,
+        List<String> symptoms,
+        List<String> absent,
+        List<String> zones,
+        String note,
+        Integer version,
+        String reason,
+        Boolean withdrawn) {
 
     FailureForm {
         symptoms = symptoms == null ? List.of() : symptoms;
@@ -16,7 +25,17 @@ record FailureForm(String machine, Long run, String seenAt, List<String> symptom
     }
 
     static FailureForm of(FailureView f, ShopTime times) {
-        return new FailureForm(f.machine(), f.run(), times.field(f.seenAt()), f.symptoms(), f.absent(), f.zones(), f.note(), f.version(), "", f.withdrawn());
+        return new FailureForm(
+                f.machine(),
+                f.run(),
+                times.field(f.seenAt()),
+                f.symptoms(),
+                f.absent(),
+                f.zones(),
+                f.note(),
+                f.version(),
+                "",
+                f.withdrawn());
     }
 
     /** @throws Refused if the time cannot be read */

@@ -45,7 +45,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Failures {
 
-    private static final String VIEW = """
+    private static final String VIEW =
+            """
             select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.cause_at, f.withdrawn, f.version, f.parts_printed, f.parts_lost, r.reached_layer,
               case when f.certainty = 'PRESUMED' and not exists (select 1 from open_cause o where o.failure_id = f.id) then 'FOUND' else f.certainty end as certainty,
               (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and s.present) as seen,
@@ -69,8 +70,20 @@ public class Failures {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Failures(FailureRecords records, FailureChecks checks, Photos photos, PhotoStore store, Fleet fleet, Runs runs, Occupancy occupancy,
-             Rebuild rebuild, Logbook logbook, Knowledge knowledge, Odds odds, JdbcClient jdbc, Clock clock) {
+    Failures(
+            FailureRecords records,
+            FailureChecks checks,
+            Photos photos,
+            PhotoStore store,
+            Fleet fleet,
+            Runs runs,
+            Occupancy occupancy,
+            Rebuild rebuild,
+            Logbook logbook,
+            Knowledge knowledge,
+            Odds odds,
+            JdbcClient jdbc,
+            Clock clock) {
         this.records = records;
         this.checks = checks;
         this.photos = photos;
@@ -123,22 +136,34 @@ public class Failures {
         records.saveAndFlush(failure);
         rebuild.machine(machine.id(), earliest.isBefore(failure.seenAt) ? earliest : failure.seenAt);
         Long superseded = logbook.latest("FAILURE", id, LogKind.FAILURE_LOGGED, LogKind.FAILURE_CORRECTED);
-        return written(LogKind.FAILURE_CORRECTED, failure, failure.withdrawn ? "Withdrawn: " : "Corrected: ", actor, superseded, reason.strip());
+        return written(
+                LogKind.FAILURE_CORRECTED,
+                failure,
+                failure.withdrawn ? "Withdrawn: " : "Corrected: ",
+                actor,
+                superseded,
+                reason.strip());
     }
 
     /**
-     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED until a good print
-     * since the failure has got past the point where it failed; from then on it is found by itself.
+     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED
+     * until a good print since the failure has got past the point where it failed; from then on it is found by itself.
      */
     public FailureView nameCause(long id, String cause, String certainty, String note) {
         Actor actor = Actor.current();
         Failure failure = record(id);
         Findings findings = new Findings();
-        Certainty sure = Arrays.stream(Certainty.values()).filter(c -> c.name().equals(certainty)).findFirst().orElse(null);
+        Certainty sure = Arrays.stream(Certainty.values())
+                .filter(c -> c.name().equals(certainty))
+                .findFirst()
+                .orElse(null);
         findings.when(sure == null, "certainty", "The certainty is FOUND, PRESUMED or UNKNOWN.");
         boolean named = cause != null && !cause.isBlank();
         findings.when(named && knowledge.cause(cause).isEmpty(), "cause", "There is no cause " + cause + ".");
-        findings.when(!named && sure != null && sure != Certainty.UNKNOWN, "cause", "Name the cause, or say that it is unknown.");
+        findings.when(
+                !named && sure != null && sure != Certainty.UNKNOWN,
+                "cause",
+                "Name the cause, or say that it is unknown.");
         Refused.unless(findings);
         occupancy.lock(failure.machineId);
         failure.cause = named ? cause : null;
@@ -147,19 +172,32 @@ public class Failures {
         records.saveAndFlush(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = one(id);
-        String words = view.certainty() == Certainty.UNKNOWN ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
+        String words = view.certainty() == Certainty.UNKNOWN
+                ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
                 : view.certainty().words() + " cause: " + causeName(cause).toLowerCase();
-        logbook.write(LogDraft.of(LogKind.CAUSE_NAMED, failure.machineId, "FAILURE", id, failure.causeAt, view.machineName() + ": " + words + ".",
-                view, actor).noting(note).superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
+        logbook.write(LogDraft.of(
+                        LogKind.CAUSE_NAMED,
+                        failure.machineId,
+                        "FAILURE",
+                        id,
+                        failure.causeAt,
+                        view.machineName() + ": " + words + ".",
+                        view,
+                        actor)
+                .noting(note)
+                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
         return view;
     }
 
     /** Whether a good print since the failure got past the point where it failed. */
     private boolean held(Failure failure) {
         Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
-        List<FixHeld.GoodRun> good = jdbc.sql("select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not withdrawn and started_at >= ?")
+        List<FixHeld.GoodRun> good = jdbc.sql(
+                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not withdrawn and started_at >= ?")
                 .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new FixHeld.GoodRun(row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2))).list();
+                .query((row, i) -> new FixHeld.GoodRun(
+                        row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2)))
+                .list();
         return FixHeld.by(good, layer, failure.seenAt);
     }
 
@@ -180,7 +218,15 @@ public class Failures {
         records.saveAndFlush(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = one(id);
-        logbook.write(LogDraft.of(LogKind.CAUSE_REOPENED, failure.machineId, "FAILURE", id, clock.instant(), view.machineName() + ": the cause is open again.", view, actor)
+        logbook.write(LogDraft.of(
+                        LogKind.CAUSE_REOPENED,
+                        failure.machineId,
+                        "FAILURE",
+                        id,
+                        clock.instant(),
+                        view.machineName() + ": the cause is open again.",
+                        view,
+                        actor)
                 .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), reason.strip()));
         return view;
     }
@@ -191,19 +237,34 @@ public class Failures {
         Failure failure = record(id);
         Set<String> known = facts == null ? Set.of() : facts;
         Findings findings = new Findings();
-        known.stream().filter(f -> odds.fact(f).isEmpty()).forEach(f -> findings.add("facts", "There is no fact of history " + f + "."));
+        known.stream()
+                .filter(f -> odds.fact(f).isEmpty())
+                .forEach(f -> findings.add("facts", "There is no fact of history " + f + "."));
         Refused.unless(findings);
         failure.facts.clear();
         failure.facts.addAll(known);
         records.saveAndFlush(failure);
-        String words = known.isEmpty() ? "nothing special" : new TreeSet<>(known).stream().map(f -> odds.fact(f).orElseThrow().words()).collect(Collectors.joining("; "));
-        logbook.write(LogDraft.of(LogKind.FACTS_TOLD, failure.machineId, "FAILURE", id, clock.instant(), fleet.machine(failure.machineId).name() + ", of the print: " + words + ".",
-                Map.of("facts", known), actor));
+        String words = known.isEmpty()
+                ? "nothing special"
+                : new TreeSet<>(known)
+                        .stream().map(f -> odds.fact(f).orElseThrow().words()).collect(Collectors.joining("; "));
+        logbook.write(LogDraft.of(
+                LogKind.FACTS_TOLD,
+                failure.machineId,
+                "FAILURE",
+                id,
+                clock.instant(),
+                fleet.machine(failure.machineId).name() + ", of the print: " + words + ".",
+                Map.of("facts", known),
+                actor));
     }
 
     @Transactional(readOnly = true)
     public Set<String> facts(long id) {
-        return new TreeSet<>(jdbc.sql("select fact from failure_fact where failure_id = ?").param(id).query(String.class).list());
+        return new TreeSet<>(jdbc.sql("select fact from failure_fact where failure_id = ?")
+                .param(id)
+                .query(String.class)
+                .list());
     }
 
     /** A check that cannot be done here or now: another one is offered. {@code again} offers it again. */
@@ -220,7 +281,10 @@ public class Failures {
 
     @Transactional(readOnly = true)
     public Set<String> skipped(long id) {
-        return Set.copyOf(jdbc.sql("select check_code from failure_skip where failure_id = ?").param(id).query(String.class).list());
+        return Set.copyOf(jdbc.sql("select check_code from failure_skip where failure_id = ?")
+                .param(id)
+                .query(String.class)
+                .list());
     }
 
     /** How many parts the run held and how many of them were lost, so that only those are printed again. */
@@ -228,27 +292,54 @@ public class Failures {
         Actor actor = Actor.current();
         Failure failure = record(id);
         Findings findings = new Findings();
-        findings.when(printed == null || printed < 1 || printed > 10_000, "partsPrinted", "How many parts the run held: 1 to 10000.");
-        findings.when(lost == null || lost < 0 || printed != null && lost > printed, "partsLost", "How many of them were lost: 0 to all of them.");
+        findings.when(
+                printed == null || printed < 1 || printed > 10_000,
+                "partsPrinted",
+                "How many parts the run held: 1 to 10000.");
+        findings.when(
+                lost == null || lost < 0 || printed != null && lost > printed,
+                "partsLost",
+                "How many of them were lost: 0 to all of them.");
         Refused.unless(findings);
         failure.partsPrinted = printed;
         failure.partsLost = lost;
         records.saveAndFlush(failure);
-        logbook.write(LogDraft.of(LogKind.FACTS_TOLD, failure.machineId, "FAILURE", id, clock.instant(), fleet.machine(failure.machineId).name() + ": " + lost + " of " + printed + " parts lost.",
-                Map.of("partsPrinted", printed, "partsLost", lost), actor));
+        logbook.write(LogDraft.of(
+                LogKind.FACTS_TOLD,
+                failure.machineId,
+                "FAILURE",
+                id,
+                clock.instant(),
+                fleet.machine(failure.machineId).name() + ": " + lost + " of " + printed + " parts lost.",
+                Map.of("partsPrinted", printed, "partsLost", lost),
+                actor));
     }
 
     /** Takes a check back that was written down by mistake. */
     public void withdrawCheck(long id, long checkId) {
         Actor actor = Actor.current();
         Failure failure = record(id);
-        FailureCheck check = checks.findById(checkId).filter(c -> c.failureId == id && !c.withdrawn).orElseThrow(() -> new NotThere("There is no such check."));
+        FailureCheck check = checks.findById(checkId)
+                .filter(c -> c.failureId == id && !c.withdrawn)
+                .orElseThrow(() -> new NotThere("There is no such check."));
         occupancy.lock(failure.machineId);
         check.withdrawn = true;
         checks.saveAndFlush(check);
         rebuild.machine(failure.machineId, failure.seenAt);
-        logbook.write(LogDraft.of(LogKind.CHECK_WITHDRAWN, failure.machineId, "CHECK", checkId, clock.instant(), fleet.machine(failure.machineId).name() + ", taken back: "
-                + knowledge.check(check.checkCode).orElseThrow().name().toLowerCase() + ".", Map.of("check", check.checkCode), actor)
+        logbook.write(LogDraft.of(
+                        LogKind.CHECK_WITHDRAWN,
+                        failure.machineId,
+                        "CHECK",
+                        checkId,
+                        clock.instant(),
+                        fleet.machine(failure.machineId).name() + ", taken back: "
+                                + knowledge
+                                        .check(check.checkCode)
+                                        .orElseThrow()
+                                        .name()
+                                        .toLowerCase() + ".",
+                        Map.of("check", check.checkCode),
+                        actor)
                 .superseding(logbook.latest("CHECK", checkId, LogKind.CHECK_DONE), "taken back"));
     }
 
@@ -266,11 +357,15 @@ public class Failures {
     public CheckView check(long id, String code, List<String> found, Long serviceId) {
         Actor actor = Actor.current();
         Failure failure = record(id);
-        Check check = knowledge.check(code == null ? "" : code).orElseThrow(() -> new Refused("check", "There is no check " + code + "."));
+        Check check = knowledge
+                .check(code == null ? "" : code)
+                .orElseThrow(() -> new Refused("check", "There is no check " + code + "."));
         List<String> answers = found == null ? List.of() : found;
         Findings findings = new Findings();
         for (String answer : answers) {
-            boolean fits = check.answers() == Check.Answer.SIDE ? Set.of("MACHINE", "JOB").contains(answer) : knowledge.cause(answer).isPresent();
+            boolean fits = check.answers() == Check.Answer.SIDE
+                    ? Set.of("MACHINE", "JOB").contains(answer)
+                    : knowledge.cause(answer).isPresent();
             findings.when(!fits, "found", check.name() + " cannot answer " + answer + ".");
         }
         Refused.unless(findings);
@@ -284,9 +379,21 @@ public class Failures {
         checks.saveAndFlush(done);
         rebuild.machine(failure.machineId, failure.seenAt);
         CheckView view = view(done);
-        String result = answers.isEmpty() ? "nothing found" : answers.stream().map(this::causeName).collect(Collectors.joining(", ")).toLowerCase();
-        logbook.write(LogDraft.of(LogKind.CHECK_DONE, failure.machineId, "CHECK", done.id, done.at,
-                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase() + ": " + result + ".", view, actor));
+        String result = answers.isEmpty()
+                ? "nothing found"
+                : answers.stream()
+                        .map(this::causeName)
+                        .collect(Collectors.joining(", "))
+                        .toLowerCase();
+        logbook.write(LogDraft.of(
+                LogKind.CHECK_DONE,
+                failure.machineId,
+                "CHECK",
+                done.id,
+                done.at,
+                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase() + ": " + result + ".",
+                view,
+                actor));
         return view;
     }
 
@@ -303,36 +410,53 @@ public class Failures {
         photo.mediaType = kept.mediaType();
         photo.width = kept.width();
         photo.height = kept.height();
-        photo.caption = caption == null || caption.isBlank() ? null : caption.strip().substring(0, Math.min(200, caption.strip().length()));
+        photo.caption = caption == null || caption.isBlank()
+                ? null
+                : caption.strip().substring(0, Math.min(200, caption.strip().length()));
         photo.takenAt = clock.instant();
         photos.saveAndFlush(photo);
-        logbook.write(LogDraft.of(LogKind.PHOTO_ADDED, failure.machineId, "PHOTO", photo.id, photo.takenAt,
-                fleet.machine(failure.machineId).name() + ": photo of failure " + id + ".", Map.of("failure", id, "hash", kept.hash()), actor)
+        logbook.write(LogDraft.of(
+                        LogKind.PHOTO_ADDED,
+                        failure.machineId,
+                        "PHOTO",
+                        photo.id,
+                        photo.takenAt,
+                        fleet.machine(failure.machineId).name() + ": photo of failure " + id + ".",
+                        Map.of("failure", id, "hash", kept.hash()),
+                        actor)
                 .noting(photo.caption));
         return new PhotoView(photo.id, photo.width, photo.height, photo.caption);
     }
 
     @Transactional(readOnly = true)
     public List<PhotoView> photos(long id) {
-        return photos.findByFailureIdOrderById(id).stream().map(p -> new PhotoView(p.id, p.width, p.height, p.caption)).toList();
+        return photos.findByFailureIdOrderById(id).stream()
+                .map(p -> new PhotoView(p.id, p.width, p.height, p.caption))
+                .toList();
     }
 
     /** Bytes and media type of a photo, or of its small copy. */
     @Transactional(readOnly = true)
     public Map.Entry<String, byte[]> picture(long photoId, boolean small) {
         Photo photo = photos.findById(photoId).orElseThrow(() -> new NotThere("There is no such photo."));
-        return small ? Map.entry("image/jpeg", store.read(photo.hash, true))
+        return small
+                ? Map.entry("image/jpeg", store.read(photo.hash, true))
                 : Map.entry(photo.mediaType, store.read(photo.hash, false));
     }
 
     @Transactional(readOnly = true)
     public List<CheckView> checks(long id) {
-        return checks.findByFailureIdAndWithdrawnFalseOrderByAt(id).stream().map(Failures::view).toList();
+        return checks.findByFailureIdAndWithdrawnFalseOrderByAt(id).stream()
+                .map(Failures::view)
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public FailureView one(long id) {
-        return jdbc.sql(VIEW + " where f.id = ?").param(id).query(Failures::row).optional()
+        return jdbc.sql(VIEW + " where f.id = ?")
+                .param(id)
+                .query(Failures::row)
+                .optional()
                 .orElseThrow(() -> new NotThere("There is no failure " + id + "."));
     }
 
@@ -346,52 +470,85 @@ public class Failures {
         if (open) {
             where.add("f.certainty is null");
         }
-        return jdbc.sql(VIEW + " where " + String.join(" and ", where) + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
-                .param("machine", machine).param("skip", paging.skip()).param("size", paging.size()).query(Failures::row).list();
+        return jdbc.sql(VIEW + " where " + String.join(" and ", where)
+                        + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
+                .param("machine", machine)
+                .param("skip", paging.skip())
+                .param("size", paging.size())
+                .query(Failures::row)
+                .list();
     }
 
     /** The latest that were closed with a cause. */
     @Transactional(readOnly = true)
     List<FailureView> closed(int most) {
-        return jdbc.sql(VIEW + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', 'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
-                .param("most", most).query(Failures::row).list();
+        return jdbc.sql(
+                        VIEW
+                                + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', 'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
+                .param("most", most)
+                .query(Failures::row)
+                .list();
     }
 
     /** Where on a machine's plate failures were seen since then: zone to how many. */
     @Transactional(readOnly = true)
     public Map<String, Integer> zonesSince(long machineId, Instant from) {
         Map<String, Integer> zones = new HashMap<>();
-        jdbc.sql("""
+        jdbc.sql(
+                        """
                 select z.zone, count(*) from failure_zone z join failure f on f.id = z.failure_id
-                where f.machine_id = ? and f.seen_at >= ? and not f.withdrawn group by z.zone""").params(machineId, from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> zones.put(row.getString(1), row.getInt(2))).list();
+                where f.machine_id = ? and f.seen_at >= ? and not f.withdrawn group by z.zone""")
+                .params(machineId, from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> zones.put(row.getString(1), row.getInt(2)))
+                .list();
         return zones;
     }
 
     /** When failures were seen on a machine since then. */
     @Transactional(readOnly = true)
     public List<Instant> seenSince(long machineId, Instant from) {
-        return jdbc.sql("select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order by seen_at")
-                .params(machineId, from.atOffset(ZoneOffset.UTC)).query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
+        return jdbc.sql(
+                        "select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order by seen_at")
+                .params(machineId, from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant())
+                .list();
     }
 
     private void check(FailureEntry entry, MachineRef machine) {
         Findings findings = new Findings();
         for (String symptom : entry.symptoms()) {
-            findings.when(symptom == null || knowledge.symptom(symptom).isEmpty(), "symptoms", "There is no symptom " + symptom + ".");
-            findings.when(entry.absent().contains(symptom), "absent", "The symptom " + symptom + " cannot be there and not be there.");
+            findings.when(
+                    symptom == null || knowledge.symptom(symptom).isEmpty(),
+                    "symptoms",
+                    "There is no symptom " + symptom + ".");
+            findings.when(
+                    entry.absent().contains(symptom),
+                    "absent",
+                    "The symptom " + symptom + " cannot be there and not be there.");
         }
         for (String symptom : entry.absent()) {
-            findings.when(symptom == null || knowledge.symptom(symptom).isEmpty(), "absent", "There is no symptom " + symptom + ".");
+            findings.when(
+                    symptom == null || knowledge.symptom(symptom).isEmpty(),
+                    "absent",
+                    "There is no symptom " + symptom + ".");
         }
         for (String zone : entry.zones()) {
-            findings.when(zone == null || !zone.matches("[A-F][1-4]"), "zones",
+            findings.when(
+                    zone == null || !zone.matches("[A-F][1-4]"),
+                    "zones",
                     "There is no place " + zone + " on the plate: A1 (front left) to F4 (back right).");
         }
-        findings.when(entry.note() != null && entry.note().length() > 4000, "note", "A note may have 4000 characters at most.");
+        findings.when(
+                entry.note() != null && entry.note().length() > 4000,
+                "note",
+                "A note may have 4000 characters at most.");
         Instant seenAt = entry.seenAt();
-        findings.when(seenAt != null && seenAt.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "seenAt", "That lies in the future.");
-        findings.when(seenAt != null && seenAt.isBefore(machine.since()), "seenAt", "The machine was not in the shop yet.");
+        findings.when(
+                seenAt != null && seenAt.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)),
+                "seenAt",
+                "That lies in the future.");
+        findings.when(
+                seenAt != null && seenAt.isBefore(machine.since()), "seenAt", "The machine was not in the shop yet.");
         checkRun(entry, machine, findings);
         Refused.unless(findings);
     }
@@ -402,8 +559,14 @@ public class Failures {
         }
         try {
             RunView run = runs.one(entry.run());
-            findings.when(!run.machine().equals(machine.code()), "run", "Run " + run.id() + " was on " + run.machineName() + ", not on " + machine.name() + ".");
-            findings.when(entry.seenAt() != null && entry.seenAt().isBefore(run.startedAt()), "seenAt", "The run had not started then.");
+            findings.when(
+                    !run.machine().equals(machine.code()),
+                    "run",
+                    "Run " + run.id() + " was on " + run.machineName() + ", not on " + machine.name() + ".");
+            findings.when(
+                    entry.seenAt() != null && entry.seenAt().isBefore(run.startedAt()),
+                    "seenAt",
+                    "The run had not started then.");
         } catch (NotThere e) {
             findings.add("run", e.getMessage());
         }
@@ -411,8 +574,12 @@ public class Failures {
 
     private void take(Failure failure, FailureEntry entry) {
         failure.runId = entry.run();
-        failure.seenAt = entry.seenAt() != null ? entry.seenAt().truncatedTo(ChronoUnit.MILLIS) : failure.seenAt != null ? failure.seenAt : clock.instant();
-        failure.note = entry.note() == null || entry.note().isBlank() ? null : entry.note().strip();
+        failure.seenAt = entry.seenAt() != null
+                ? entry.seenAt().truncatedTo(ChronoUnit.MILLIS)
+                : failure.seenAt != null ? failure.seenAt : clock.instant();
+        failure.note = entry.note() == null || entry.note().isBlank()
+                ? null
+                : entry.note().strip();
         failure.symptoms.clear();
         entry.symptoms().forEach(s -> failure.symptoms.put(s, true));
         entry.absent().forEach(s -> failure.symptoms.put(s, false));
@@ -420,14 +587,28 @@ public class Failures {
         failure.zones.addAll(entry.zones());
     }
 
-    private FailureView written(LogKind kind, Failure failure, String prefix, Actor actor, Long supersedes, String reason) {
+    private FailureView written(
+            LogKind kind, Failure failure, String prefix, Actor actor, Long supersedes, String reason) {
         FailureView view = one(failure.id);
-        String seen = view.symptoms().isEmpty() ? "failed, nothing more noted" : view.symptoms().stream().map(s -> knowledge.symptom(s).orElseThrow().name())
-                .collect(Collectors.joining(", ")).toLowerCase();
+        String seen = view.symptoms().isEmpty()
+                ? "failed, nothing more noted"
+                : view.symptoms().stream()
+                        .map(s -> knowledge.symptom(s).orElseThrow().name())
+                        .collect(Collectors.joining(", "))
+                        .toLowerCase();
         String where = view.zones().isEmpty() ? "" : " at " + String.join(" ", view.zones());
-        logbook.write(LogDraft.of(kind, failure.machineId, "FAILURE", failure.id, failure.seenAt,
-                prefix + view.machineName() + ": " + seen + where + (view.job() == null ? "" : " (" + view.job() + ")") + ".", view, actor)
-                .noting(failure.note).superseding(supersedes, reason));
+        logbook.write(LogDraft.of(
+                        kind,
+                        failure.machineId,
+                        "FAILURE",
+                        failure.id,
+                        failure.seenAt,
+                        prefix + view.machineName() + ": " + seen + where
+                                + (view.job() == null ? "" : " (" + view.job() + ")") + ".",
+                        view,
+                        actor)
+                .noting(failure.note)
+                .superseding(supersedes, reason));
         return view;
     }
 
@@ -446,12 +627,26 @@ public class Failures {
     private static FailureView row(ResultSet row, int number) throws SQLException {
         OffsetDateTime causeAt = row.getObject("cause_at", OffsetDateTime.class);
         String certainty = row.getString("certainty");
-        return new FailureView(row.getLong("id"), row.getString("code"), row.getString("name"), row.getObject("run_id", Long.class),
-                row.getString("job"), row.getObject("seen_at", OffsetDateTime.class).toInstant(), codes(row.getString("seen")),
-                codes(row.getString("absent")), codes(row.getString("zones")), row.getString("note"), row.getString("cause"),
-                certainty == null ? null : Certainty.valueOf(certainty), causeAt == null ? null : causeAt.toInstant(),
-                row.getInt("photos"), row.getBoolean("withdrawn"), row.getInt("version"), row.getObject("parts_printed", Integer.class),
-                row.getObject("parts_lost", Integer.class), row.getObject("reached_layer", Integer.class));
+        return new FailureView(
+                row.getLong("id"),
+                row.getString("code"),
+                row.getString("name"),
+                row.getObject("run_id", Long.class),
+                row.getString("job"),
+                row.getObject("seen_at", OffsetDateTime.class).toInstant(),
+                codes(row.getString("seen")),
+                codes(row.getString("absent")),
+                codes(row.getString("zones")),
+                row.getString("note"),
+                row.getString("cause"),
+                certainty == null ? null : Certainty.valueOf(certainty),
+                causeAt == null ? null : causeAt.toInstant(),
+                row.getInt("photos"),
+                row.getBoolean("withdrawn"),
+                row.getInt("version"),
+                row.getObject("parts_printed", Integer.class),
+                row.getObject("parts_lost", Integer.class),
+                row.getObject("reached_layer", Integer.class));
     }
 
     private static List<String> codes(String joined) {

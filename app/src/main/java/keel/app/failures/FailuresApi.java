@@ -33,8 +33,16 @@ class FailuresApi {
 
     record Checked(String check, List<String> found) {}
 
-    record Correction(String reason, Integer version, Long run, Instant seenAt, List<String> symptoms, List<String> absent,
-                      List<String> zones, String note, Boolean withdrawn) {}
+    record Correction(
+            String reason,
+            Integer version,
+            Long run,
+            Instant seenAt,
+            List<String> symptoms,
+            List<String> absent,
+            List<String> zones,
+            String note,
+            Boolean withdrawn) {}
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
@@ -59,15 +67,22 @@ class FailuresApi {
     @PostMapping("/{id}/corrections")
     FailureView correct(@PathVariable long id, @RequestBody Correction c) {
         FailureView old = failures.one(id);
-        FailureEntry entry = new FailureEntry(old.machine(), c.run() == null ? old.run() : c.run(), c.seenAt() == null ? old.seenAt() : c.seenAt(),
-                c.symptoms() == null ? old.symptoms() : c.symptoms(), c.absent() == null ? old.absent() : c.absent(),
-                c.zones() == null ? old.zones() : c.zones(), c.note() == null ? old.note() : c.note());
+        FailureEntry entry = new FailureEntry(
+                old.machine(),
+                c.run() == null ? old.run() : c.run(),
+                c.seenAt() == null ? old.seenAt() : c.seenAt(),
+                c.symptoms() == null ? old.symptoms() : c.symptoms(),
+                c.absent() == null ? old.absent() : c.absent(),
+                c.zones() == null ? old.zones() : c.zones(),
+                c.note() == null ? old.note() : c.note());
         return failures.correct(id, c.version(), entry, c.withdrawn(), c.reason());
     }
 
     @PostMapping(value = "/{id}/photos", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    PhotoView photo(@PathVariable long id, @RequestParam MultipartFile file, @RequestParam(required = false) String caption) throws java.io.IOException {
+    PhotoView photo(
+            @PathVariable long id, @RequestParam MultipartFile file, @RequestParam(required = false) String caption)
+            throws java.io.IOException {
         return failures.addPhoto(id, file.getBytes(), caption);
     }
 
@@ -77,8 +92,10 @@ class FailuresApi {
     }
 
     @GetMapping
-    List<FailureView> list(@RequestParam(required = false) String machine, @RequestParam(defaultValue = "0") int page,
-                           @RequestParam(defaultValue = "200") int size) {
+    List<FailureView> list(
+            @RequestParam(required = false) String machine,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "200") int size) {
         return failures.list(machine, false, Paging.of(page, size));
     }
 
@@ -87,6 +104,8 @@ class FailuresApi {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, e.getMessage());
         problem.setProperty("errors", List.of(Map.of("field", "version", "message", e.getMessage())));
         problem.setProperty("recorded", e.recorded());
-        return ResponseEntity.status(HttpStatus.CONFLICT).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
     }
 }

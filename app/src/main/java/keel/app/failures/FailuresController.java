@@ -41,8 +41,11 @@ class FailuresController {
     }
 
     @GetMapping("/failures")
-    String list(@RequestParam(required = false) String machine, @RequestParam(defaultValue = "false") boolean open,
-                @RequestParam(defaultValue = "0") int page, Model model) {
+    String list(
+            @RequestParam(required = false) String machine,
+            @RequestParam(defaultValue = "false") boolean open,
+            @RequestParam(defaultValue = "0") int page,
+            Model model) {
         var found = failures.list(machine, open, Paging.of(page, ON_A_PAGE + 1));
         model.addAttribute("failures", found.subList(0, Math.min(ON_A_PAGE, found.size())));
         model.addAttribute("more", found.size() > ON_A_PAGE);
@@ -55,7 +58,11 @@ class FailuresController {
     }
 
     @GetMapping("/failures/new")
-    String form(@RequestParam(required = false) String machine, @RequestParam(required = false) Long run, @RequestParam(required = false) List<String> symptoms, Model model) {
+    String form(
+            @RequestParam(required = false) String machine,
+            @RequestParam(required = false) Long run,
+            @RequestParam(required = false) List<String> symptoms,
+            Model model) {
         return show(new FailureForm(machine, run, "", symptoms, null, null, "", null, "", null), model);
     }
 
@@ -80,15 +87,19 @@ class FailuresController {
     }
 
     private static ResponseEntity<byte[]> picture(Map.Entry<String, byte[]> picture) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(picture.getKey())).header("Content-Security-Policy", "default-src 'none'")
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate()).body(picture.getValue());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(picture.getKey()))
+                .header("Content-Security-Policy", "default-src 'none'")
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .body(picture.getValue());
     }
 
     private String show(FailureForm form, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("knowledge", knowledge);
         model.addAttribute("looks", Symptom.Place.values());
-        model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute(
+                "machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
         return "failures/new";
     }
 }

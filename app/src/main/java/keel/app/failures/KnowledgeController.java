@@ -23,7 +23,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The pages on which the owner tunes the knowledge of failures: the effect on the closed ones is shown before anything is saved. */
+/**
+ * The pages on which the owner tunes the knowledge of failures: the effect on the closed ones is shown before anything
+ * is saved.
+ */
 @Controller
 class KnowledgeController {
 
@@ -53,12 +56,20 @@ class KnowledgeController {
 
     @GetMapping("/knowledge/causes/{code}")
     String cause(@PathVariable String code, Model model) {
-        return show(code, typed(tuned.now().cause(code).orElseThrow(() -> new NotThere("There is no cause " + code + "."))), "", model);
+        return show(
+                code,
+                typed(tuned.now().cause(code).orElseThrow(() -> new NotThere("There is no cause " + code + "."))),
+                "",
+                model);
     }
 
     /** Tries the figures that were typed, or with {@code save} puts them in force. */
     @PostMapping("/knowledge/causes/{code}")
-    String tune(@PathVariable String code, @RequestParam Map<String, String> form, Model model, HttpServletResponse response) {
+    String tune(
+            @PathVariable String code,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
         Actor.require(Role.OWNER);
         try {
             Tuning tuning = read(code, form);
@@ -87,18 +98,30 @@ class KnowledgeController {
         Map<String, Map<String, Integer>> shows = new HashMap<>(now.shows());
         Map<String, Double> minutes = new HashMap<>(now.minutes());
         Map<String, Double> misses = new HashMap<>(now.misses());
-        put(weights, code, Typed.number(form.get("weight"), "weight", findings), shipped.cause(code).map(Cause::weight).orElse(0.0));
+        put(
+                weights,
+                code,
+                Typed.number(form.get("weight"), "weight", findings),
+                shipped.cause(code).map(Cause::weight).orElse(0.0));
         Map<String, Integer> strengths = new HashMap<>();
         shipped.symptoms().forEach(s -> {
             Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
-            if (strength != null && strength != shipped.cause(code).map(c -> c.strength(s.code())).orElse(0)) {
+            if (strength != null
+                    && strength
+                            != shipped.cause(code)
+                                    .map(c -> c.strength(s.code()))
+                                    .orElse(0)) {
                 strengths.put(s.code(), strength);
             }
         });
         shows.put(code, strengths);
         for (Check check : shipped.checks()) {
             if (form.containsKey("minutes." + check.code())) {
-                put(minutes, check.code(), Typed.number(form.get("minutes." + check.code()), "minutes." + check.code(), findings), check.minutes());
+                put(
+                        minutes,
+                        check.code(),
+                        Typed.number(form.get("minutes." + check.code()), "minutes." + check.code(), findings),
+                        check.minutes());
                 Double percent = Typed.number(form.get("misses." + check.code()), "misses." + check.code(), findings);
                 put(misses, check.code(), percent == null ? null : percent / 100, check.misses());
             }
@@ -129,10 +152,12 @@ class KnowledgeController {
         Map<String, String> form = new LinkedHashMap<>();
         form.put("weight", plain(cause.weight()));
         cause.shows().forEach((symptom, strength) -> form.put("shows." + symptom, Integer.toString(strength)));
-        tuned.now().checks().stream().filter(c -> c.separates().contains(cause.code())).forEach(c -> {
-            form.put("minutes." + c.code(), plain(c.minutes()));
-            form.put("misses." + c.code(), plain(Math.round(1000 * c.misses()) / 10.0));
-        });
+        tuned.now().checks().stream()
+                .filter(c -> c.separates().contains(cause.code()))
+                .forEach(c -> {
+                    form.put("minutes." + c.code(), plain(c.minutes()));
+                    form.put("misses." + c.code(), plain(Math.round(1000 * c.misses()) / 10.0));
+                });
         return form;
     }
 
@@ -144,7 +169,9 @@ class KnowledgeController {
         Knowledge now = tuned.now();
         model.addAttribute("cause", now.cause(code).orElseThrow());
         model.addAttribute("was", shipped.cause(code).orElseThrow());
-        model.addAttribute("checks", now.checks().stream().filter(c -> c.separates().contains(code)).toList());
+        model.addAttribute(
+                "checks",
+                now.checks().stream().filter(c -> c.separates().contains(code)).toList());
         model.addAttribute("symptoms", shipped.symptoms());
         model.addAttribute("form", form);
         model.addAttribute("why", why);

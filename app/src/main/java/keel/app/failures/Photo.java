@@ -15,6 +15,7 @@ class Photo {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long failureId;
     String hash;
     String mediaType;

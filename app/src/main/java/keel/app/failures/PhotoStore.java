@@ -13,9 +13,7 @@ import keel.app.problems.Refused;
 import net.coobird.thumbnailator.Thumbnails;
 import org.springframework.stereotype.Component;
 
-/**
- * Keeps pictures in files outside the web root, named by the hash of their bytes.
- */
+/** Keeps pictures in files outside the web root, named by the hash of their bytes. */
 @Component
 class PhotoStore {
 
@@ -50,7 +48,11 @@ class PhotoStore {
     private Kept look(byte[] bytes) {
         try {
             Pictures.Size size = Pictures.size(bytes, "The photo", PhotoLimits.MOST_PIXELS);
-            return new Kept(PictureFiles.hash(bytes), Pictures.type(bytes) == Pictures.Type.JPEG ? "image/jpeg" : "image/png", size.width(), size.height());
+            return new Kept(
+                    PictureFiles.hash(bytes),
+                    Pictures.type(bytes) == Pictures.Type.JPEG ? "image/jpeg" : "image/png",
+                    size.width(),
+                    size.height());
         } catch (Pictures.Unreadable e) {
             throw e.tooLarge() ? new Refused("file", e.getMessage()) : notAPicture();
         }
@@ -58,12 +60,16 @@ class PhotoStore {
 
     private void write(byte[] bytes, String hash) {
         try (ByteArrayOutputStream small = new ByteArrayOutputStream()) {
-            BufferedImage reduced = Thumbnails.of(new ByteArrayInputStream(bytes)).size(THUMBNAIL_PX, THUMBNAIL_PX).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
+            BufferedImage reduced = Thumbnails.of(new ByteArrayInputStream(bytes))
+                    .size(THUMBNAIL_PX, THUMBNAIL_PX)
+                    .imageType(BufferedImage.TYPE_INT_RGB)
+                    .asBufferedImage();
             ImageIO.write(reduced, "jpg", small);
             files.write(hash, "", bytes);
             files.write(hash, SMALL, small.toByteArray());
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw new Refused("file", "The photo is damaged and cannot be shown. Everything else is kept; try another copy.");
+            throw new Refused(
+                    "file", "The photo is damaged and cannot be shown. Everything else is kept; try another copy.");
         }
     }
 

@@ -17,7 +17,10 @@ import keel.core.standing.ServiceKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** The way from a failure back to a good print: clean, mend the cause, what follows from it, a piece that is known to come out, print again. */
+/**
+ * The way from a failure back to a good print: clean, mend the cause, what follows from it, a piece that is known to
+ * come out, print again.
+ */
 @Component
 class RecoveryPlan {
 
@@ -37,17 +40,27 @@ class RecoveryPlan {
         List<CasePage.Step> steps = new ArrayList<>();
         boolean held = machine.holds().stream().anyMatch(h -> h.code() == HoldCode.FAILURE_NOT_CLEANED);
         if (held || done.containsKey(ServiceKind.CLEAN_UP)) {
-            steps.add(step(machine, ServiceKind.CLEAN_UP, List.of("Something cured may lie in the vat: the next print would press it into film and screen."), done));
+            steps.add(step(
+                    machine,
+                    ServiceKind.CLEAN_UP,
+                    List.of("Something cured may lie in the vat: the next print would press it into film and screen."),
+                    done));
         }
         if (cause == null) {
             return steps;
         }
         Recovery recovery = recoveries.of(cause, machine.kind());
         steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null));
-        recovery.work().stream().filter(w -> w != ServiceKind.CLEAN_UP || steps.isEmpty()).forEach(w -> steps.add(step(machine, w, List.of(), done)));
-        machine.holds().stream().filter(h -> h.code() != HoldCode.FAILURE_NOT_CLEANED && !recovery.work().contains(h.next()))
+        recovery.work().stream()
+                .filter(w -> w != ServiceKind.CLEAN_UP || steps.isEmpty())
+                .forEach(w -> steps.add(step(machine, w, List.of(), done)));
+        machine.holds().stream()
+                .filter(h -> h.code() != HoldCode.FAILURE_NOT_CLEANED
+                        && !recovery.work().contains(h.next()))
                 .forEach(h -> steps.add(step(machine, h.next(), List.of(h.text()), Map.of())));
-        StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow()).ifPresent(i -> steps.add(new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null)));
+        StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow())
+                .ifPresent(i -> steps.add(
+                        new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null)));
         return steps;
     }
 
@@ -55,13 +68,18 @@ class RecoveryPlan {
         return recoveries.of(cause, machine.kind());
     }
 
-    private static CasePage.Step step(MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
-        return new CasePage.Step(kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind));
+    private static CasePage.Step step(
+            MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
+        return new CasePage.Step(
+                kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind));
     }
 
     private static String page(MachineNow machine, Recovery recovery, FailureView f) {
         return switch (recovery.page()) {
-            case PROFILE -> machine.resin() == null ? "/machines/" + machine.code() + "/profiles" : "/machines/" + machine.code() + "/profiles/" + machine.resin();
+            case PROFILE ->
+                machine.resin() == null
+                        ? "/machines/" + machine.code() + "/profiles"
+                        : "/machines/" + machine.code() + "/profiles/" + machine.resin();
             case SCALE -> "/machines/" + machine.code() + "/profiles";
             case JOB -> f.run() == null ? null : "/runs/" + f.run();
             case NONE -> null;
@@ -70,8 +88,12 @@ class RecoveryPlan {
 
     private Map<ServiceKind, Instant> doneSince(long machine, Instant from) {
         Map<ServiceKind, Instant> done = new EnumMap<>(ServiceKind.class);
-        jdbc.sql("select kind, min(at) from service where machine_id = ? and at >= ? and not withdrawn group by kind").params(machine, from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> done.put(ServiceKind.valueOf(row.getString(1)), row.getObject(2, OffsetDateTime.class).toInstant())).list();
+        jdbc.sql("select kind, min(at) from service where machine_id = ? and at >= ? and not withdrawn group by kind")
+                .params(machine, from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> done.put(
+                        ServiceKind.valueOf(row.getString(1)),
+                        row.getObject(2, OffsetDateTime.class).toInstant()))
+                .list();
         return done;
     }
 }

@@ -51,26 +51,38 @@ class TunedKnowledge {
 
     @Transactional(readOnly = true)
     Tuning tuning() {
-        return jdbc.sql("select content from knowledge_change order by id desc fetch first row only").query(String.class).optional().map(TunedKnowledge::read).orElse(Tuning.NONE);
+        return jdbc.sql("select content from knowledge_change order by id desc fetch first row only")
+                .query(String.class)
+                .optional()
+                .map(TunedKnowledge::read)
+                .orElse(Tuning.NONE);
     }
 
     /** Number of the latest change, 0 before the first. */
     @Transactional(readOnly = true)
     long latest() {
-        return jdbc.sql("select coalesce(max(id), 0) from knowledge_change").query(Long.class).single();
+        return jdbc.sql("select coalesce(max(id), 0) from knowledge_change")
+                .query(Long.class)
+                .single();
     }
 
     @Transactional(readOnly = true)
     List<Change> changes() {
-        return jdbc.sql("select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = k.person_id order by k.id desc fetch first 20 rows only")
-                .query((row, i) -> new Change(row.getLong(1), row.getObject(2, OffsetDateTime.class).toInstant(), row.getString(3), row.getString(4))).list();
+        return jdbc.sql(
+                        "select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = k.person_id order by k.id desc fetch first 20 rows only")
+                .query((row, i) -> new Change(
+                        row.getLong(1),
+                        row.getObject(2, OffsetDateTime.class).toInstant(),
+                        row.getString(3),
+                        row.getString(4)))
+                .list();
     }
 
     /**
      * Puts these figures in force.
      *
      * @param after the latest change when the figures were typed
-     * @throws Refused  if one of them cannot be
+     * @throws Refused if one of them cannot be
      * @throws Conflict if somebody was quicker
      */
     void change(Tuning tuning, String why, long after) {
@@ -79,14 +91,31 @@ class TunedKnowledge {
         tuning.check(shipped, findings);
         findings.when(why != null && why.length() > 400, "why", "The reason may have 400 characters at most.");
         Refused.unless(findings);
-        jdbc.sql("select id from shop where id = 1 for update").query(Integer.class).single();
+        jdbc.sql("select id from shop where id = 1 for update")
+                .query(Integer.class)
+                .single();
         if (latest() != after) {
-            throw new Conflict("Somebody changed the knowledge meanwhile. What counts now is shown; yours is not written yet.");
+            throw new Conflict(
+                    "Somebody changed the knowledge meanwhile. What counts now is shown; yours is not written yet.");
         }
         Instant at = clock.instant();
         jdbc.sql("insert into knowledge_change (made_at, person_id, why, content) values (?, ?, ?, ?)")
-                .params(at.atOffset(ZoneOffset.UTC), owner.personId(), why == null || why.isBlank() ? null : why.strip(), write(tuning)).update();
-        logbook.write(LogDraft.of(LogKind.KNOWLEDGE_TUNED, null, "KNOWLEDGE", latest(), at, "The knowledge of failures was tuned.", Map.of("tuning", tuning), owner).noting(why));
+                .params(
+                        at.atOffset(ZoneOffset.UTC),
+                        owner.personId(),
+                        why == null || why.isBlank() ? null : why.strip(),
+                        write(tuning))
+                .update();
+        logbook.write(LogDraft.of(
+                        LogKind.KNOWLEDGE_TUNED,
+                        null,
+                        "KNOWLEDGE",
+                        latest(),
+                        at,
+                        "The knowledge of failures was tuned.",
+                        Map.of("tuning", tuning),
+                        owner)
+                .noting(why));
     }
 
     private static Tuning read(String content) {

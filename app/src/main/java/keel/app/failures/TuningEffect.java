@@ -40,13 +40,27 @@ class TuningEffect {
         List<Moved> all = new ArrayList<>();
         for (FailureView f : failures.closed(CASES)) {
             Evidence evidence = diagnoses.evidence(f);
-            all.add(new Moved(f, before.ranking(evidence).indexOf(f.cause()) + 1, after.ranking(evidence).indexOf(f.cause()) + 1));
+            all.add(new Moved(
+                    f,
+                    before.ranking(evidence).indexOf(f.cause()) + 1,
+                    after.ranking(evidence).indexOf(f.cause()) + 1));
         }
-        return new Effect(all.size(), count(all, true, 1), count(all, false, 1), count(all, true, 3), count(all, false, 3),
-                all.stream().filter(m -> m.before() != m.after()).sorted((a, b) -> Math.abs(b.before() - b.after()) - Math.abs(a.before() - a.after())).limit(SHOWN).toList());
+        return new Effect(
+                all.size(),
+                count(all, true, 1),
+                count(all, false, 1),
+                count(all, true, 3),
+                count(all, false, 3),
+                all.stream()
+                        .filter(m -> m.before() != m.after())
+                        .sorted((a, b) -> Math.abs(b.before() - b.after()) - Math.abs(a.before() - a.after()))
+                        .limit(SHOWN)
+                        .toList());
     }
 
     private static int count(List<Moved> all, boolean before, int within) {
-        return (int) all.stream().filter(m -> (before ? m.before() : m.after()) <= within).count();
+        return (int) all.stream()
+                .filter(m -> (before ? m.before() : m.after()) <= within)
+                .count();
     }
 }

@@ -15,7 +15,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What a film's clouding means for the exposure of the profile that is in force, against the film that the profile was made through. */
+/**
+ * What a film's clouding means for the exposure of the profile that is in force, against the film that the profile was
+ * made through.
+ */
 @Service
 @Transactional(readOnly = true)
 class FilmExposure {
@@ -35,11 +38,18 @@ class FilmExposure {
     /**
      * @param exposureS of the profile
      * @param sameDoseS what gives the same dose through the film as it is now
-     * @param then      transmittance of the film that it was made through
-     * @param metered   whether that was metered, rather than taken for a clear film's
-     * @param now       transmittance now, metered or as usual for what was seen
+     * @param then transmittance of the film that it was made through
+     * @param metered whether that was metered, rather than taken for a clear film's
+     * @param now transmittance now, metered or as usual for what was seen
      */
-    record Clouded(String resin, double exposureS, double sameDoseS, double then, boolean metered, double now, boolean meteredNow) {
+    record Clouded(
+            String resin,
+            double exposureS,
+            double sameDoseS,
+            double then,
+            boolean metered,
+            double now,
+            boolean meteredNow) {
 
         /** Longer by so much that a change of the profile is worth it. */
         public boolean matters() {
@@ -49,29 +59,47 @@ class FilmExposure {
 
     /** Empty for a vat on the shelf, without a profile, or whose film nobody looked at. */
     Optional<Clouded> of(Vats.Vat vat, List<FilmLooks.Look> seen) {
-        FilmLooks.Look last = seen.stream().filter(l -> l.grade() != null).findFirst().orElse(null);
+        FilmLooks.Look last =
+                seen.stream().filter(l -> l.grade() != null).findFirst().orElse(null);
         if (vat.machine() == null || last == null) {
             return Optional.empty();
         }
         long machine = fleet.machine(vat.machine()).id();
         return profiles.inForce(machine, last.at()).map(p -> {
-            Optional<Double> then = filmWhen(machine, madeAt(vat.machine(), p)).flatMap(f -> looks.transmittanceNear(f, madeAt(vat.machine(), p)));
+            Optional<Double> then = filmWhen(machine, madeAt(vat.machine(), p))
+                    .flatMap(f -> looks.transmittanceNear(f, madeAt(vat.machine(), p)));
             double was = then.orElse(Clouding.CLEAR.usualTransmittance());
-            double is = last.transmittance() != null ? last.transmittance() : last.grade().usualTransmittance();
+            double is = last.transmittance() != null
+                    ? last.transmittance()
+                    : last.grade().usualTransmittance();
             double exposureS = p.settings().value(Setting.EXPOSURE_S);
-            return new Clouded(p.resin(), exposureS, ClearExposure.seconds(exposureS, was, is), was, then.isPresent(), is, last.transmittance() != null);
+            return new Clouded(
+                    p.resin(),
+                    exposureS,
+                    ClearExposure.seconds(exposureS, was, is),
+                    was,
+                    then.isPresent(),
+                    is,
+                    last.transmittance() != null);
         });
     }
 
     private Instant madeAt(String machine, InForce p) {
-        return profiles.of(machine, p.resin()).version(p.number()).map(ProfileView.Version::madeAt).orElseThrow();
+        return profiles.of(machine, p.resin())
+                .version(p.number())
+                .map(ProfileView.Version::madeAt)
+                .orElseThrow();
     }
 
     private Optional<Long> filmWhen(long machine, Instant at) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select ff.component_id from fitting vf join fitting ff on ff.vat_id = vf.component_id
                 where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null or vf.removed_at > :at)
                   and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
-                .param("machine", machine).param("at", at.atOffset(ZoneOffset.UTC)).query(Long.class).optional();
+                .param("machine", machine)
+                .param("at", at.atOffset(ZoneOffset.UTC))
+                .query(Long.class)
+                .optional();
     }
 }

@@ -40,7 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class FilmLooks {
 
     private static final int MOST_MARKS = 60;
-    private static final String LOOK = """
+    private static final String LOOK =
+            """
             select l.id, l.film_id, l.at, p.name, l.clouding, l.uv_bare, l.uv_through, l.transmittance, l.leak, l.note
             from film_look l join person p on p.id = l.person_id where not l.withdrawn
             """;
@@ -62,28 +63,53 @@ public class FilmLooks {
     }
 
     /** Whether resin came through: not looked, dry, or wet. */
-    public enum Leak { DRY, WET }
+    public enum Leak {
+        DRY,
+        WET
+    }
 
     /**
      * An inspection as somebody enters it; what was not looked at is null.
      *
-     * @param uvBare    UV meter without the film, any unit
+     * @param uvBare UV meter without the film, any unit
      * @param uvThrough the same through it
      */
-    public record LookEntry(Clouding clouding, Double uvBare, Double uvThrough, Leak leak, List<FilmMark> marks, String note) {
+    public record LookEntry(
+            Clouding clouding, Double uvBare, Double uvThrough, Leak leak, List<FilmMark> marks, String note) {
 
         Findings findings(double plateWidthMm, double plateDepthMm) {
             Findings findings = new Findings();
-            findings.when((uvBare == null) != (uvThrough == null), uvBare == null ? "uvBare" : "uvThrough", "The meter needs both readings: without the film and through it.");
-            if (uvBare != null && uvThrough != null && findings.range(uvBare, 0.001, 1e6, "uvBare", "The reading without the film", "")) {
+            findings.when(
+                    (uvBare == null) != (uvThrough == null),
+                    uvBare == null ? "uvBare" : "uvThrough",
+                    "The meter needs both readings: without the film and through it.");
+            if (uvBare != null
+                    && uvThrough != null
+                    && findings.range(uvBare, 0.001, 1e6, "uvBare", "The reading without the film", "")) {
                 findings.range(uvThrough, 0, 1e6, "uvThrough", "The reading through the film", "");
-                findings.when(uvThrough > uvBare * 1.02, "uvThrough", "More light through the film than without it: the two readings may be the wrong way round.");
-                findings.when(uvThrough < 0.05 * uvBare, "uvThrough", "Hardly any light comes through: is the protective film still on, or the meter covered?");
+                findings.when(
+                        uvThrough > uvBare * 1.02,
+                        "uvThrough",
+                        "More light through the film than without it: the two readings may be the wrong way round.");
+                findings.when(
+                        uvThrough < 0.05 * uvBare,
+                        "uvThrough",
+                        "Hardly any light comes through: is the protective film still on, or the meter covered?");
             }
-            findings.when(marks.size() > MOST_MARKS, "marks", "More than " + MOST_MARKS + " marks: such a film is best changed.");
+            findings.when(
+                    marks.size() > MOST_MARKS,
+                    "marks",
+                    "More than " + MOST_MARKS + " marks: such a film is best changed.");
             marks.forEach(m -> m.check(plateWidthMm, plateDepthMm, findings));
             findings.when(note != null && note.length() > 1000, "note", "A note may have 1000 characters at most.");
-            findings.when(clouding == null && uvBare == null && leak == null && marks.isEmpty() && (note == null || note.isBlank()), "clouding", "Nothing was looked at yet.");
+            findings.when(
+                    clouding == null
+                            && uvBare == null
+                            && leak == null
+                            && marks.isEmpty()
+                            && (note == null || note.isBlank()),
+                    "clouding",
+                    "Nothing was looked at yet.");
             return findings;
         }
 
@@ -93,13 +119,22 @@ public class FilmLooks {
     }
 
     /** An inspection as it is read. {@code grade} is what was seen, or what the meter says where nobody graded it. */
-    public record Look(long id, Instant at, String person, Clouding grade, boolean graded, Double transmittance, Leak leak, List<FilmMark> marks, String note) {}
+    public record Look(
+            long id,
+            Instant at,
+            String person,
+            Clouding grade,
+            boolean graded,
+            Double transmittance,
+            Leak leak,
+            List<FilmMark> marks,
+            String note) {}
 
     /**
      * Writes an inspection down; where it was stood on a towel, that is a vat inspection, from which holds follow.
      *
-     * @param vat           code
-     * @param plateWidthMm  of the machines that the vat fits
+     * @param vat code
+     * @param plateWidthMm of the machines that the vat fits
      * @return its number
      */
     public long write(String vat, LookEntry entry, double plateWidthMm, double plateDepthMm) {
@@ -114,16 +149,38 @@ public class FilmLooks {
         Instant now = clock.instant();
         Long service = entry.leak() == null ? null : inspected(ref, machine, entry, now);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("""
+        jdbc.sql(
+                        """
                 insert into film_look (film_id, at, person_id, clouding, uv_bare, uv_through, transmittance, leak, note, service_id, withdrawn)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
-                .params(film.id(), now.atOffset(ZoneOffset.UTC), actor.personId(), name(entry.clouding()), entry.uvBare(), entry.uvThrough(), entry.transmittance(),
-                        name(entry.leak()), entry.note() == null || entry.note().isBlank() ? null : entry.note().strip(), service).update(key, "id");
+                .params(
+                        film.id(),
+                        now.atOffset(ZoneOffset.UTC),
+                        actor.personId(),
+                        name(entry.clouding()),
+                        entry.uvBare(),
+                        entry.uvThrough(),
+                        entry.transmittance(),
+                        name(entry.leak()),
+                        entry.note() == null || entry.note().isBlank()
+                                ? null
+                                : entry.note().strip(),
+                        service)
+                .update(key, "id");
         long id = key.getKey().longValue();
-        entry.marks().forEach(m -> jdbc.sql("insert into film_mark (look_id, kind, x_mm, y_mm, size_mm) values (?, ?, ?, ?, ?)")
-                .params(id, m.kind().name(), m.xMm(), m.yMm(), m.sizeMm()).update());
-        logbook.write(LogDraft.of(LogKind.FILM_LOOKED_AT, machine, "FILM_LOOK", id, now, sentence(film.code(), ref.code(), entry),
-                Map.of("film", film.code(), "vat", ref.code(), "look", entry), actor));
+        entry.marks().forEach(m -> jdbc.sql(
+                        "insert into film_mark (look_id, kind, x_mm, y_mm, size_mm) values (?, ?, ?, ?, ?)")
+                .params(id, m.kind().name(), m.xMm(), m.yMm(), m.sizeMm())
+                .update());
+        logbook.write(LogDraft.of(
+                LogKind.FILM_LOOKED_AT,
+                machine,
+                "FILM_LOOK",
+                id,
+                now,
+                sentence(film.code(), ref.code(), entry),
+                Map.of("film", film.code(), "vat", ref.code(), "look", entry),
+                actor));
         return id;
     }
 
@@ -138,7 +195,9 @@ public class FilmLooks {
         if (machine == null) {
             values.put("vat", vat.code());
         }
-        return bench.record(new ServiceEntry(machine == null ? null : fleet.machine(machine).code(), "VAT_INSPECTED", now, null, values)).id();
+        return bench.record(new ServiceEntry(
+                        machine == null ? null : fleet.machine(machine).code(), "VAT_INSPECTED", now, null, values))
+                .id();
     }
 
     private static String sentence(String film, String vat, LookEntry e) {
@@ -149,48 +208,78 @@ public class FilmLooks {
         if (e.transmittance() != null) {
             seen.add("passes %.0f %% of the UV".formatted(100 * e.transmittance()));
         }
-        e.marks().stream().collect(Collectors.groupingBy(FilmMark::kind, Collectors.counting())).forEach((kind, n) ->
-                seen.add(n + " " + kind.words().toLowerCase() + (n == 1 ? "" : kind == FilmMark.Kind.SCRATCH || kind == FilmMark.Kind.HAZE ? "es" : "s")));
+        e.marks().stream()
+                .collect(Collectors.groupingBy(FilmMark::kind, Collectors.counting()))
+                .forEach((kind, n) -> seen.add(n + " " + kind.words().toLowerCase()
+                        + (n == 1 ? "" : kind == FilmMark.Kind.SCRATCH || kind == FilmMark.Kind.HAZE ? "es" : "s")));
         if (e.leak() != null) {
             seen.add(e.leak() == Leak.DRY ? "towel dry" : "towel wet");
         }
-        return "Film " + film + " in vat " + vat + " looked at: " + (seen.isEmpty() ? "noted" : String.join(", ", seen)) + ".";
+        return "Film " + film + " in vat " + vat + " looked at: " + (seen.isEmpty() ? "noted" : String.join(", ", seen))
+                + ".";
     }
 
-    /** Takes an inspection back with a reason, and what followed from its towel. A keeper may take back any, an operator what they wrote themselves. */
+    /**
+     * Takes an inspection back with a reason, and what followed from its towel. A keeper may take back any, an operator
+     * what they wrote themselves.
+     */
     public void withdraw(Vats.Vat vat, long id, String reason) {
         Actor actor = Actor.current();
         Findings findings = new Findings();
         findings.text(reason, 400, "reason", "The reason");
         Refused.unless(findings);
-        Look look = vat.film() == null ? null : of(vat.film().id()).stream().filter(l -> l.id() == id).findFirst().orElse(null);
+        Look look = vat.film() == null
+                ? null
+                : of(vat.film().id()).stream()
+                        .filter(l -> l.id() == id)
+                        .findFirst()
+                        .orElse(null);
         if (look == null) {
             throw new NotThere("There is no such inspection of the film in vat " + vat.code() + ".");
         }
         if (!look.person().equals(actor.displayName())) {
             Actor.require(Role.KEEPER);
         }
-        Long service = jdbc.sql("select service_id from film_look where id = ?").param(id).query(Long.class).optional().orElse(null);
+        Long service = jdbc.sql("select service_id from film_look where id = ?")
+                .param(id)
+                .query(Long.class)
+                .optional()
+                .orElse(null);
         if (service != null) {
             bench.withdraw(service, reason);
         }
         jdbc.sql("update film_look set withdrawn = true where id = ?").param(id).update();
-        logbook.write(LogDraft.of(LogKind.FILM_LOOKED_AT, parts.machineOfVat(vat.id()), "FILM_LOOK", id, look.at(), "Withdrawn: an inspection of film " + vat.film().code() + ".",
-                Map.of("look", id), actor).superseding(logbook.latest("FILM_LOOK", id, LogKind.FILM_LOOKED_AT), reason.strip()));
+        logbook.write(LogDraft.of(
+                        LogKind.FILM_LOOKED_AT,
+                        parts.machineOfVat(vat.id()),
+                        "FILM_LOOK",
+                        id,
+                        look.at(),
+                        "Withdrawn: an inspection of film " + vat.film().code() + ".",
+                        Map.of("look", id),
+                        actor)
+                .superseding(logbook.latest("FILM_LOOK", id, LogKind.FILM_LOOKED_AT), reason.strip()));
     }
 
     /** Inspections of a film, latest first. */
     @Transactional(readOnly = true)
     public List<Look> of(long filmId) {
-        return read(LOOK + " and l.film_id = :film order by l.at desc, l.id desc", Map.of("film", filmId)).getOrDefault(filmId, List.of());
+        return read(LOOK + " and l.film_id = :film order by l.at desc, l.id desc", Map.of("film", filmId))
+                .getOrDefault(filmId, List.of());
     }
 
     /** The latest inspection of each film that is in a vat, by the film's number in the records. */
     @Transactional(readOnly = true)
     public Map<Long, Look> latest() {
-        return read(LOOK + """
+        return read(
+                        LOOK
+                                + """
                  and l.id in (select max(x.id) from film_look x join fitting f on f.component_id = x.film_id and f.removed_at is null
-                  where not x.withdrawn group by x.film_id)""", Map.of()).entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().get(0)));
+                  where not x.withdrawn group by x.film_id)""",
+                        Map.of())
+                .entrySet()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().get(0)));
     }
 
     private record Row(long film, Look look) {}
@@ -201,25 +290,45 @@ public class FilmLooks {
             return Map.of();
         }
         Map<Long, List<FilmMark>> marks = new HashMap<>();
-        jdbc.sql("select look_id, kind, x_mm, y_mm, size_mm from film_mark where look_id in (:looks) order by id").param("looks", rows.stream().map(r -> r.look().id()).toList())
+        jdbc.sql("select look_id, kind, x_mm, y_mm, size_mm from film_mark where look_id in (:looks) order by id")
+                .param("looks", rows.stream().map(r -> r.look().id()).toList())
                 .query((row, i) -> marks.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                        .add(new FilmMark(FilmMark.Kind.valueOf(row.getString(2)), row.getDouble(3), row.getDouble(4), row.getDouble(5)))).list();
+                        .add(new FilmMark(
+                                FilmMark.Kind.valueOf(row.getString(2)),
+                                row.getDouble(3),
+                                row.getDouble(4),
+                                row.getDouble(5))))
+                .list();
         Map<Long, List<Look>> looks = new LinkedHashMap<>();
-        rows.forEach(r -> looks.computeIfAbsent(r.film(), id -> new ArrayList<>()).add(with(r.look(), marks.getOrDefault(r.look().id(), List.of()))));
+        rows.forEach(r -> looks.computeIfAbsent(r.film(), id -> new ArrayList<>())
+                .add(with(r.look(), marks.getOrDefault(r.look().id(), List.of()))));
         return looks;
     }
 
     private static Look with(Look l, List<FilmMark> marks) {
-        return new Look(l.id(), l.at(), l.person(), l.grade(), l.graded(), l.transmittance(), l.leak(), marks, l.note());
+        return new Look(
+                l.id(), l.at(), l.person(), l.grade(), l.graded(), l.transmittance(), l.leak(), marks, l.note());
     }
 
     private Row row(ResultSet row, int number) throws SQLException {
         String clouding = row.getString(5);
         Double transmittance = row.getObject(8, Double.class);
-        Clouding grade = clouding != null ? Clouding.valueOf(clouding) : transmittance != null ? Clouding.of(transmittance) : null;
+        Clouding grade = clouding != null
+                ? Clouding.valueOf(clouding)
+                : transmittance != null ? Clouding.of(transmittance) : null;
         String leak = row.getString(9);
-        return new Row(row.getLong(2), new Look(row.getLong(1), row.getObject(3, OffsetDateTime.class).toInstant(), row.getString(4), grade, clouding != null, transmittance,
-                leak == null ? null : Leak.valueOf(leak), List.of(), row.getString(10)));
+        return new Row(
+                row.getLong(2),
+                new Look(
+                        row.getLong(1),
+                        row.getObject(3, OffsetDateTime.class).toInstant(),
+                        row.getString(4),
+                        grade,
+                        clouding != null,
+                        transmittance,
+                        leak == null ? null : Leak.valueOf(leak),
+                        List.of(),
+                        row.getString(10)));
     }
 
     /** What became of the marks between the last two inspections; of the first, all are new. */
@@ -227,16 +336,25 @@ public class FilmLooks {
         if (looks.isEmpty()) {
             return List.of();
         }
-        return MarksCompared.of(looks.size() < 2 ? List.of() : looks.get(1).marks(), looks.get(0).marks());
+        return MarksCompared.of(
+                looks.size() < 2 ? List.of() : looks.get(1).marks(),
+                looks.get(0).marks());
     }
 
-    /** Light that a film let through when it was metered nearest to a moment; empty where nobody metered it within two weeks of it. */
+    /**
+     * Light that a film let through when it was metered nearest to a moment; empty where nobody metered it within two
+     * weeks of it.
+     */
     @Transactional(readOnly = true)
     public Optional<Double> transmittanceNear(long filmId, Instant at) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select transmittance from film_look where film_id = :film and transmittance is not null and not withdrawn and abs(datediff(day, at, :at)) <= 14
                 order by abs(datediff(minute, at, :at)) fetch first row only""")
-                .param("film", filmId).param("at", at.atOffset(ZoneOffset.UTC)).query(Double.class).optional();
+                .param("film", filmId)
+                .param("at", at.atOffset(ZoneOffset.UTC))
+                .query(Double.class)
+                .optional();
     }
 
     private static String name(Enum<?> value) {

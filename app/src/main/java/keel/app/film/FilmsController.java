@@ -2,9 +2,9 @@ package keel.app.film;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -35,9 +35,14 @@ class FilmsController {
 
     private static final double USUAL_CHANGE_MINUTES = 50;
     private static final Map<String, Comparator<FilmLives.Line>> ORDERS = Map.of(
-            "hours", Comparator.comparing(FilmLives.Line::hours).reversed(), "since", Comparator.comparing(FilmLives.Line::since).reversed(),
-            "end", Comparator.comparing(FilmLives.Line::endReason, Comparator.nullsLast(Comparator.naturalOrder())),
-            "pack", Comparator.comparing(FilmLives.Line::pack, Comparator.nullsLast(Comparator.naturalOrder())));
+            "hours",
+            Comparator.comparing(FilmLives.Line::hours).reversed(),
+            "since",
+            Comparator.comparing(FilmLives.Line::since).reversed(),
+            "end",
+            Comparator.comparing(FilmLives.Line::endReason, Comparator.nullsLast(Comparator.naturalOrder())),
+            "pack",
+            Comparator.comparing(FilmLives.Line::pack, Comparator.nullsLast(Comparator.naturalOrder())));
 
     private final FilmLives lives;
     private final FilmPacks packs;
@@ -65,13 +70,43 @@ class FilmsController {
 
     @GetMapping(value = "/bench/films.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by) {
-        return CsvFile.of("films.csv", List.of("film", "material", "thicknessMm", "vat", "model", "pack", "supplier", "since", "endedAt", "endReason", "hours", "peels"),
-                wanted(q, by).stream().<List<?>>map(f -> Arrays.asList(f.code(), f.material(), f.thicknessMm(), f.vat(), f.model(), f.pack(), f.supplier(), f.since(), f.endedAt(), f.endReason(),
-                        f.hours(), f.peels())).toList());
+        return CsvFile.of(
+                "films.csv",
+                List.of(
+                        "film",
+                        "material",
+                        "thicknessMm",
+                        "vat",
+                        "model",
+                        "pack",
+                        "supplier",
+                        "since",
+                        "endedAt",
+                        "endReason",
+                        "hours",
+                        "peels"),
+                wanted(q, by).stream()
+                        .<List<?>>map(f -> Arrays.asList(
+                                f.code(),
+                                f.material(),
+                                f.thicknessMm(),
+                                f.vat(),
+                                f.model(),
+                                f.pack(),
+                                f.supplier(),
+                                f.since(),
+                                f.endedAt(),
+                                f.endReason(),
+                                f.hours(),
+                                f.peels()))
+                        .toList());
     }
 
     private List<FilmLives.Line> wanted(String q, String by) {
-        return lives.all().stream().filter(f -> f.matches(q.strip())).sorted(ORDERS.getOrDefault(by, (a, b) -> 0)).toList();
+        return lives.all().stream()
+                .filter(f -> f.matches(q.strip()))
+                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0))
+                .toList();
     }
 
     /** A pack, with the models whose rings its sheets cover; none is dead stock. */
@@ -79,17 +114,35 @@ class FilmsController {
 
     @GetMapping("/bench/packs")
     String packs(Model model) {
-        List<Vats.Model> models = vats.all(false).stream().filter(v -> !v.tank()).map(Vats.Vat::model).distinct().toList();
-        Map<Long, FilmSeat> seat = models.stream().collect(Collectors.toMap(Vats.Model::id, m -> seats.of(m.id()), (a, b) -> a));
+        List<Vats.Model> models = vats.all(false).stream()
+                .filter(v -> !v.tank())
+                .map(Vats.Vat::model)
+                .distinct()
+                .toList();
+        Map<Long, FilmSeat> seat =
+                models.stream().collect(Collectors.toMap(Vats.Model::id, m -> seats.of(m.id()), (a, b) -> a));
         boolean known = seat.values().stream().anyMatch(s -> s.sheetLengthMm() != null && s.sheetWidthMm() != null);
-        model.addAttribute("packs", packs.all().stream().map(p -> new PackLine(p, models.stream().filter(m -> covers(p, seat.get(m.id()))).map(Vats.Model::name).toList(), known)).toList());
+        model.addAttribute(
+                "packs",
+                packs.all().stream()
+                        .map(p -> new PackLine(
+                                p,
+                                models.stream()
+                                        .filter(m -> covers(p, seat.get(m.id())))
+                                        .map(Vats.Model::name)
+                                        .toList(),
+                                known))
+                        .toList());
         model.addAttribute("known", known);
         return "film/packs";
     }
 
     private static boolean covers(FilmPacks.Pack pack, FilmSeat seat) {
-        return seat.sheetLengthMm() != null && seat.sheetWidthMm() != null
-                && pack.covers(Math.max(seat.sheetLengthMm(), seat.sheetWidthMm()), Math.min(seat.sheetLengthMm(), seat.sheetWidthMm()));
+        return seat.sheetLengthMm() != null
+                && seat.sheetWidthMm() != null
+                && pack.covers(
+                        Math.max(seat.sheetLengthMm(), seat.sheetWidthMm()),
+                        Math.min(seat.sheetLengthMm(), seat.sheetWidthMm()));
     }
 
     @PostMapping("/bench/packs")
@@ -97,8 +150,14 @@ class FilmsController {
         model.addAttribute("form", typed);
         try {
             Findings findings = new Findings();
-            FilmPacks.PackEntry entry = new FilmPacks.PackEntry(typed.get("supplier"), typed.get("lot"), typed.get("material"), Typed.number(typed.get("thicknessMm"), "thicknessMm", findings),
-                    Typed.number(typed.get("lengthMm"), "lengthMm", findings), Typed.number(typed.get("widthMm"), "widthMm", findings), Typed.whole(typed.get("sheets"), "sheets", findings),
+            FilmPacks.PackEntry entry = new FilmPacks.PackEntry(
+                    typed.get("supplier"),
+                    typed.get("lot"),
+                    typed.get("material"),
+                    Typed.number(typed.get("thicknessMm"), "thicknessMm", findings),
+                    Typed.number(typed.get("lengthMm"), "lengthMm", findings),
+                    Typed.number(typed.get("widthMm"), "widthMm", findings),
+                    Typed.whole(typed.get("sheets"), "sheets", findings),
                     Typed.number(typed.get("price"), "price", findings));
             Refused.unless(findings);
             packs.add(entry);
@@ -110,7 +169,11 @@ class FilmsController {
     }
 
     @PostMapping("/bench/packs/{code}/spoiled")
-    String spoiled(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String spoiled(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
             Findings findings = new Findings();
             Integer sheets = Typed.whole(typed.get("spoiled"), "spoiled", findings);
@@ -135,12 +198,23 @@ class FilmsController {
     }
 
     @PostMapping("/bench/models/{code}")
-    String measure(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String measure(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         Vats.Model of = of(code);
         try {
             Findings findings = new Findings();
-            FilmSeat seat = new FilmSeat(number(typed, "cornerScrewMm", findings), number(typed, "sideScrewMm", findings), number(typed, "spacerMm", findings), number(typed, "pressMm", findings),
-                    number(typed, "lipMm", findings), number(typed, "sheetLengthMm", findings), number(typed, "sheetWidthMm", findings), number(typed, "vatPrice", findings));
+            FilmSeat seat = new FilmSeat(
+                    number(typed, "cornerScrewMm", findings),
+                    number(typed, "sideScrewMm", findings),
+                    number(typed, "spacerMm", findings),
+                    number(typed, "pressMm", findings),
+                    number(typed, "lipMm", findings),
+                    number(typed, "sheetLengthMm", findings),
+                    number(typed, "sheetWidthMm", findings),
+                    number(typed, "vatPrice", findings));
             Refused.unless(findings);
             seats.measure(of.id(), of.name(), seat);
             return "redirect:/bench/models/" + of.code() + "?kept";
@@ -160,12 +234,38 @@ class FilmsController {
         page.addAttribute("form", typed != null ? typed : typed(seat));
         page.addAttribute("changes", changes);
         page.addAttribute("minutes", minutes);
-        page.addAttribute("advice", SpareAdvice.of(changes, minutes, d.value("vat.swapMinutes"), d.value("film.waitHours"), d.value("machine.hourValue"), seat.vatPrice(), d.value("vat.lifeYears")));
-        page.addAttribute("spares", vats.all(false).stream().filter(v -> v.model().id() == of.id() && v.machine() == null).toList());
-        page.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired() && m.model().equals(of.code())).count());
-        page.addAttribute("sheets", packs.inUse().stream().filter(p -> covers(p, seat)).mapToInt(FilmPacks.Pack::left).sum());
+        page.addAttribute(
+                "advice",
+                SpareAdvice.of(
+                        changes,
+                        minutes,
+                        d.value("vat.swapMinutes"),
+                        d.value("film.waitHours"),
+                        d.value("machine.hourValue"),
+                        seat.vatPrice(),
+                        d.value("vat.lifeYears")));
+        page.addAttribute(
+                "spares",
+                vats.all(false).stream()
+                        .filter(v -> v.model().id() == of.id() && v.machine() == null)
+                        .toList());
+        page.addAttribute(
+                "machines",
+                fleet.machines().stream()
+                        .filter(m -> !m.retired() && m.model().equals(of.code()))
+                        .count());
+        page.addAttribute(
+                "sheets",
+                packs.inUse().stream()
+                        .filter(p -> covers(p, seat))
+                        .mapToInt(FilmPacks.Pack::left)
+                        .sum());
         page.addAttribute("thin", lives.thinOrThick());
-        page.addAttribute("slack", of.frame().windowWidthMm() == null ? null : seat.slack(of.frame().windowWidthMm(), 0.127));
+        page.addAttribute(
+                "slack",
+                of.frame().windowWidthMm() == null
+                        ? null
+                        : seat.slack(of.frame().windowWidthMm(), 0.127));
         return "film/model";
     }
 
@@ -183,11 +283,17 @@ class FilmsController {
     }
 
     private static String text(Double number) {
-        return number == null ? "" : BigDecimal.valueOf(number).stripTrailingZeros().toPlainString();
+        return number == null
+                ? ""
+                : BigDecimal.valueOf(number).stripTrailingZeros().toPlainString();
     }
 
     private Vats.Model of(String code) {
-        return vats.all(true).stream().map(Vats.Vat::model).filter(m -> m.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There is no vat for a model called " + code + "."));
+        return vats.all(true).stream()
+                .map(Vats.Vat::model)
+                .filter(m -> m.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no vat for a model called " + code + "."));
     }
 
     private static Double number(Map<String, String> typed, String field, Findings findings) {

@@ -40,7 +40,15 @@ class RegisterController {
     private final ShopSettings settings;
     private final Clock clock;
 
-    RegisterController(Vats vats, FilmLooks looks, FilmTones tones, Parts parts, Fleet fleet, Standings standings, ShopSettings settings, Clock clock) {
+    RegisterController(
+            Vats vats,
+            FilmLooks looks,
+            FilmTones tones,
+            Parts parts,
+            Fleet fleet,
+            Standings standings,
+            ShopSettings settings,
+            Clock clock) {
         this.vats = vats;
         this.looks = looks;
         this.tones = tones;
@@ -56,7 +64,13 @@ class RegisterController {
      *
      * @param chance that its film fails in a typical job, null without a film
      */
-    record Line(Vats.Vat vat, LifeStrip strip, FilmLooks.Look look, FilmTones.Tone tone, ToneComparison against, Double chance) {}
+    record Line(
+            Vats.Vat vat,
+            LifeStrip strip,
+            FilmLooks.Look look,
+            FilmTones.Tone tone,
+            ToneComparison against,
+            Double chance) {}
 
     /** The vats of one model. */
     record Group(Vats.Model model, List<Line> lines, long spare) {}
@@ -64,9 +78,11 @@ class RegisterController {
     @GetMapping("/bench")
     String register(@RequestParam(defaultValue = "false") boolean ended, Model model) {
         List<Vats.Vat> all = vats.all(ended);
-        Map<String, Double> pace = standings.all().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::hoursPerDay));
+        Map<String, Double> pace =
+                standings.all().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::hoursPerDay));
         Defaults defaults = settings.defaults();
-        CarrierStrips strips = CarrierStrips.of(all, vats.films(all), pace, defaults.value("uv.share"), clock.instant(), settings.zone());
+        CarrierStrips strips = CarrierStrips.of(
+                all, vats.films(all), pace, defaults.value("uv.share"), clock.instant(), settings.zone());
         Map<Long, FilmLooks.Look> seen = looks.latest();
         Map<Long, FilmTones.Tone> heard = tones.latest();
         Map<String, FilmTones.Reference> references = tones.references();
@@ -74,21 +90,42 @@ class RegisterController {
         for (Vats.Vat vat : all) {
             Long film = vat.film() == null ? null : vat.film().id();
             FilmTones.Tone tone = heard.get(film);
-            FilmTones.Reference reference = film == null || vat.film().thicknessMm() == null ? null : references.get(FilmTones.key(vat.model().id(), vat.film().thicknessMm()));
-            byModel.computeIfAbsent(vat.model().id(), id -> new ArrayList<>()).add(new Line(vat, strips.strips().get(vat.id()), seen.get(film), tone,
-                    tone == null ? null : tone.against(reference), chance(vat, defaults)));
+            FilmTones.Reference reference = film == null || vat.film().thicknessMm() == null
+                    ? null
+                    : references.get(FilmTones.key(vat.model().id(), vat.film().thicknessMm()));
+            byModel.computeIfAbsent(vat.model().id(), id -> new ArrayList<>())
+                    .add(new Line(
+                            vat,
+                            strips.strips().get(vat.id()),
+                            seen.get(film),
+                            tone,
+                            tone == null ? null : tone.against(reference),
+                            chance(vat, defaults)));
         }
         model.addAttribute("ended", ended);
-        model.addAttribute("groups", byModel.values().stream().map(lines -> new Group(lines.get(0).vat().model(), lines,
-                lines.stream().filter(l -> l.vat().machine() == null && l.vat().endedAt() == null).count())).toList());
+        model.addAttribute(
+                "groups",
+                byModel.values().stream()
+                        .map(lines -> new Group(
+                                lines.get(0).vat().model(),
+                                lines,
+                                lines.stream()
+                                        .filter(l -> l.vat().machine() == null
+                                                && l.vat().endedAt() == null)
+                                        .count()))
+                        .toList());
         model.addAttribute("strips", strips);
         model.addAttribute("models", fleet.models());
         return "film/register";
     }
 
     private static Double chance(Vats.Vat vat, Defaults defaults) {
-        return vat.film() == null || vat.film().endedAt() != null ? null
-                : Double.valueOf(vat.filmUse().failsWithin(defaults.value("job.typicalHours"), vat.film().usage().uvShare(defaults.value("uv.share"))));
+        return vat.film() == null || vat.film().endedAt() != null
+                ? null
+                : Double.valueOf(vat.filmUse()
+                        .failsWithin(
+                                defaults.value("job.typicalHours"),
+                                vat.film().usage().uvShare(defaults.value("uv.share"))));
     }
 
     @PostMapping("/bench/vats")
@@ -100,7 +137,11 @@ class RegisterController {
             double filmHours = Typed.number(typed.get("filmHours"), 0, "filmHours", findings);
             Refused.unless(findings);
             String material = typed.getOrDefault("material", "");
-            return "redirect:/vats/" + parts.addVat(typed.get("model"), material.isBlank() ? null : new Parts.Sheet(material, thicknessMm), new Parts.Baseline(filmHours, 0, 0, 0));
+            return "redirect:/vats/"
+                    + parts.addVat(
+                            typed.get("model"),
+                            material.isBlank() ? null : new Parts.Sheet(material, thicknessMm),
+                            new Parts.Baseline(filmHours, 0, 0, 0));
         } catch (Refused | Conflict e) {
             PageErrors.show(e, page, response);
             return register(false, page);
@@ -108,8 +149,11 @@ class RegisterController {
     }
 
     @PostMapping("/bench/parts/{code}/condemn")
-    String condemn(@PathVariable String code, @RequestParam String endReason, @RequestParam(required = false) String vat) {
+    String condemn(
+            @PathVariable String code, @RequestParam String endReason, @RequestParam(required = false) String vat) {
         parts.condemn(code, endReason);
-        return vat != null ? "redirect:/vats/" + vats.one(vat).code() : code.startsWith("S") ? "redirect:/bench/screens/" + code : "redirect:/bench";
+        return vat != null
+                ? "redirect:/vats/" + vats.one(vat).code()
+                : code.startsWith("S") ? "redirect:/bench/screens/" + code : "redirect:/bench";
     }
 }

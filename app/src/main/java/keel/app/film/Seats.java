@@ -32,9 +32,20 @@ public class Seats {
 
     @Transactional(readOnly = true)
     public FilmSeat of(long modelId) {
-        return jdbc.sql("select corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, sheet_width_mm, vat_price from film_seat where model_id = ?")
-                .param(modelId).query((row, i) -> new FilmSeat(number(row, 1), number(row, 2), number(row, 3), number(row, 4), number(row, 5), number(row, 6), number(row, 7),
-                        number(row, 8))).optional().orElse(FilmSeat.UNKNOWN);
+        return jdbc.sql(
+                        "select corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, sheet_width_mm, vat_price from film_seat where model_id = ?")
+                .param(modelId)
+                .query((row, i) -> new FilmSeat(
+                        number(row, 1),
+                        number(row, 2),
+                        number(row, 3),
+                        number(row, 4),
+                        number(row, 5),
+                        number(row, 6),
+                        number(row, 7),
+                        number(row, 8)))
+                .optional()
+                .orElse(FilmSeat.UNKNOWN);
     }
 
     public void measure(long modelId, String modelName, FilmSeat seat) {
@@ -43,11 +54,30 @@ public class Seats {
         seat.check(findings);
         Refused.unless(findings);
         jdbc.sql("delete from film_seat where model_id = ?").param(modelId).update();
-        jdbc.sql("""
+        jdbc.sql(
+                        """
                 insert into film_seat (model_id, corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, sheet_width_mm, vat_price)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
-                .params(modelId, seat.cornerScrewMm(), seat.sideScrewMm(), seat.spacerMm(), seat.pressMm(), seat.lipMm(), seat.sheetLengthMm(), seat.sheetWidthMm(), seat.vatPrice()).update();
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", modelId, clock.instant(), "How the film sits in vats for " + modelName + ": measured.", seat, keeper));
+                .params(
+                        modelId,
+                        seat.cornerScrewMm(),
+                        seat.sideScrewMm(),
+                        seat.spacerMm(),
+                        seat.pressMm(),
+                        seat.lipMm(),
+                        seat.sheetLengthMm(),
+                        seat.sheetWidthMm(),
+                        seat.vatPrice())
+                .update();
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "SHOP",
+                modelId,
+                clock.instant(),
+                "How the film sits in vats for " + modelName + ": measured.",
+                seat,
+                keeper));
     }
 
     private static Double number(ResultSet row, int column) throws SQLException {

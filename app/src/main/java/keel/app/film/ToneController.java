@@ -48,7 +48,13 @@ class ToneController {
     }
 
     /** What a page shows of one hearing. {@code quarter} is null without a second recording. */
-    record Heard(FilmTones.Tone tone, ToneComparison against, TakeUp takeUp, ToneDrawing centre, ToneDrawing quarter, boolean tooLoud) {}
+    record Heard(
+            FilmTones.Tone tone,
+            ToneComparison against,
+            TakeUp takeUp,
+            ToneDrawing centre,
+            ToneDrawing quarter,
+            boolean tooLoud) {}
 
     @GetMapping("/vats/{code}/tone")
     String tone(@PathVariable String code, Model model) {
@@ -57,8 +63,14 @@ class ToneController {
 
     /** Listens to the recordings; a clear tone is kept. */
     @PostMapping("/vats/{code}/tone")
-    String listen(@PathVariable String code, @RequestParam Map<String, String> typed, @RequestParam(required = false) MultipartFile centre,
-                  @RequestParam(required = false) MultipartFile quarter, Model model, HttpServletResponse response) throws IOException {
+    String listen(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            @RequestParam(required = false) MultipartFile centre,
+            @RequestParam(required = false) MultipartFile quarter,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
         Vats.Vat vat = vats.one(code);
         try {
             Findings findings = new Findings();
@@ -75,7 +87,14 @@ class ToneController {
         }
     }
 
-    private String heard(Vats.Vat vat, Recording first, Recording second, Double temperatureC, Model model, HttpServletResponse response, Map<String, String> typed) {
+    private String heard(
+            Vats.Vat vat,
+            Recording first,
+            Recording second,
+            Double temperatureC,
+            Model model,
+            HttpServletResponse response,
+            Map<String, String> typed) {
         FilmTones.Hearing hearing = tones.hear(vat, first, second);
         FilmTones.Traces traces = hearing.traces();
         if (!hearing.heard().clear() || !hearing.heard().agree()) {
@@ -91,7 +110,11 @@ class ToneController {
     }
 
     @PostMapping("/vats/{code}/tone/reference")
-    String reference(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String reference(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         Vats.Vat vat = vats.one(code);
         try {
             Findings findings = new Findings();
@@ -121,9 +144,13 @@ class ToneController {
     }
 
     private Recording simulated(Vats.Vat vat, boolean quarter) {
-        return Recording.ofWav((vat.machine() == null ? Optional.<byte[]>empty()
-                : instruments.at(vat.machine()).flatMap(box -> box.taps(vat.machine(), quarter, clock.instant())))
-                .orElseThrow(() -> new Refused("centre", "The simulated microphone hears only vats that are on a machine of the demo.")));
+        return Recording.ofWav((vat.machine() == null
+                        ? Optional.<byte[]>empty()
+                        : instruments
+                                .at(vat.machine())
+                                .flatMap(box -> box.taps(vat.machine(), quarter, clock.instant())))
+                .orElseThrow(() -> new Refused(
+                        "centre", "The simulated microphone hears only vats that are on a machine of the demo.")));
     }
 
     private static Recording recording(MultipartFile file, String field, boolean needed) throws IOException {
@@ -137,7 +164,8 @@ class ToneController {
     }
 
     private String show(Vats.Vat vat, Map<String, String> typed, Model model) {
-        List<FilmTones.Tone> all = vat.film() == null ? List.of() : tones.of(vat.film().id());
+        List<FilmTones.Tone> all =
+                vat.film() == null ? List.of() : tones.of(vat.film().id());
         FilmTones.Reference reference = tones.reference(vat).orElse(null);
         model.addAttribute("v", vat);
         model.addAttribute("form", typed);
@@ -145,8 +173,21 @@ class ToneController {
         model.addAttribute("heard", all.isEmpty() ? null : view(vat, all.get(0), reference));
         model.addAttribute("reference", reference);
         model.addAttribute("mostApart", ToneComparison.MOST_APART_K);
-        model.addAttribute("measurable", vat.machine() != null && !vat.tank() && instruments.at(vat.machine()).isPresent());
-        model.addAttribute("room", vat.machine() == null ? null : air.rooms().stream().filter(r -> r.code().equals(fleet.roomOf(fleet.machine(vat.machine()).id()))).findFirst().orElse(null));
+        model.addAttribute(
+                "measurable",
+                vat.machine() != null
+                        && !vat.tank()
+                        && instruments.at(vat.machine()).isPresent());
+        model.addAttribute(
+                "room",
+                vat.machine() == null
+                        ? null
+                        : air.rooms().stream()
+                                .filter(r -> r.code()
+                                        .equals(fleet.roomOf(
+                                                fleet.machine(vat.machine()).id())))
+                                .findFirst()
+                                .orElse(null));
         return "film/tone";
     }
 
@@ -154,9 +195,21 @@ class ToneController {
         ToneComparison against = tone.against(reference);
         Double referenceHz = reference == null ? null : Double.valueOf(reference.hz());
         FilmTones.Traces t = tone.traces();
-        Double second = vat.model().window().tension(tone.hz(), t.peaks(), vat.film().thicknessMm()).secondHz();
-        return new Heard(tone, against, TakeUp.of(against == null ? null : against.verdict(), tone.evenness(), vat.model().window().longX()),
+        Double second = vat.model()
+                .window()
+                .tension(tone.hz(), t.peaks(), vat.film().thicknessMm())
+                .secondHz();
+        return new Heard(
+                tone,
+                against,
+                TakeUp.of(
+                        against == null ? null : against.verdict(),
+                        tone.evenness(),
+                        vat.model().window().longX()),
                 ToneDrawing.of(t.centre(), t.centrePeaks(), tone.hz(), second, referenceHz),
-                t.quarter() == null ? null : ToneDrawing.of(t.quarter(), t.quarterPeaks(), tone.hz(), second, referenceHz), t.centre().tooLoud());
+                t.quarter() == null
+                        ? null
+                        : ToneDrawing.of(t.quarter(), t.quarterPeaks(), tone.hz(), second, referenceHz),
+                t.centre().tooLoud());
     }
 }

@@ -46,8 +46,18 @@ class VatController {
     private final Instruments instruments;
     private final Clock clock;
 
-    VatController(Vats vats, WearMaps wear, FilmLooks looks, FilmTones tones, FilmExposure exposure, FilmLives lives, Fleet fleet, Standings standings, ShopSettings settings,
-                  Instruments instruments, Clock clock) {
+    VatController(
+            Vats vats,
+            WearMaps wear,
+            FilmLooks looks,
+            FilmTones tones,
+            FilmExposure exposure,
+            FilmLives lives,
+            Fleet fleet,
+            Standings standings,
+            ShopSettings settings,
+            Instruments instruments,
+            Clock clock) {
         this.vats = vats;
         this.wear = wear;
         this.looks = looks;
@@ -65,20 +75,33 @@ class VatController {
     private static String left(Vats.Vat vat, double uvShare) {
         PartUse film = vat.filmUse();
         double share = film.usage().uvShare(uvShare);
-        return String.format(Locale.ROOT, "%.0f h of printing, 8 of 10 after %.0f to %.0f", film.life().hoursLeft(film.usage(), 0.5, share), film.life().hoursLeft(film.usage(), 0.1, share),
+        return String.format(
+                Locale.ROOT,
+                "%.0f h of printing, 8 of 10 after %.0f to %.0f",
+                film.life().hoursLeft(film.usage(), 0.5, share),
+                film.life().hoursLeft(film.usage(), 0.1, share),
                 film.life().hoursLeft(film.usage(), 0.9, share));
     }
 
     @GetMapping("/vats/{code}")
     String vat(@PathVariable String code, Model model) {
         Vats.Vat vat = vats.one(code);
-        List<FilmLooks.Look> seen = vat.film() == null ? List.of() : looks.of(vat.film().id());
-        List<FilmTones.Tone> heard = vat.film() == null ? List.of() : tones.of(vat.film().id());
+        List<FilmLooks.Look> seen =
+                vat.film() == null ? List.of() : looks.of(vat.film().id());
+        List<FilmTones.Tone> heard =
+                vat.film() == null ? List.of() : tones.of(vat.film().id());
         FilmTones.Reference reference = tones.reference(vat).orElse(null);
         List<MarksCompared.Compared> marks = FilmLooks.compared(seen);
         model.addAttribute("v", vat);
         model.addAttribute("looks", seen);
-        model.addAttribute("map", FilmMap.of(vat.model(), marks, vat.film() == null ? Optional.empty() : wear.of(vat.film().id()).map(WearMaps.Known::map)));
+        model.addAttribute(
+                "map",
+                FilmMap.of(
+                        vat.model(),
+                        marks,
+                        vat.film() == null
+                                ? Optional.empty()
+                                : wear.of(vat.film().id()).map(WearMaps.Known::map)));
         model.addAttribute("marks", marks);
         model.addAttribute("grades", Clouding.values());
         model.addAttribute("tones", heard);
@@ -88,11 +111,26 @@ class VatController {
         model.addAttribute("experiments", lives.experiments(vat));
         MachineNow now = vat.machine() == null ? null : standings.of(vat.machine());
         model.addAttribute("now", now);
-        model.addAttribute("left", vat.film() == null ? null : left(vat, settings.defaults().value("uv.share")));
+        model.addAttribute(
+                "left",
+                vat.film() == null ? null : left(vat, settings.defaults().value("uv.share")));
         Map<String, Double> pace = now == null ? Map.of() : Map.of(vat.machine(), now.hoursPerDay());
-        model.addAttribute("strips", CarrierStrips.of(List.of(vat), vats.films(List.of(vat)), pace, settings.defaults().value("uv.share"), clock.instant(), settings.zone()));
+        model.addAttribute(
+                "strips",
+                CarrierStrips.of(
+                        List.of(vat),
+                        vats.films(List.of(vat)),
+                        pace,
+                        settings.defaults().value("uv.share"),
+                        clock.instant(),
+                        settings.zone()));
         model.addAttribute("where", vats.machines(List.of(vat)).getOrDefault(vat.id(), List.of()));
-        model.addAttribute("fits", fleet.machines().stream().filter(m -> !m.retired() && m.model().equals(vat.model().code())).toList());
+        model.addAttribute(
+                "fits",
+                fleet.machines().stream()
+                        .filter(m ->
+                                !m.retired() && m.model().equals(vat.model().code()))
+                        .toList());
         return "film/vat";
     }
 
@@ -100,7 +138,8 @@ class VatController {
     String inspect(@PathVariable String code, @RequestParam(required = false) String take, Model model) {
         Vats.Vat vat = vats.one(code);
         Map<String, String> form = new LinkedHashMap<>();
-        List<FilmLooks.Look> seen = vat.film() == null ? List.of() : looks.of(vat.film().id());
+        List<FilmLooks.Look> seen =
+                vat.film() == null ? List.of() : looks.of(vat.film().id());
         form.put("marks", seen.isEmpty() ? "" : MarkLines.text(seen.get(0).marks()));
         if (take != null && vat.machine() != null) {
             instruments.at(vat.machine()).ifPresent(box -> {
@@ -114,19 +153,29 @@ class VatController {
     }
 
     @PostMapping("/vats/{code}/inspect")
-    String inspected(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String inspected(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         Vats.Vat vat = vats.one(code);
         try {
             Findings findings = new Findings();
-            FilmLooks.LookEntry entry = new FilmLooks.LookEntry(choice(Clouding.values(), typed.get("clouding")), Typed.number(typed.get("uvBare"), "uvBare", findings),
-                    Typed.number(typed.get("uvThrough"), "uvThrough", findings), choice(FilmLooks.Leak.values(), typed.get("leak")),
-                    MarkLines.read(typed.get("marks"), findings), typed.get("note"));
+            FilmLooks.LookEntry entry = new FilmLooks.LookEntry(
+                    choice(Clouding.values(), typed.get("clouding")),
+                    Typed.number(typed.get("uvBare"), "uvBare", findings),
+                    Typed.number(typed.get("uvThrough"), "uvThrough", findings),
+                    choice(FilmLooks.Leak.values(), typed.get("leak")),
+                    MarkLines.read(typed.get("marks"), findings),
+                    typed.get("note"));
             Refused.unless(findings);
-            looks.write(vat.code(), entry, vat.model().plateWidthMm(), vat.model().plateDepthMm());
+            looks.write(
+                    vat.code(), entry, vat.model().plateWidthMm(), vat.model().plateDepthMm());
             return "redirect:/vats/" + vat.code() + "?looked";
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
-            return inspecting(vat, vat.film() == null ? List.of() : looks.of(vat.film().id()), typed, model);
+            return inspecting(
+                    vat, vat.film() == null ? List.of() : looks.of(vat.film().id()), typed, model);
         }
     }
 
@@ -144,11 +193,16 @@ class VatController {
         model.addAttribute("grades", Clouding.values());
         model.addAttribute("kinds", FilmMark.Kind.values());
         model.addAttribute("map", FilmMap.of(vat.model(), List.of(), Optional.empty()));
-        model.addAttribute("measurable", vat.machine() != null && instruments.at(vat.machine()).isPresent());
+        model.addAttribute(
+                "measurable",
+                vat.machine() != null && instruments.at(vat.machine()).isPresent());
         return "film/inspect";
     }
 
     private static <T extends Enum<T>> T choice(T[] values, String name) {
-        return Arrays.stream(values).filter(v -> v.name().equals(name)).findFirst().orElse(null);
+        return Arrays.stream(values)
+                .filter(v -> v.name().equals(name))
+                .findFirst()
+                .orElse(null);
     }
 }

@@ -16,8 +16,10 @@ class Component {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     @Enumerated(EnumType.STRING)
     ComponentKind kind;
+
     int number;
     String code;
     Long modelId;

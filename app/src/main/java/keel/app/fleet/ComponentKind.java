@@ -2,7 +2,11 @@ package keel.app.fleet;
 
 /** Parts that wear, with the letter of their codes. A film is carried by a vat, the others by a machine. */
 public enum ComponentKind {
-    VAT("Vat", 'V'), FILM("Film", 'F'), SCREEN("Screen", 'S'), PLATE("Plate", 'P'), LIGHT("Light engine", 'L');
+    VAT("Vat", 'V'),
+    FILM("Film", 'F'),
+    SCREEN("Screen", 'S'),
+    PLATE("Plate", 'P'),
+    LIGHT("Light engine", 'L');
 
     private final String words;
     private final char letter;

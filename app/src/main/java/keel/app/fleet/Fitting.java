@@ -13,6 +13,7 @@ class Fitting {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long componentId;
     Long machineId;
     Long vatId;

@@ -37,7 +37,14 @@ public class Fleet {
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Fleet(Rooms rooms, MachineModels models, Machines machines, Parts parts, Logbook logbook, ApplicationEventPublisher events, Clock clock) {
+    Fleet(
+            Rooms rooms,
+            MachineModels models,
+            Machines machines,
+            Parts parts,
+            Logbook logbook,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.rooms = rooms;
         this.models = models;
         this.machines = machines;
@@ -51,22 +58,36 @@ public class Fleet {
 
     public record ModelView(String code, ModelEntry entry, boolean retired) {}
 
-    public record MachineView(String code, String name, String model, String modelName, String room, String roomName,
-                              String levellingSchool, boolean levelsAfterEachPrint, boolean sievesAfterEachPrint, Instant since, int version,
-                              boolean retired) {}
+    public record MachineView(
+            String code,
+            String name,
+            String model,
+            String modelName,
+            String room,
+            String roomName,
+            String levellingSchool,
+            boolean levelsAfterEachPrint,
+            boolean sievesAfterEachPrint,
+            Instant since,
+            int version,
+            boolean retired) {}
 
     /** @throws NotThere if no machine has this code */
     @Transactional(readOnly = true)
     public MachineRef machine(String code) {
-        return ref(machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + ".")));
+        return ref(
+                machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + ".")));
     }
 
     /** The machine an entry names; a missing, unknown or retired one is refused at that field. */
     @Transactional(readOnly = true)
     public MachineRef machineOfEntry(String code) {
         Machine machine = machines.findByCode(code == null ? "" : code.strip())
-                .orElseThrow(() -> new Refused("machine", code == null || code.isBlank() ? "Which machine is missing."
-                        : "There is no machine called " + code + "."));
+                .orElseThrow(() -> new Refused(
+                        "machine",
+                        code == null || code.isBlank()
+                                ? "Which machine is missing."
+                                : "There is no machine called " + code + "."));
         if (machine.retiredAt != null) {
             throw new Conflict("machine", machine.name + " has left the shop.");
         }
@@ -82,19 +103,35 @@ public class Fleet {
     public List<MachineView> machines() {
         Map<Long, Room> room = byId(rooms.findAll(), r -> r.id);
         Map<Long, MachineModel> model = byId(models.findAll(), m -> m.id);
-        return machines.findAll(Sort.by("name")).stream().map(m -> new MachineView(m.code, m.name, model.get(m.modelId).code,
-                model.get(m.modelId).name, room.get(m.roomId).code, room.get(m.roomId).name, m.levellingSchool.name(),
-                m.levelsAfterEachPrint, m.sievesAfterEachPrint, m.since, m.version, m.retiredAt != null)).toList();
+        return machines.findAll(Sort.by("name")).stream()
+                .map(m -> new MachineView(
+                        m.code,
+                        m.name,
+                        model.get(m.modelId).code,
+                        model.get(m.modelId).name,
+                        room.get(m.roomId).code,
+                        room.get(m.roomId).name,
+                        m.levellingSchool.name(),
+                        m.levelsAfterEachPrint,
+                        m.sievesAfterEachPrint,
+                        m.since,
+                        m.version,
+                        m.retiredAt != null))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public List<RoomView> rooms() {
-        return rooms.findAll(Sort.by("name")).stream().map(r -> new RoomView(r.code, r.name, r.retiredAt != null)).toList();
+        return rooms.findAll(Sort.by("name")).stream()
+                .map(r -> new RoomView(r.code, r.name, r.retiredAt != null))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public List<ModelView> models() {
-        return models.findAll(Sort.by("name")).stream().map(m -> new ModelView(m.code, ModelEntry.of(m), m.retiredAt != null)).toList();
+        return models.findAll(Sort.by("name")).stream()
+                .map(m -> new ModelView(m.code, ModelEntry.of(m), m.retiredAt != null))
+                .toList();
     }
 
     /** @throws NotThere if no machine has this code */
@@ -106,20 +143,25 @@ public class Fleet {
     /** @throws NotThere if no model has this code */
     @Transactional(readOnly = true)
     public ModelView model(String code) {
-        MachineModel model = models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));
+        MachineModel model =
+                models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));
         return new ModelView(model.code, ModelEntry.of(model), model.retiredAt != null);
     }
 
     /** The film frame of a machine's vat, as far as it was counted. */
     @Transactional(readOnly = true)
     public VatFrame frame(long machineId) {
-        return models.findById(machines.findById(machineId).orElseThrow().modelId).orElseThrow().frame();
+        return models.findById(machines.findById(machineId).orElseThrow().modelId)
+                .orElseThrow()
+                .frame();
     }
 
     /** Code of the room, checked. */
     @Transactional(readOnly = true)
     public String roomOfEntry(String code) {
-        return rooms.findByCode(code == null ? "" : code).filter(r -> r.retiredAt == null).map(r -> r.code)
+        return rooms.findByCode(code == null ? "" : code)
+                .filter(r -> r.retiredAt == null)
+                .map(r -> r.code)
                 .orElseThrow(() -> new Refused("room", "There is no room called " + code + "."));
     }
 
@@ -149,7 +191,12 @@ public class Fleet {
             throw new Conflict("room", "Machines stand in " + room.name + ". Move them first.");
         }
         room.retiredAt = room.retiredAt == null ? clock.instant() : null;
-        note(null, room.id, "Room " + room.name + (room.retiredAt == null ? " in use again." : " no longer used."), Map.of("room", code), keeper);
+        note(
+                null,
+                room.id,
+                "Room " + room.name + (room.retiredAt == null ? " in use again." : " no longer used."),
+                Map.of("room", code),
+                keeper);
     }
 
     public String addModel(ModelEntry entry) {
@@ -166,23 +213,30 @@ public class Fleet {
     public void changeModel(String code, ModelEntry entry) {
         Actor keeper = Actor.require(Role.KEEPER);
         Refused.unless(entry.findings());
-        MachineModel model = models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));
+        MachineModel model =
+                models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));
         if (model.kind != entry.kind() && machines.findAll().stream().anyMatch(m -> m.modelId.equals(model.id))) {
             throw new Conflict("kind", "Machines of this model are on record; how it lights a layer cannot change.");
         }
         entry.into(model);
         note(null, model.id, "Model " + model.name + " changed.", entry, keeper);
         models.flush();
-        machines.findAll().stream().filter(m -> m.modelId.equals(model.id)).forEach(m -> events.publishEvent(new MachineChanged(m.id)));
+        machines.findAll().stream()
+                .filter(m -> m.modelId.equals(model.id))
+                .forEach(m -> events.publishEvent(new MachineChanged(m.id)));
     }
 
     /** Adds a machine with the vat, film, plate, light engine and screen that stand on it. Answers its code. */
     public String addMachine(MachineEntry entry) {
         Actor keeper = Actor.require(Role.KEEPER);
         Findings findings = entry.findings(clock.instant());
-        MachineModel model = models.findByCode(String.valueOf(entry.model())).filter(m -> m.retiredAt == null).orElse(null);
+        MachineModel model = models.findByCode(String.valueOf(entry.model()))
+                .filter(m -> m.retiredAt == null)
+                .orElse(null);
         findings.when(model == null, "model", "Choose a model.");
-        Room room = rooms.findByCode(String.valueOf(entry.room())).filter(r -> r.retiredAt == null).orElse(null);
+        Room room = rooms.findByCode(String.valueOf(entry.room()))
+                .filter(r -> r.retiredAt == null)
+                .orElse(null);
         findings.when(room == null, "room", "Choose a room.");
         Refused.unless(findings);
         Machine machine = new Machine();
@@ -192,10 +246,19 @@ public class Fleet {
         machine.baselineHours = entry.baselineHours();
         into(machine, entry, room);
         machines.saveAndFlush(machine);
-        parts.takeOver(machine, model, new Parts.Sheet(entry.filmMaterial(), entry.filmThicknessMm()),
-                new Parts.Baseline(entry.filmHours(), 0, 0, 0), new Parts.Baseline(0, entry.screenUvHours(), 0, 0),
+        parts.takeOver(
+                machine,
+                model,
+                new Parts.Sheet(entry.filmMaterial(), entry.filmThicknessMm()),
+                new Parts.Baseline(entry.filmHours(), 0, 0, 0),
+                new Parts.Baseline(0, entry.screenUvHours(), 0, 0),
                 new Parts.Baseline(entry.lightHours(), 0, 0, 0));
-        note(machine.id, machine.id, machine.name + " (" + model.name + ") set up in " + room.name + ".", entry, keeper);
+        note(
+                machine.id,
+                machine.id,
+                machine.name + " (" + model.name + ") set up in " + room.name + ".",
+                entry,
+                keeper);
         events.publishEvent(new MachineChanged(machine.id));
         return machine.code;
     }
@@ -203,11 +266,14 @@ public class Fleet {
     /** Changes name, room and levelling; the version guards against two people at once. */
     public void changeMachine(String code, MachineEntry entry, int version) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Machine machine = machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + "."));
+        Machine machine =
+                machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + "."));
         if (machine.version != version) {
-            throw new Conflict("Somebody else changed " + machine.name + " meanwhile. What is recorded now is shown beside what you typed.");
+            throw new Conflict("Somebody else changed " + machine.name
+                    + " meanwhile. What is recorded now is shown beside what you typed.");
         }
-        Room room = rooms.findByCode(String.valueOf(entry.room())).orElseThrow(() -> new Refused("room", "Choose a room."));
+        Room room =
+                rooms.findByCode(String.valueOf(entry.room())).orElseThrow(() -> new Refused("room", "Choose a room."));
         Refused.unless(entry.findings(clock.instant()));
         into(machine, entry, room);
         note(machine.id, machine.id, machine.name + ": set-up changed.", entry, keeper);
@@ -218,14 +284,21 @@ public class Fleet {
     /** A machine leaves the shop, or comes back. */
     public void retireMachine(String code, boolean retired) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Machine machine = machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + "."));
+        Machine machine =
+                machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + "."));
         machine.retiredAt = retired ? clock.instant() : null;
-        note(machine.id, machine.id, machine.name + (retired ? " left the shop." : " is back in the shop."), Map.of("machine", code), keeper);
+        note(
+                machine.id,
+                machine.id,
+                machine.name + (retired ? " left the shop." : " is back in the shop."),
+                Map.of("machine", code),
+                keeper);
     }
 
     /** The room follows a move. */
     public void moveTo(long machineId, String roomCode) {
-        machines.findById(machineId).orElseThrow().roomId = rooms.findByCode(roomCode).orElseThrow().id;
+        machines.findById(machineId).orElseThrow().roomId =
+                rooms.findByCode(roomCode).orElseThrow().id;
     }
 
     /** Code of the room a machine stands in. */
@@ -243,15 +316,40 @@ public class Fleet {
     }
 
     private void note(Long machineId, long subject, String headline, Object content, Actor by) {
-        logbook.write(LogDraft.of(LogKind.SET_UP, machineId, machineId == null ? "SHOP" : "MACHINE", subject, clock.instant(), headline, content, by));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                machineId,
+                machineId == null ? "SHOP" : "MACHINE",
+                subject,
+                clock.instant(),
+                headline,
+                content,
+                by));
     }
 
     private MachineRef ref(Machine machine) {
         MachineModel model = models.findById(machine.modelId).orElseThrow();
-        return new MachineRef(machine.id, machine.code, machine.name, machine.modelId,
-                new MachineTraits(model.kind, model.selfLevelling, machine.levelsAfterEachPrint, model.wholeAreaLight, model.levelJoint, model.resinSensing),
-                machine.levellingSchool.name(), machine.sievesAfterEachPrint, model.selfFilling, model.fillLineMl, model.vat(),
-                model.plateWidthMm, model.plateDepthMm, machine.since, machine.retiredAt != null);
+        return new MachineRef(
+                machine.id,
+                machine.code,
+                machine.name,
+                machine.modelId,
+                new MachineTraits(
+                        model.kind,
+                        model.selfLevelling,
+                        machine.levelsAfterEachPrint,
+                        model.wholeAreaLight,
+                        model.levelJoint,
+                        model.resinSensing),
+                machine.levellingSchool.name(),
+                machine.sievesAfterEachPrint,
+                model.selfFilling,
+                model.fillLineMl,
+                model.vat(),
+                model.plateWidthMm,
+                model.plateDepthMm,
+                machine.since,
+                machine.retiredAt != null);
     }
 
     private static <T> Map<Long, T> byId(List<T> all, java.util.function.Function<T, Long> id) {
@@ -260,8 +358,11 @@ public class Fleet {
 
     /** A code made from a name: lower case letters, digits and dashes; numbered where it is taken. */
     public static String freeCode(String name, Predicate<String> taken) {
-        String plain = Normalizer.normalize(name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String plain = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
         String base = plain.isEmpty() ? "x" : plain.substring(0, Math.min(34, plain.length()));
         String code = base;
         for (int n = 2; taken.test(code); n++) {

@@ -14,22 +14,30 @@ import java.time.Instant;
 class Machine {
 
     /** How this shop levels this machine. */
-    enum School { PAPER, ON_FILM, SELF }
+    enum School {
+        PAPER,
+        ON_FILM,
+        SELF
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String code;
     String name;
     Long modelId;
     Long roomId;
     boolean levelsAfterEachPrint;
     boolean sievesAfterEachPrint;
+
     @Enumerated(EnumType.STRING)
     School levellingSchool;
+
     Instant since;
     double baselineHours;
     Instant retiredAt;
+
     @Version
     int version;
 }

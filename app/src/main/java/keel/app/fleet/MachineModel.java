@@ -18,31 +18,44 @@ import keel.core.standing.MachineKind;
 class MachineModel {
 
     /** How a layer is freed from the film. */
-    enum Release { PEEL, TILT, SLIDE }
+    enum Release {
+        PEEL,
+        TILT,
+        SLIDE
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String code;
     String name;
+
     @Enumerated(EnumType.STRING)
     MachineKind kind;
+
     double plateWidthMm;
     double plateDepthMm;
     double plateHeightMm;
+
     @Column(name = "pixels_x")
     Integer pixelsX;
+
     @Column(name = "pixels_y")
     Integer pixelsY;
+
     @Enumerated(EnumType.STRING)
     Release releaseKind;
+
     boolean selfLevelling;
     boolean resinSensing;
     boolean zeroAtTop;
     boolean selfFilling;
     boolean wholeAreaLight;
+
     @Enumerated(EnumType.STRING)
     LevelJoint levelJoint;
+
     Double fillLineMl;
     Double windowLengthMm;
     Double windowWidthMm;

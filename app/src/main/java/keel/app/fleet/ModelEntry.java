@@ -7,10 +7,24 @@ import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineKind;
 
 /** A model of machine as it is typed in; codes are made from the name. */
-public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Double plateDepthMm, Double plateHeightMm, Integer pixelsX,
-                         Integer pixelsY, String release, boolean selfLevelling, boolean resinSensing, boolean zeroAtTop,
-                         boolean selfFilling, boolean wholeAreaLight, String levelJoint, Double fillLineMl,
-                         VatFrame frame, VatSize vat) {
+public record ModelEntry(
+        String name,
+        MachineKind kind,
+        Double plateWidthMm,
+        Double plateDepthMm,
+        Double plateHeightMm,
+        Integer pixelsX,
+        Integer pixelsY,
+        String release,
+        boolean selfLevelling,
+        boolean resinSensing,
+        boolean zeroAtTop,
+        boolean selfFilling,
+        boolean wholeAreaLight,
+        String levelJoint,
+        Double fillLineMl,
+        VatFrame frame,
+        VatSize vat) {
 
     Findings findings() {
         Findings findings = new Findings();
@@ -60,8 +74,24 @@ public record ModelEntry(String name, MachineKind kind, Double plateWidthMm, Dou
     }
 
     static ModelEntry of(MachineModel m) {
-        return new ModelEntry(m.name, m.kind, m.plateWidthMm, m.plateDepthMm, m.plateHeightMm, m.pixelsX, m.pixelsY, m.releaseKind.name(),
-                m.selfLevelling, m.resinSensing, m.zeroAtTop, m.selfFilling, m.wholeAreaLight, m.levelJoint.name(), m.fillLineMl, m.frame(), m.vat());
+        return new ModelEntry(
+                m.name,
+                m.kind,
+                m.plateWidthMm,
+                m.plateDepthMm,
+                m.plateHeightMm,
+                m.pixelsX,
+                m.pixelsY,
+                m.releaseKind.name(),
+                m.selfLevelling,
+                m.resinSensing,
+                m.zeroAtTop,
+                m.selfFilling,
+                m.wholeAreaLight,
+                m.levelJoint.name(),
+                m.fillLineMl,
+                m.frame(),
+                m.vat());
     }
 
     private static boolean known(Enum<?>[] values, String name) {

@@ -20,8 +20,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Which part is where, and since when. What is fitted follows from services, newest last: a change before the latest one
- * on the same carrier is refused, and taking a service back undoes exactly what it did.
+ * Which part is where, and since when. What is fitted follows from services, newest last: a change before the latest
+ * one on the same carrier is refused, and taking a service back undoes exactly what it did.
  */
 @Service
 @Transactional
@@ -34,7 +34,13 @@ public class Parts {
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Parts(Components components, Fittings fittings, MachineModels models, Logbook logbook, ApplicationEventPublisher events, Clock clock) {
+    Parts(
+            Components components,
+            Fittings fittings,
+            MachineModels models,
+            Logbook logbook,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.components = components;
         this.fittings = fittings;
         this.models = models;
@@ -58,12 +64,21 @@ public class Parts {
         void check(Findings findings) {
             findings.range(hours, 0, 200_000, "baselineHours", "Hours already done", "h");
             findings.range(uvHours, 0, 200_000, "baselineUvHours", "UV hours already done", "h");
-            findings.when(layers < 0 || layers > 500_000_000L, "baselineLayers", "Layers already done cannot be " + layers + ".");
-            findings.when(prints < 0 || prints > 1_000_000L, "baselinePrints", "Prints already done cannot be " + prints + ".");
+            findings.when(
+                    layers < 0 || layers > 500_000_000L,
+                    "baselineLayers",
+                    "Layers already done cannot be " + layers + ".");
+            findings.when(
+                    prints < 0 || prints > 1_000_000L,
+                    "baselinePrints",
+                    "Prints already done cannot be " + prints + ".");
         }
     }
 
-    /** A new film: material FEP, PFA or OTHER, thickness, mm, and code of the pack that it comes from, null if not noted. */
+    /**
+     * A new film: material FEP, PFA or OTHER, thickness, mm, and code of the pack that it comes from, null if not
+     * noted.
+     */
     public record Sheet(String material, double thicknessMm, String pack) {
 
         public Sheet(String material, double thicknessMm) {
@@ -73,8 +88,10 @@ public class Parts {
 
     @Transactional(readOnly = true)
     public PartRef vat(String code, String field) {
-        return components.findByCodeAndWithdrawnFalse(code == null ? "" : code.strip().toUpperCase(Locale.ROOT))
-                .filter(c -> c.kind == ComponentKind.VAT).map(Parts::ref)
+        return components
+                .findByCodeAndWithdrawnFalse(code == null ? "" : code.strip().toUpperCase(Locale.ROOT))
+                .filter(c -> c.kind == ComponentKind.VAT)
+                .map(Parts::ref)
                 .orElseThrow(() -> new Refused(field, "There is no vat called " + code + "."));
     }
 
@@ -86,7 +103,9 @@ public class Parts {
     /** The vat on a machine, or null. */
     @Transactional(readOnly = true)
     public PartRef vatOn(long machineId) {
-        return fittings.onMachine(machineId, ComponentKind.VAT).map(f -> part(f.componentId)).orElse(null);
+        return fittings.onMachine(machineId, ComponentKind.VAT)
+                .map(f -> part(f.componentId))
+                .orElse(null);
     }
 
     /** The film in a vat, or null. */
@@ -117,9 +136,16 @@ public class Parts {
         if (sheet != null) {
             film(vat.id, clock.instant(), null, sheet, filmBaseline);
         }
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", vat.id, clock.instant(),
-                "Vat " + vat.code + " for " + model.name + " on the shelf" + (sheet == null ? "" : ", with a film") + ".",
-                Map.of("vat", vat.code, "model", model.code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "PART",
+                vat.id,
+                clock.instant(),
+                "Vat " + vat.code + " for " + model.name + " on the shelf" + (sheet == null ? "" : ", with a film")
+                        + ".",
+                Map.of("vat", vat.code, "model", model.code),
+                keeper));
         return vat.code;
     }
 
@@ -165,7 +191,9 @@ public class Parts {
         return new Change(oldFilm, film(vat.id, at, serviceId, new Sheet("OTHER", 0.5), Baseline.NEW).code);
     }
 
-    /** Fits a vat with its film; one that is still in is lifted out first. Answers code of the vat lifted out, or null. */
+    /**
+     * Fits a vat with its film; one that is still in is lifted out first. Answers code of the vat lifted out, or null.
+     */
     public String fitVat(MachineRef machine, PartRef vat, Instant at, long serviceId) {
         if (vat.endedAt() != null) {
             throw new Conflict("vat", "Vat " + vat.code() + " has ended.");
@@ -175,27 +203,37 @@ public class Parts {
         }
         Long elsewhere = machineOfVat(vat.id());
         if (elsewhere != null) {
-            throw new Conflict("vat", "Vat " + vat.code() + (elsewhere == machine.id() ? " is in already."
-                    : " is on another machine. Lift it out there first."));
+            throw new Conflict(
+                    "vat",
+                    "Vat " + vat.code()
+                            + (elsewhere == machine.id()
+                                    ? " is in already."
+                                    : " is on another machine. Lift it out there first."));
         }
         notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
         notBefore(at, fittings.lastChange(vat.id(), null, null));
-        String old = fittings.onMachine(machine.id(), ComponentKind.VAT).map(f -> {
-            remove(f, at, serviceId);
-            return components.findById(f.componentId).orElseThrow().code;
-        }).orElse(null);
+        String old = fittings.onMachine(machine.id(), ComponentKind.VAT)
+                .map(f -> {
+                    remove(f, at, serviceId);
+                    return components.findById(f.componentId).orElseThrow().code;
+                })
+                .orElse(null);
         fit(vat.id(), machine.id(), null, at, serviceId);
         return old;
     }
 
     public void removeVat(MachineRef machine, PartRef vat, Instant at, long serviceId) {
-        Fitting fitting = fittings.onMachine(machine.id(), ComponentKind.VAT).filter(f -> f.componentId.equals(vat.id()))
+        Fitting fitting = fittings.onMachine(machine.id(), ComponentKind.VAT)
+                .filter(f -> f.componentId.equals(vat.id()))
                 .orElseThrow(() -> new Conflict("vat", "Vat " + vat.code() + " is not on " + machine.name() + "."));
         notBefore(at, fitting.fittedAt);
         remove(fitting, at, serviceId);
     }
 
-    /** What comes in instead of what ends: a spare from the shelf by its code or serial number, or a new one with its serial number; both may be null. */
+    /**
+     * What comes in instead of what ends: a spare from the shelf by its code or serial number, or a new one with its
+     * serial number; both may be null.
+     */
     public record Fresh(String spare, String serial) {
 
         static final Fresh UNNAMED = new Fresh(null, null);
@@ -204,10 +242,11 @@ public class Parts {
     /**
      * Ends the screen or light engine of a machine and fits another.
      *
-     * @throws Refused  if there is no such spare
+     * @throws Refused if there is no such spare
      * @throws Conflict if the spare has ended, is fitted, or does not fit this model of machine
      */
-    public Change change(ComponentKind kind, MachineRef machine, Instant at, long serviceId, String endReason, Fresh fresh) {
+    public Change change(
+            ComponentKind kind, MachineRef machine, Instant at, long serviceId, String endReason, Fresh fresh) {
         return replace(machine, kind, at, serviceId, endReason, fresh);
     }
 
@@ -215,10 +254,15 @@ public class Parts {
         return replace(machine, ComponentKind.PLATE, at, serviceId, "PLANNED", Fresh.UNNAMED);
     }
 
-    private Change replace(MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, Fresh fresh) {
+    private Change replace(
+            MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, Fresh fresh) {
         notBefore(at, fittings.lastChange(null, machine.id(), kind));
-        Component in = fresh.spare() == null || fresh.spare().isBlank() ? null : spare(kind, fresh.spare().strip(), machine);
-        String old = fittings.onMachine(machine.id(), kind).map(f -> end(f, at, serviceId, endReason)).orElse(null);
+        Component in = fresh.spare() == null || fresh.spare().isBlank()
+                ? null
+                : spare(kind, fresh.spare().strip(), machine);
+        String old = fittings.onMachine(machine.id(), kind)
+                .map(f -> end(f, at, serviceId, endReason))
+                .orElse(null);
         if (in == null) {
             in = make(kind, at, serviceId, Baseline.NEW);
             in.modelId = machine.modelId();
@@ -229,8 +273,12 @@ public class Parts {
     }
 
     private Component spare(ComponentKind kind, String codeOrSerial, MachineRef machine) {
-        Component spare = components.called(kind, codeOrSerial).stream().findFirst()
-                .orElseThrow(() -> new Refused("spare", "There is no " + kind.words().toLowerCase(Locale.ROOT) + " " + codeOrSerial + ", neither by its code nor by its serial number."));
+        Component spare = components.called(kind, codeOrSerial).stream()
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "spare",
+                        "There is no " + kind.words().toLowerCase(Locale.ROOT) + " " + codeOrSerial
+                                + ", neither by its code nor by its serial number."));
         String name = kind.words() + " " + spare.code;
         if (spare.endedAt != null) {
             throw new Conflict("spare", name + " has ended.");
@@ -238,8 +286,11 @@ public class Parts {
         if (fittings.of(spare.id).isPresent()) {
             throw new Conflict("spare", name + " is on a machine.");
         }
-        String unfit = spare.partModelId != null ? components.unfit(spare.partModelId, machine.modelId()).orElse(null)
-                : spare.modelId != null && spare.modelId != machine.modelId() ? "it is for another model of machine" : null;
+        String unfit = spare.partModelId != null
+                ? components.unfit(spare.partModelId, machine.modelId()).orElse(null)
+                : spare.modelId != null && spare.modelId != machine.modelId()
+                        ? "it is for another model of machine"
+                        : null;
         if (unfit != null) {
             throw new Conflict("spare", name + " does not fit " + machine.name() + ": " + unfit + ".");
         }
@@ -247,12 +298,19 @@ public class Parts {
     }
 
     /** Where a screen or light engine comes from; what is not known is null. */
-    public record Origin(Long partModel, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, Double price) {
+    public record Origin(
+            Long partModel, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, Double price) {
 
         void check(Findings findings) {
-            findings.when(serial != null && serial.length() > 60, "serial", "A serial number may have 60 characters at most.");
+            findings.when(
+                    serial != null && serial.length() > 60,
+                    "serial",
+                    "A serial number may have 60 characters at most.");
             findings.when(batch != null && batch.length() > 60, "batch", "A batch may have 60 characters at most.");
-            findings.when(boughtOn != null && warrantyUntil != null && warrantyUntil.isBefore(boughtOn), "warrantyUntil", "The warranty ends before it was bought.");
+            findings.when(
+                    boughtOn != null && warrantyUntil != null && warrantyUntil.isBefore(boughtOn),
+                    "warrantyUntil",
+                    "The warranty ends before it was bought.");
             findings.rangeIfGiven(price, 0, 100_000, "price", "The price", "");
         }
 
@@ -281,15 +339,25 @@ public class Parts {
         Component part = make(kind, clock.instant(), null, Baseline.NEW);
         origin.into(part);
         components.saveAndFlush(part);
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", part.id, clock.instant(), kind.words() + " " + part.code + " on the shelf" + (part.serial == null ? "." : ", serial " + part.serial + "."),
-                Map.of("part", part.code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "PART",
+                part.id,
+                clock.instant(),
+                kind.words() + " " + part.code + " on the shelf"
+                        + (part.serial == null ? "." : ", serial " + part.serial + "."),
+                Map.of("part", part.code),
+                keeper));
         return part.code;
     }
 
     /** Puts right where a part comes from. */
     public void originOf(String code, Origin origin) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Component part = components.findByCodeAndWithdrawnFalse(code).filter(c -> c.kind == ComponentKind.SCREEN || c.kind == ComponentKind.LIGHT)
+        Component part = components
+                .findByCodeAndWithdrawnFalse(code)
+                .filter(c -> c.kind == ComponentKind.SCREEN || c.kind == ComponentKind.LIGHT)
                 .orElseThrow(() -> new NotThere("There is no screen or light engine called " + code + "."));
         Findings findings = new Findings();
         origin.check(findings);
@@ -297,19 +365,31 @@ public class Parts {
         Refused.unless(findings);
         origin.into(part);
         components.saveAndFlush(part);
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "PART", part.id, clock.instant(), part.kind.words() + " " + part.code + ": where it comes from was put right.", Map.of("part", part.code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "PART",
+                part.id,
+                clock.instant(),
+                part.kind.words() + " " + part.code + ": where it comes from was put right.",
+                Map.of("part", part.code),
+                keeper));
     }
 
     private void requireOtherSerial(ComponentKind kind, Origin origin, Long self, Findings findings) {
         if (origin.serial() != null && !origin.serial().isBlank()) {
-            findings.when(components.called(kind, origin.serial().strip()).stream().anyMatch(c -> !c.id.equals(self)), "serial", "Another one with the serial number " + origin.serial().strip() + " is on record.");
+            findings.when(
+                    components.called(kind, origin.serial().strip()).stream().anyMatch(c -> !c.id.equals(self)),
+                    "serial",
+                    "Another one with the serial number " + origin.serial().strip() + " is on record.");
         }
     }
 
     /** Marks a film or screen as ended while it is still fitted: the machine it is on is held until it is changed. */
     public void condemn(String code, String reason) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Component part = components.findByCodeAndWithdrawnFalse(code)
+        Component part = components
+                .findByCodeAndWithdrawnFalse(code)
                 .filter(c -> c.kind == ComponentKind.FILM || c.kind == ComponentKind.SCREEN)
                 .orElseThrow(() -> new Refused("part", "There is no film or screen called " + code + "."));
         if (part.endedAt != null) {
@@ -320,10 +400,19 @@ public class Parts {
         Refused.unless(findings);
         part.endedAt = clock.instant();
         part.endReason = reason;
-        Long machine = fittings.of(part.id).map(f -> f.machineId != null ? f.machineId : machineOfVat(f.vatId)).orElse(null);
-        logbook.write(LogDraft.of(LogKind.PART_ENDED, machine, "PART", part.id, part.endedAt,
-                part.kind.words() + " " + code + " condemned: " + reason.toLowerCase(Locale.ROOT).replace('_', ' ') + ".",
-                Map.of("part", code, "endReason", reason), keeper));
+        Long machine = fittings.of(part.id)
+                .map(f -> f.machineId != null ? f.machineId : machineOfVat(f.vatId))
+                .orElse(null);
+        logbook.write(LogDraft.of(
+                LogKind.PART_ENDED,
+                machine,
+                "PART",
+                part.id,
+                part.endedAt,
+                part.kind.words() + " " + code + " condemned: "
+                        + reason.toLowerCase(Locale.ROOT).replace('_', ' ') + ".",
+                Map.of("part", code, "endReason", reason),
+                keeper));
         if (machine != null) {
             components.flush();
             events.publishEvent(new MachineChanged(machine));
@@ -338,7 +427,9 @@ public class Parts {
     public void undo(long serviceId) {
         List<Fitting> fitted = fittings.findByFittedBy(serviceId);
         for (Fitting f : fitted) {
-            boolean carriesNewer = fittings.inVat(f.componentId).map(in -> in.fittedBy != null && in.fittedBy > serviceId).orElse(false);
+            boolean carriesNewer = fittings.inVat(f.componentId)
+                    .map(in -> in.fittedBy != null && in.fittedBy > serviceId)
+                    .orElse(false);
             if (f.removedAt != null || carriesNewer) {
                 throw new Conflict("A later change builds on this one. Withdraw the later one first.");
             }
@@ -346,7 +437,11 @@ public class Parts {
         fittings.deleteAll(fitted);
         fittings.flush();
         for (Fitting f : fittings.findByRemovedBy(serviceId)) {
-            boolean taken = f.machineId != null ? fittings.onMachine(f.machineId, components.findById(f.componentId).orElseThrow().kind).isPresent()
+            boolean taken = f.machineId != null
+                    ? fittings.onMachine(
+                                    f.machineId,
+                                    components.findById(f.componentId).orElseThrow().kind)
+                            .isPresent()
                     : fittings.inVat(f.vatId).isPresent();
             if (taken || fittings.of(f.componentId).isPresent()) {
                 throw new Conflict("A later change builds on this one. Withdraw the later one first.");
@@ -385,8 +480,12 @@ public class Parts {
         Component film = make(ComponentKind.FILM, at, serviceId, baseline);
         film.material = sheet.material();
         film.thicknessMm = sheet.thicknessMm();
-        film.packId = sheet.pack() == null || sheet.pack().isBlank() ? null : components.packCalled(sheet.pack().strip().toUpperCase(Locale.ROOT))
-                .orElseThrow(() -> new Refused("pack", "There is no pack of film called " + sheet.pack() + "."));
+        film.packId = sheet.pack() == null || sheet.pack().isBlank()
+                ? null
+                : components
+                        .packCalled(sheet.pack().strip().toUpperCase(Locale.ROOT))
+                        .orElseThrow(
+                                () -> new Refused("pack", "There is no pack of film called " + sheet.pack() + "."));
         fit(film.id, null, vatId, at, serviceId);
         return film;
     }
@@ -417,8 +516,10 @@ public class Parts {
 
     private static void notBefore(Instant at, Instant last) {
         if (last != null && at.isBefore(last)) {
-            throw new Conflict("at", "Something was fitted or taken out there later, at " + last
-                    + ". Withdraw that entry first, or give a later time.");
+            throw new Conflict(
+                    "at",
+                    "Something was fitted or taken out there later, at " + last
+                            + ". Withdraw that entry first, or give a later time.");
         }
     }
 

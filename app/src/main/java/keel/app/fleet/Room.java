@@ -13,6 +13,7 @@ class Room {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String code;
     String name;
     Instant retiredAt;

@@ -30,16 +30,29 @@ class SetupController {
         this.times = times;
     }
 
-    record MachineForm(String name, String model, String room, String levellingSchool, Boolean levelsAfterEachPrint, Boolean sievesAfterEachPrint, String since,
-                       String baselineHours, String filmMaterial, String filmThicknessMm, String filmHours, String screenUvHours, String lightHours,
-                       Integer version) {
+    record MachineForm(
+            String name,
+            String model,
+            String room,
+            String levellingSchool,
+            Boolean levelsAfterEachPrint,
+            Boolean sievesAfterEachPrint,
+            String since,
+            String baselineHours,
+            String filmMaterial,
+            String filmThicknessMm,
+            String filmHours,
+            String screenUvHours,
+            String lightHours,
+            Integer version) {
 
         MachineForm {
             levelsAfterEachPrint = Boolean.TRUE.equals(levelsAfterEachPrint); // a box that is not ticked is not sent
             sievesAfterEachPrint = Boolean.TRUE.equals(sievesAfterEachPrint);
         }
 
-        static final MachineForm EMPTY = new MachineForm("", "", "", "PAPER", false, false, "", "0", "FEP", "0.127", "0", "0", "0", null);
+        static final MachineForm EMPTY =
+                new MachineForm("", "", "", "PAPER", false, false, "", "0", "FEP", "0.127", "0", "0", "0", null);
     }
 
     @GetMapping("/setup")
@@ -61,7 +74,8 @@ class SetupController {
 
     @PostMapping("/setup/figures")
     String figures(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> settings.changeDefaults(typed), "/setup#figures", model, response, () -> setup(model));
+        return PageErrors.tried(
+                () -> settings.changeDefaults(typed), "/setup#figures", model, response, () -> setup(model));
     }
 
     @PostMapping("/setup/rooms")
@@ -81,7 +95,8 @@ class SetupController {
 
     @PostMapping("/setup/models")
     String addModel(ModelForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.addModel(form.read()), "/setup", model, response, () -> showModel(form, null, model));
+        return PageErrors.tried(
+                () -> fleet.addModel(form.read()), "/setup", model, response, () -> showModel(form, null, model));
     }
 
     @GetMapping("/setup/models/{code}")
@@ -91,7 +106,12 @@ class SetupController {
 
     @PostMapping("/setup/models/{code}")
     String changeModel(@PathVariable String code, ModelForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.changeModel(code, form.read()), "/setup", model, response, () -> showModel(form, code, model));
+        return PageErrors.tried(
+                () -> fleet.changeModel(code, form.read()),
+                "/setup",
+                model,
+                response,
+                () -> showModel(form, code, model));
     }
 
     @GetMapping("/setup/machines/new")
@@ -101,20 +121,41 @@ class SetupController {
 
     @PostMapping("/setup/machines")
     String addMachine(MachineForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.addMachine(read(form)), "/fleet", model, response, () -> showMachine(form, null, model));
+        return PageErrors.tried(
+                () -> fleet.addMachine(read(form)), "/fleet", model, response, () -> showMachine(form, null, model));
     }
 
     @GetMapping("/setup/machines/{code}")
     String machine(@PathVariable String code, Model model) {
         Fleet.MachineView m = view(code);
-        return showMachine(new MachineForm(m.name(), m.model(), m.room(), m.levellingSchool(), m.levelsAfterEachPrint(), m.sievesAfterEachPrint(), times.field(m.since()), "0",
-                "FEP", "0.127", "0", "0", "0", m.version()), m, model);
+        return showMachine(
+                new MachineForm(
+                        m.name(),
+                        m.model(),
+                        m.room(),
+                        m.levellingSchool(),
+                        m.levelsAfterEachPrint(),
+                        m.sievesAfterEachPrint(),
+                        times.field(m.since()),
+                        "0",
+                        "FEP",
+                        "0.127",
+                        "0",
+                        "0",
+                        "0",
+                        m.version()),
+                m,
+                model);
     }
 
     @PostMapping("/setup/machines/{code}")
     String changeMachine(@PathVariable String code, MachineForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> fleet.changeMachine(code, read(form), form.version() == null ? -1 : form.version()), "/machines/" + code,
-                model, response, () -> showMachine(form, view(code), model));
+        return PageErrors.tried(
+                () -> fleet.changeMachine(code, read(form), form.version() == null ? -1 : form.version()),
+                "/machines/" + code,
+                model,
+                response,
+                () -> showMachine(form, view(code), model));
     }
 
     @PostMapping("/setup/machines/{code}/retire")
@@ -125,7 +166,10 @@ class SetupController {
 
     private Fleet.MachineView view(String code) {
         fleet.machine(code);
-        return fleet.machines().stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow();
+        return fleet.machines().stream()
+                .filter(m -> m.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     private String showModel(ModelForm form, String code, Model model) {
@@ -138,8 +182,10 @@ class SetupController {
     private String showMachine(MachineForm form, Fleet.MachineView recorded, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("recorded", recorded);
-        model.addAttribute("rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
-        model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute(
+                "rooms", fleet.rooms().stream().filter(r -> !r.retired()).toList());
+        model.addAttribute(
+                "models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "fleet/machine";
     }
 
@@ -152,7 +198,19 @@ class SetupController {
         double screen = Typed.number(form.screenUvHours(), 0, "screenUvHours", findings);
         double light = Typed.number(form.lightHours(), 0, "lightHours", findings);
         Refused.unless(findings);
-        return new MachineEntry(form.name(), form.model(), form.room(), form.levellingSchool(), form.levelsAfterEachPrint(), form.sievesAfterEachPrint(), since, baseline,
-                form.filmMaterial(), thickness, film, screen, light);
+        return new MachineEntry(
+                form.name(),
+                form.model(),
+                form.room(),
+                form.levellingSchool(),
+                form.levelsAfterEachPrint(),
+                form.sievesAfterEachPrint(),
+                since,
+                baseline,
+                form.filmMaterial(),
+                thickness,
+                film,
+                screen,
+                light);
     }
 }

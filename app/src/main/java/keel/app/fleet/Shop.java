@@ -9,6 +9,7 @@ class Shop {
 
     @Id
     Integer id;
+
     String name;
     String zone;
 }

@@ -70,7 +70,9 @@ public class ShopSettings {
         Map<String, Double> own = new HashMap<>();
         for (Defaults.Figure figure : shipped.figures()) {
             String text = typed.get(figure.code());
-            if (text != null && findings.range(number(text), figure.low(), figure.high(), figure.code(), figure.name(), figure.unit())) {
+            if (text != null
+                    && findings.range(
+                            number(text), figure.low(), figure.high(), figure.code(), figure.name(), figure.unit())) {
                 own.put(figure.code(), number(text));
             }
         }
@@ -78,7 +80,9 @@ public class ShopSettings {
         own.forEach((code, amount) -> {
             jdbc.sql("delete from shop_default where code = ?").param(code).update();
             if (amount != shipped.value(code)) {
-                jdbc.sql("insert into shop_default (code, amount) values (?, ?)").params(code, amount).update();
+                jdbc.sql("insert into shop_default (code, amount) values (?, ?)")
+                        .params(code, amount)
+                        .update();
             }
         });
         forgetAfterCommit();
@@ -98,7 +102,9 @@ public class ShopSettings {
         if (known == null) {
             Shop shop = shops.findById(1).orElseThrow();
             Map<String, Double> own = new HashMap<>();
-            jdbc.sql("select code, amount from shop_default").query((row, i) -> own.put(row.getString(1), row.getDouble(2))).list();
+            jdbc.sql("select code, amount from shop_default")
+                    .query((row, i) -> own.put(row.getString(1), row.getDouble(2)))
+                    .list();
             known = new Now(shop.name, ZoneId.of(shop.zone), shipped.with(own));
             now = known;
         }

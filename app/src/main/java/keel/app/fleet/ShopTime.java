@@ -66,24 +66,32 @@ public class ShopTime {
         if (days == 1) {
             return "yesterday " + then.format(CLOCK);
         }
-        return days > 0 && days < 300 ? then.format(DAY) + ", " + then.format(CLOCK) : then.format(days < 300 ? DAY : YEAR);
+        return days > 0 && days < 300
+                ? then.format(DAY) + ", " + then.format(CLOCK)
+                : then.format(days < 300 ? DAY : YEAR);
     }
 
     public String day(Instant time) {
-        return time == null ? "" : zoned(time).format(ChronoUnit.DAYS.between(time, clock.instant()) < 300 ? DAY : YEAR);
+        return time == null
+                ? ""
+                : zoned(time).format(ChronoUnit.DAYS.between(time, clock.instant()) < 300 ? DAY : YEAR);
     }
 
     /** Like "2 h 05 left", or "over its time". */
     public String left(Instant end) {
         long minutes = ChronoUnit.MINUTES.between(clock.instant(), end);
-        return minutes < 0 ? "over its usual time" : minutes < 60 ? minutes + " min left" : minutes / 60 + " h %02d left".formatted(minutes % 60);
+        return minutes < 0
+                ? "over its usual time"
+                : minutes < 60 ? minutes + " min left" : minutes / 60 + " h %02d left".formatted(minutes % 60);
     }
 
     /** A time that is to come: "19:40", "tomorrow 02:10", "12 Nov, 14:20". */
     public String ahead(Instant time) {
         ZonedDateTime then = zoned(time);
         long days = ChronoUnit.DAYS.between(zoned(clock.instant()).toLocalDate(), then.toLocalDate());
-        return days == 0 ? then.format(CLOCK) : days == 1 ? "tomorrow " + then.format(CLOCK) : then.format(DAY) + ", " + then.format(CLOCK);
+        return days == 0
+                ? then.format(CLOCK)
+                : days == 1 ? "tomorrow " + then.format(CLOCK) : then.format(DAY) + ", " + then.format(CLOCK);
     }
 
     public Instant now() {

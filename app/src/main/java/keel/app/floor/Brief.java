@@ -15,7 +15,8 @@ final class Brief {
             return m.run().job();
         }
         if (!m.holds().isEmpty()) {
-            return m.holds().get(0).code().brief() + (m.holds().size() > 1 ? ", and " + (m.holds().size() - 1) + " more" : "");
+            return m.holds().get(0).code().brief()
+                    + (m.holds().size() > 1 ? ", and " + (m.holds().size() - 1) + " more" : "");
         }
         List<Concern> concerns = m.standing().concerns();
         return concerns.isEmpty() || m.standing().state() == MachineState.OFF ? "" : of(concerns.get(0));

@@ -7,9 +7,9 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import keel.app.bench.Drying;
 import keel.app.failures.Failures;
@@ -25,8 +25,8 @@ import keel.app.screen.ScreenVerdicts;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.PartsReading;
 import keel.app.upkeep.Standings;
-import keel.core.standing.Defaults;
 import keel.core.screen.ScreenVerdict;
+import keel.core.standing.Defaults;
 import keel.core.standing.MachineState;
 import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Controller;
@@ -40,6 +40,7 @@ class FloorController {
 
     /** Above so many machines the shelf becomes rows. */
     private static final int MOST_ON_SHELF = 12;
+
     private static final double MOST_WIDTH = 860;
     private static final Duration LOOKS_AHEAD = Duration.ofMinutes(45);
     private static final Duration PLATE_MEMORY = Duration.ofDays(180);
@@ -58,8 +59,20 @@ class FloorController {
     private final ShopTasks besides;
     private final Clock clock;
 
-    FloorController(Standings standings, Fleet fleet, ShopSettings settings, Logbook logbook, Runs runs, Failures failures, Guides guides,
-                    LookIns lookIns, Drying drying, PartsReading parts, ScreenVerdicts verdicts, ShopTasks besides, Clock clock) {
+    FloorController(
+            Standings standings,
+            Fleet fleet,
+            ShopSettings settings,
+            Logbook logbook,
+            Runs runs,
+            Failures failures,
+            Guides guides,
+            LookIns lookIns,
+            Drying drying,
+            PartsReading parts,
+            ScreenVerdicts verdicts,
+            ShopTasks besides,
+            Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
         this.settings = settings;
@@ -90,14 +103,27 @@ class FloorController {
         List<MachineNow> machines = standings.all();
         Defaults defaults = settings.defaults();
         Fortnight fortnight = new Fortnight(runs.printedSince(Fortnight.from(now, zone)), now, zone);
-        List<Stand> stands = machines.stream().map(m -> new Stand(m, StackDrawing.of(m, now), fortnight.of(m.code()), Brief.of(m))).toList();
+        List<Stand> stands = machines.stream()
+                .map(m -> new Stand(m, StackDrawing.of(m, now), fortnight.of(m.code()), Brief.of(m)))
+                .toList();
         model.addAttribute("machines", machines);
         model.addAttribute("stands", stands);
         model.addAttribute("shelves", machines.size() > MOST_ON_SHELF ? List.of() : shelves(stands));
         model.addAttribute("headline", Headline.of(machines));
         model.addAttribute("counts", counts(machines));
-        model.addAttribute("fortnight", fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
-        model.addAttribute("tasks", Tasks.of(machines, guides.open(), lookIns.due(now.plus(LOOKS_AHEAD)), drying.now(), verdicts.all(machines), besides.all(machines), now));
+        model.addAttribute(
+                "fortnight",
+                fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
+        model.addAttribute(
+                "tasks",
+                Tasks.of(
+                        machines,
+                        guides.open(),
+                        lookIns.due(now.plus(LOOKS_AHEAD)),
+                        drying.now(),
+                        verdicts.all(machines),
+                        besides.all(machines),
+                        now));
         return "floor/fleet";
     }
 
@@ -113,12 +139,36 @@ class FloorController {
         model.addAttribute("ref", ref);
         model.addAttribute("drawing", drawing);
         model.addAttribute("facts", PartFact.of(machine, drawing, defaults));
-        model.addAttribute("plate", PlateMap.of(machine.plateWidthMm(), machine.plateDepthMm(), failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
-        model.addAttribute("lives", LifeStrips.of(machine, parts.spans(machine.id()), failures.seenSince(machine.id(), machine.since()), now,
-                settings.zone()));
-        model.addAttribute("tasks", Tasks.of(List.of(machine), guides.open().stream().filter(g -> code.equals(g.machine())).toList(),
-                lookIns.due(now.plus(LOOKS_AHEAD)).stream().filter(l -> l.machine().equals(code)).toList(),
-                drying.now().stream().filter(d -> d.machine().equals(code)).toList(), screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()), besides.of(List.of(machine)), now));
+        model.addAttribute(
+                "plate",
+                PlateMap.of(
+                        machine.plateWidthMm(),
+                        machine.plateDepthMm(),
+                        failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
+        model.addAttribute(
+                "lives",
+                LifeStrips.of(
+                        machine,
+                        parts.spans(machine.id()),
+                        failures.seenSince(machine.id(), machine.since()),
+                        now,
+                        settings.zone()));
+        model.addAttribute(
+                "tasks",
+                Tasks.of(
+                        List.of(machine),
+                        guides.open().stream()
+                                .filter(g -> code.equals(g.machine()))
+                                .toList(),
+                        lookIns.due(now.plus(LOOKS_AHEAD)).stream()
+                                .filter(l -> l.machine().equals(code))
+                                .toList(),
+                        drying.now().stream()
+                                .filter(d -> d.machine().equals(code))
+                                .toList(),
+                        screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()),
+                        besides.of(List.of(machine)),
+                        now));
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guides.forMachine(ref));
@@ -142,8 +192,11 @@ class FloorController {
     }
 
     private static List<String> counts(List<MachineNow> machines) {
-        Map<MachineState, Long> byState = machines.stream().collect(Collectors.groupingBy(m -> m.standing().state(), Collectors.counting()));
-        return byState.entrySet().stream().sorted(Comparator.comparing(Map.Entry::getKey))
-                .map(e -> e.getValue() + " " + e.getKey().word().toLowerCase(Locale.ROOT)).toList();
+        Map<MachineState, Long> byState = machines.stream()
+                .collect(Collectors.groupingBy(m -> m.standing().state(), Collectors.counting()));
+        return byState.entrySet().stream()
+                .sorted(Comparator.comparing(Map.Entry::getKey))
+                .map(e -> e.getValue() + " " + e.getKey().word().toLowerCase(Locale.ROOT))
+                .toList();
     }
 }

@@ -12,8 +12,8 @@ import java.util.stream.Collectors;
 import keel.app.runs.Printed;
 
 /**
- * The last fourteen days of each machine: a bar a day, upward the hours of prints that came out, downward and solid those
- * that did not. Beneath, what the figures say.
+ * The last fourteen days of each machine: a bar a day, upward the hours of prints that came out, downward and solid
+ * those that did not. Beneath, what the figures say.
  */
 public final class Fortnight {
 
@@ -38,7 +38,11 @@ public final class Fortnight {
 
     /** Where the fortnight begins. */
     static Instant from(Instant now, ZoneId zone) {
-        return now.atZone(zone).toLocalDate().minusDays(DAYS - 1L).atStartOfDay(zone).toInstant();
+        return now.atZone(zone)
+                .toLocalDate()
+                .minusDays(DAYS - 1L)
+                .atStartOfDay(zone)
+                .toInstant();
     }
 
     /** One machine's strip, with the same in words. */
@@ -52,13 +56,24 @@ public final class Fortnight {
         List<Bar> bars = new ArrayList<>();
         for (int day = 0; day < DAYS; day++) {
             LocalDate date = today.minusDays(DAYS - 1L - day);
-            List<Printed> that = runs.stream().filter(r -> r.startedAt().atZone(zone).toLocalDate().equals(date)).toList();
+            List<Printed> that = runs.stream()
+                    .filter(r -> r.startedAt().atZone(zone).toLocalDate().equals(date))
+                    .toList();
             add(bars, day, that.stream().filter(r -> !r.bad()).toList(), false);
             add(bars, day, that.stream().filter(Printed::bad).toList(), true);
         }
         int bad = (int) runs.stream().filter(Printed::bad).count();
-        return new Strip(DAYS * DAY_WIDTH, UP + DOWN, UP, bars, runs.size(), bad, runs.isEmpty() ? "No prints in fourteen days."
-                : runs.size() + " prints in fourteen days, " + (bad == 0 ? "all came out" : bad + " did not come out") + ".");
+        return new Strip(
+                DAYS * DAY_WIDTH,
+                UP + DOWN,
+                UP,
+                bars,
+                runs.size(),
+                bad,
+                runs.isEmpty()
+                        ? "No prints in fourteen days."
+                        : runs.size() + " prints in fourteen days, "
+                                + (bad == 0 ? "all came out" : bad + " did not come out") + ".");
     }
 
     private static void add(List<Bar> bars, int day, List<Printed> runs, boolean bad) {
@@ -67,7 +82,11 @@ public final class Fortnight {
         }
         double hours = runs.stream().mapToDouble(Printed::hours).sum();
         double height = Math.max(LEAST, Math.min(1, hours / HOURS_OF_A_FULL_BAR) * (bad ? DOWN : UP));
-        bars.add(new Bar(day * DAY_WIDTH + 1, bad ? UP + 1 : UP - height, height, bad,
+        bars.add(new Bar(
+                day * DAY_WIDTH + 1,
+                bad ? UP + 1 : UP - height,
+                height,
+                bad,
                 String.format(Locale.ROOT, "%d %s, %.1f h", runs.size(), bad ? "failed" : "came out", hours)));
     }
 
@@ -79,9 +98,11 @@ public final class Fortnight {
         if (prints == 0) {
             return "Nothing was printed in the last fourteen days.";
         }
-        String worst = byMachine.keySet().stream().filter(m -> of(m).bad() >= 3 && of(m).bad() >= SUSPICIOUS * of(m).prints())
+        String worst = byMachine.keySet().stream()
+                .filter(m -> of(m).bad() >= 3 && of(m).bad() >= SUSPICIOUS * of(m).prints())
                 .max(Comparator.comparingDouble(m -> (double) of(m).bad() / of(m).prints()))
-                .map(m -> " " + names.getOrDefault(m, m) + " lost " + of(m).bad() + " of " + of(m).prints() + ".").orElse("");
+                .map(m -> " " + names.getOrDefault(m, m) + " lost " + of(m).bad() + " of " + of(m).prints() + ".")
+                .orElse("");
         return prints + " prints in fourteen days, " + (prints - bad) + " came out." + worst;
     }
 }

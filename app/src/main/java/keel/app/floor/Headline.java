@@ -7,7 +7,9 @@ import keel.core.standing.MachineState;
 /** The fleet in one sentence: what stands in the way first. */
 final class Headline {
 
-    private static final String[] NUMBERS = {"no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"};
+    private static final String[] NUMBERS = {
+        "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
+    };
 
     private Headline() {}
 

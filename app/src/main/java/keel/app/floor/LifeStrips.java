@@ -17,8 +17,8 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
 
 /**
- * What was on a machine and when: a row for films, screens and light, a bar for each part from its fitting to its end, the
- * rest of its life as a band that fades, failures as ticks.
+ * What was on a machine and when: a row for films, screens and light, a bar for each part from its fitting to its end,
+ * the rest of its life as a band that fades, failures as ticks.
  *
  * @param now where today is, in thousandths of the width
  */
@@ -37,17 +37,26 @@ record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeSc
         kinds.put(ComponentKind.LIGHT, "Light");
         List<Row> rows = new ArrayList<>();
         kinds.forEach((kind, name) -> rows.add(row(kind, name, m, spans, now, scale)));
-        return new LifeStrips(scale.x(now), rows, failures.stream().map(scale::x).toList(), scale.dates(now, zone));
+        return new LifeStrips(
+                scale.x(now), rows, failures.stream().map(scale::x).toList(), scale.dates(now, zone));
     }
 
-    private static Row row(ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Instant now, TimeScale scale) {
-        List<LifeStrip.Bar> bars = spans.stream().filter(s -> s.kind() == kind).map(s -> LifeStrip.Bar.of(s.code(), s.from(), s.to(), s.endedAt(), s.endReason(), scale, now)).toList();
+    private static Row row(
+            ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Instant now, TimeScale scale) {
+        List<LifeStrip.Bar> bars = spans.stream()
+                .filter(s -> s.kind() == kind)
+                .map(s -> LifeStrip.Bar.of(s.code(), s.from(), s.to(), s.endedAt(), s.endReason(), scale, now))
+                .toList();
         return new Row(name, bars, rest(kind, m, now, scale));
     }
 
     private static RestOfLife rest(ComponentKind kind, MachineNow m, Instant now, TimeScale scale) {
-        PartUse part = kind == ComponentKind.FILM ? m.liningUse() : kind == ComponentKind.SCREEN ? m.screenUse() : m.worn(PartUse.Part.LIGHT);
+        PartUse part = kind == ComponentKind.FILM
+                ? m.liningUse()
+                : kind == ComponentKind.SCREEN ? m.screenUse() : m.worn(PartUse.Part.LIGHT);
         PartView view = kind == ComponentKind.FILM ? m.film() : kind == ComponentKind.SCREEN ? m.screen() : m.light();
-        return part == null || view.endedAt() != null ? null : RestOfLife.of(part, m.hoursPerDay(), m.uvShare(), scale, now).orElse(null);
+        return part == null || view.endedAt() != null
+                ? null
+                : RestOfLife.of(part, m.hoursPerDay(), m.uvShare(), scale, now).orElse(null);
     }
 }

@@ -6,11 +6,12 @@ import java.util.Locale;
 import java.util.Map;
 
 /**
- * The plate from above, in mm, front edge below: how many failures were seen at each place, as hatching that grows denser.
+ * The plate from above, in mm, front edge below: how many failures were seen at each place, as hatching that grows
+ * denser.
  *
- * @param width  of the plate, mm
- * @param depth  of the plate, mm
- * @param words  the same as a sentence
+ * @param width of the plate, mm
+ * @param depth of the plate, mm
+ * @param words the same as a sentence
  */
 record PlateMap(double width, double depth, List<Cell> cells, int most, String words) {
 
@@ -29,12 +30,29 @@ record PlateMap(double width, double depth, List<Cell> cells, int most, String w
             for (int column = 0; column < COLUMNS.length(); column++) {
                 String zone = "" + COLUMNS.charAt(column) + row;
                 int count = failures.getOrDefault(zone, 0);
-                cells.add(new Cell(zone, column * w, (ROWS - row) * h, w, h, count, count == 0 ? 0 : Math.max(1, Math.round(4f * count / most))));
+                cells.add(new Cell(
+                        zone,
+                        column * w,
+                        (ROWS - row) * h,
+                        w,
+                        h,
+                        count,
+                        count == 0 ? 0 : Math.max(1, Math.round(4f * count / most))));
             }
         }
-        String worst = failures.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed()).limit(3)
-                .map(e -> e.getKey() + " " + e.getValue()).reduce((a, b) -> a + ", " + b).orElse("");
-        return new PlateMap(width, depth, cells, most, most == 0 ? "No failure was placed on this plate yet."
-                : String.format(Locale.ROOT, "Failures by place, most at %s.", worst));
+        String worst = failures.entrySet().stream()
+                .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
+                .limit(3)
+                .map(e -> e.getKey() + " " + e.getValue())
+                .reduce((a, b) -> a + ", " + b)
+                .orElse("");
+        return new PlateMap(
+                width,
+                depth,
+                cells,
+                most,
+                most == 0
+                        ? "No failure was placed on this plate yet."
+                        : String.format(Locale.ROOT, "Failures by place, most at %s.", worst));
     }
 }

@@ -14,7 +14,10 @@ import keel.core.air.AirPartKind;
 import keel.core.wash.WashBath;
 import org.springframework.stereotype.Component;
 
-/** What needs hands beside the machines: prints to finish, baths to change, resin to return, raw waste, and what is to be bought. */
+/**
+ * What needs hands beside the machines: prints to finish, baths to change, resin to return, raw waste, and what is to
+ * be bought.
+ */
 @Component
 class ShopTasks {
 
@@ -26,7 +29,14 @@ class ShopTasks {
     private final RoomAir rooms;
     private final AirParts parts;
 
-    ShopTasks(Finishing finishing, Baths baths, IdleResin idle, Waste waste, Buying buying, RoomAir rooms, AirParts parts) {
+    ShopTasks(
+            Finishing finishing,
+            Baths baths,
+            IdleResin idle,
+            Waste waste,
+            Buying buying,
+            RoomAir rooms,
+            AirParts parts) {
         this.finishing = finishing;
         this.baths = baths;
         this.idle = idle;
@@ -41,38 +51,117 @@ class ShopTasks {
         List<Baths.Bath> all = baths.all();
         if (!all.isEmpty()) {
             prints(tasks);
-            all.stream().filter(b -> b.filledAt() != null && b.verdict() == WashBath.Verdict.CHANGE).forEach(b -> tasks.add(new Task(null, "Bath " + b.code(), "Change the bath",
-                    b.bath().prints() + " prints since it was filled: it no longer washes clean.", 15, null, "/wash#" + b.code())));
+            all.stream()
+                    .filter(b -> b.filledAt() != null && b.verdict() == WashBath.Verdict.CHANGE)
+                    .forEach(b -> tasks.add(new Task(
+                            null,
+                            "Bath " + b.code(),
+                            "Change the bath",
+                            b.bath().prints() + " prints since it was filled: it no longer washes clean.",
+                            15,
+                            null,
+                            "/wash#" + b.code())));
         }
         tasks.addAll(of(machines));
         List<Waste.Lot> overdue = waste.overdue();
         if (!overdue.isEmpty()) {
-            tasks.add(new Task(null, "Waste", "Cure it or hand it in", overdue.size() == 1 ? "Something waits raw for too long." : overdue.size() + " things wait raw for too long.", null, null, "/waste"));
+            tasks.add(new Task(
+                    null,
+                    "Waste",
+                    "Cure it or hand it in",
+                    overdue.size() == 1
+                            ? "Something waits raw for too long."
+                            : overdue.size() + " things wait raw for too long.",
+                    null,
+                    null,
+                    "/waste"));
         }
-        rooms.alarms().forEach(a -> tasks.add(new Task(null, a.name(), "See to the air", "It was " + a.what() + ".", null, null, "/air/rooms/" + a.room())));
-        parts.all().stream().filter(AirParts.Part::due).forEach(p -> tasks.add(new Task(null, p.name(), p.kind() == AirPartKind.CARTRIDGE ? "Change the cartridges" : "See to the " + p.kind().words(), p.why(), 10, null,
-                "/air/parts/" + p.id() + "/guide")));
+        rooms.alarms()
+                .forEach(a -> tasks.add(new Task(
+                        null,
+                        a.name(),
+                        "See to the air",
+                        "It was " + a.what() + ".",
+                        null,
+                        null,
+                        "/air/rooms/" + a.room())));
+        parts.all().stream()
+                .filter(AirParts.Part::due)
+                .forEach(p -> tasks.add(new Task(
+                        null,
+                        p.name(),
+                        p.kind() == AirPartKind.CARTRIDGE
+                                ? "Change the cartridges"
+                                : "See to the " + p.kind().words(),
+                        p.why(),
+                        10,
+                        null,
+                        "/air/parts/" + p.id() + "/guide")));
         int buy = buying.toBuy();
         if (buy > 0) {
-            tasks.add(new Task(null, "Stores", "Order", buy == 1 ? "One item has come down to where it is ordered." : buy + " items have come down to where they are ordered.", 10, null, "/stores/buying"));
+            tasks.add(new Task(
+                    null,
+                    "Stores",
+                    "Order",
+                    buy == 1
+                            ? "One item has come down to where it is ordered."
+                            : buy + " items have come down to where they are ordered.",
+                    10,
+                    null,
+                    "/stores/buying"));
         }
         return tasks;
     }
 
     /** Of these machines only. */
     List<Task> of(List<MachineNow> machines) {
-        return idle.toReturn(machines).stream().map(m -> new Task(m.code(), m.name(), "Return its resin", "It has stood still for long: sieve it back into its bottle before it settles hard.", 15, null,
-                "/machines/" + m.code() + "/pour?kind=RETURN")).toList();
+        return idle.toReturn(machines).stream()
+                .map(m -> new Task(
+                        m.code(),
+                        m.name(),
+                        "Return its resin",
+                        "It has stood still for long: sieve it back into its bottle before it settles hard.",
+                        15,
+                        null,
+                        "/machines/" + m.code() + "/pour?kind=RETURN"))
+                .toList();
     }
 
     private void prints(List<Task> tasks) {
         List<Finishing.Waiting> open = finishing.open();
-        long toWash = open.stream().filter(w -> w.print().stage() == Finishing.Stage.TO_WASH).count();
-        open.stream().filter(w -> w.print().stage() != Finishing.Stage.TO_WASH).forEach(w -> tasks.add(new Task(w.print().machine(), w.print().machineName(), next(w), w.print().job()
-                + (w.ready() ? " is ready for it." : " is " + w.print().stage().words() + "."), null, w.ready() ? null : w.until(), "/wash")));
+        long toWash = open.stream()
+                .filter(w -> w.print().stage() == Finishing.Stage.TO_WASH)
+                .count();
+        open.stream()
+                .filter(w -> w.print().stage() != Finishing.Stage.TO_WASH)
+                .forEach(w -> tasks.add(new Task(
+                        w.print().machine(),
+                        w.print().machineName(),
+                        next(w),
+                        w.print().job()
+                                + (w.ready()
+                                        ? " is ready for it."
+                                        : " is " + w.print().stage().words() + "."),
+                        null,
+                        w.ready() ? null : w.until(),
+                        "/wash")));
         if (toWash > 0) {
-            tasks.add(new Task(null, "Wash place", toWash == 1 ? "One print to wash" : toWash + " prints to wash", toWash == 1 ? open.stream().filter(w -> w.print().stage() == Finishing.Stage.TO_WASH).findFirst().orElseThrow().print().job() + " waits for the bath."
-                    : toWash + " prints wait for the bath.", null, null, "/wash"));
+            tasks.add(new Task(
+                    null,
+                    "Wash place",
+                    toWash == 1 ? "One print to wash" : toWash + " prints to wash",
+                    toWash == 1
+                            ? open.stream()
+                                            .filter(w -> w.print().stage() == Finishing.Stage.TO_WASH)
+                                            .findFirst()
+                                            .orElseThrow()
+                                            .print()
+                                            .job()
+                                    + " waits for the bath."
+                            : toWash + " prints wait for the bath.",
+                    null,
+                    null,
+                    "/wash"));
         }
     }
 

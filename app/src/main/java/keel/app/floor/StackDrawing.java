@@ -14,17 +14,24 @@ import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
 
 /**
- * A machine in cross-section: cover, arm, plate, vessel with resin, film, screen, light, feet. One geometry for the small
- * stack on the shelf and the large one on the machine's page; all machines of a fleet come out to one scale.
+ * A machine in cross-section: cover, arm, plate, vessel with resin, film, screen, light, feet. One geometry for the
+ * small stack on the shelf and the large one on the machine's page; all machines of a fleet come out to one scale.
  *
- * @param width  of the drawing, px
+ * @param width of the drawing, px
  * @param height of the drawing, px; the bench is at its lower edge
- * @param frame  where the parts are
+ * @param frame where the parts are
  * @param shapes what is drawn, from behind to the front
- * @param marks  states shown at the part they concern
- * @param words  the same as a sentence
+ * @param marks states shown at the part they concern
+ * @param words the same as a sentence
  */
-public record StackDrawing(MachineState state, double width, double height, Frame frame, List<Shape> shapes, List<Mark> marks, String words) {
+public record StackDrawing(
+        MachineState state,
+        double width,
+        double height,
+        Frame frame,
+        List<Shape> shapes,
+        List<Mark> marks,
+        String words) {
 
     private static final double MM = 0.49;
     private static final double SIDE = 9;
@@ -83,9 +90,16 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         double lightTop = body.y - (mask ? BAR + 2 : 5);
         Box film = new Box(SIDE, lightTop - BAR - 2, vatWidth, BAR);
         Box vat = new Box(SIDE, film.y - VAT_HEIGHT, vatWidth, VAT_HEIGHT);
-        Frame frame = new Frame(new Box(2, 2, width - 4, body.y + 4), new Box(SIDE + vatWidth + 5, 14, 6, body.y - 14), plate(m, film, vat, now), vat, film,
-                mask ? new Box(SIDE, lightTop, vatWidth, BAR) : null, body);
-        return new StackDrawing(m.standing().state(), width, height, frame, shapes(m, frame), marks(m, frame), words(m));
+        Frame frame = new Frame(
+                new Box(2, 2, width - 4, body.y + 4),
+                new Box(SIDE + vatWidth + 5, 14, 6, body.y - 14),
+                plate(m, film, vat, now),
+                vat,
+                film,
+                mask ? new Box(SIDE, lightTop, vatWidth, BAR) : null,
+                body);
+        return new StackDrawing(
+                m.standing().state(), width, height, frame, shapes(m, frame), marks(m, frame), words(m));
     }
 
     private static Box plate(MachineNow m, Box film, Box vat, Instant now) {
@@ -108,25 +122,54 @@ public record StackDrawing(MachineState state, double width, double height, Fram
 
     private static List<Shape> shapes(MachineNow m, Frame f) {
         List<Shape> shapes = new ArrayList<>();
-        shapes.add(Shape.of("cover", new Path().move(f.cover.x, f.cover.bottom()).vertical(f.cover.y + 9).text("q0 -9 9 -9").horizontal(f.cover.right() - 9)
-                .text("q9 0 9 9").vertical(f.cover.bottom())));
+        shapes.add(Shape.of(
+                "cover",
+                new Path()
+                        .move(f.cover.x, f.cover.bottom())
+                        .vertical(f.cover.y + 9)
+                        .text("q0 -9 9 -9")
+                        .horizontal(f.cover.right() - 9)
+                        .text("q9 0 9 9")
+                        .vertical(f.cover.bottom())));
         shapes.add(Shape.of("line", new Path().box(f.column)));
-        shapes.add(Shape.of("arm", new Path().move(f.column.middleX(), f.plate.y - 9).horizontal(f.plate.middleX()).vertical(f.plate.y)));
+        shapes.add(Shape.of(
+                "arm",
+                new Path()
+                        .move(f.column.middleX(), f.plate.y - 9)
+                        .horizontal(f.plate.middleX())
+                        .vertical(f.plate.y)));
         if (m.run() != null) {
             shapes.add(Shape.of("print", growing(f)));
         } else if (held(m, "plate-not-clear")) {
             shapes.add(Shape.of("print", leftOver(f)));
         }
         resin(m, f).ifPresent(box -> shapes.add(Shape.of("resin", new Path().box(box))));
-        shapes.add(Shape.of("solid", held(m, "not-levelled") ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
-        shapes.add(Shape.of("wall", new Path().move(f.vat.x + 1.5, f.vat.y).vertical(f.vat.bottom()).move(f.vat.right() - 1.5, f.vat.y).vertical(f.vat.bottom())));
+        shapes.add(Shape.of(
+                "solid", held(m, "not-levelled") ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
+        shapes.add(Shape.of(
+                "wall",
+                new Path()
+                        .move(f.vat.x + 1.5, f.vat.y)
+                        .vertical(f.vat.bottom())
+                        .move(f.vat.right() - 1.5, f.vat.y)
+                        .vertical(f.vat.bottom())));
         shapes.add(Shape.of("box", new Path().box(f.film)));
         shapes.add(Shape.of("used", new Path().box(f.film.share(used(m.liningUse())))));
         light(m, f, shapes);
         if (held(m, "wet-under-vat")) {
-            shapes.add(Shape.of("drop", new Path().move(f.film.x + 20, f.film.bottom()).text("c-6 8 -5 12 0 12s6 -4 0 -12zm18 0c-5 6 -4 9 0 9s5 -3 0 -9z")));
+            shapes.add(Shape.of(
+                    "drop",
+                    new Path()
+                            .move(f.film.x + 20, f.film.bottom())
+                            .text("c-6 8 -5 12 0 12s6 -4 0 -12zm18 0c-5 6 -4 9 0 9s5 -3 0 -9z")));
         }
-        shapes.add(Shape.of("feet", new Path().move(f.body.x + 8, f.body.bottom()).text("h11v6h-11z").move(f.body.right() - 19, f.body.bottom()).text("h11v6h-11z")));
+        shapes.add(Shape.of(
+                "feet",
+                new Path()
+                        .move(f.body.x + 8, f.body.bottom())
+                        .text("h11v6h-11z")
+                        .move(f.body.right() - 19, f.body.bottom())
+                        .text("h11v6h-11z")));
         return shapes;
     }
 
@@ -135,9 +178,13 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         Box body = f.body;
         if (f.screen != null) {
             shapes.add(Shape.of("box", new Path().box(f.screen)));
-            shapes.add(new Shape("hatched", new Path().box(f.screen.share(used(m.screenUse()))).toString(), "url(#hatch)"));
+            shapes.add(new Shape(
+                    "hatched",
+                    new Path().box(f.screen.share(used(m.screenUse()))).toString(),
+                    "url(#hatch)"));
         } else {
-            shapes.add(Shape.of("line", new Path().move(f.film.x + 6, f.film.bottom() + 3.5).horizontal(f.film.right() - 6)));
+            shapes.add(Shape.of(
+                    "line", new Path().move(f.film.x + 6, f.film.bottom() + 3.5).horizontal(f.film.right() - 6)));
         }
         shapes.add(Shape.of("body", new Path().box(body)));
         switch (m.kind()) {
@@ -155,17 +202,38 @@ public record StackDrawing(MachineState state, double width, double height, Fram
             }
             case PROJECTOR -> {
                 double lens = body.y + 34;
-                shapes.add(Shape.of("rays", new Path().move(body.middleX() - 6, lens).line(f.film.x + 8, body.y + 4).move(body.middleX() + 6, lens)
-                        .line(f.film.right() - 8, body.y + 4).move(body.middleX(), lens).vertical(body.y + 4)));
+                shapes.add(Shape.of(
+                        "rays",
+                        new Path()
+                                .move(body.middleX() - 6, lens)
+                                .line(f.film.x + 8, body.y + 4)
+                                .move(body.middleX() + 6, lens)
+                                .line(f.film.right() - 8, body.y + 4)
+                                .move(body.middleX(), lens)
+                                .vertical(body.y + 4)));
                 shapes.add(Shape.of("line", new Path().box(new Box(body.middleX() - 22, body.y + 46, 44, 18))));
-                shapes.add(Shape.of("lamp", new Path().move(body.middleX() - 9, body.y + 46).text("v-6a9 5 0 0 1 18 0v6z")));
+                shapes.add(Shape.of(
+                        "lamp", new Path().move(body.middleX() - 9, body.y + 46).text("v-6a9 5 0 0 1 18 0v6z")));
             }
             case LASER_TANK -> {
-                shapes.add(Shape.of("line", new Path().move(f.vat.x + 4, f.vat.y + 9).text("h9v7h-9z").move(f.vat.x + 8.5, f.vat.y + 9).vertical(f.vat.y - 14)
-                        .horizontal(f.cover.x)));
+                shapes.add(Shape.of(
+                        "line",
+                        new Path()
+                                .move(f.vat.x + 4, f.vat.y + 9)
+                                .text("h9v7h-9z")
+                                .move(f.vat.x + 8.5, f.vat.y + 9)
+                                .vertical(f.vat.y - 14)
+                                .horizontal(f.cover.x)));
                 shapes.add(Shape.of("line", new Path().box(new Box(body.x + 7, body.bottom() - 24, 20, 13))));
-                shapes.add(Shape.of("beam", new Path().move(body.x + 27, body.bottom() - 17).horizontal(body.middleX() + 6).line(body.middleX() + 20, body.y + 2)));
-                shapes.add(Shape.of("wall", new Path().move(body.middleX() - 1, body.bottom() - 9).text("l14 -16")));
+                shapes.add(Shape.of(
+                        "beam",
+                        new Path()
+                                .move(body.x + 27, body.bottom() - 17)
+                                .horizontal(body.middleX() + 6)
+                                .line(body.middleX() + 20, body.y + 2)));
+                shapes.add(Shape.of(
+                        "wall",
+                        new Path().move(body.middleX() - 1, body.bottom() - 9).text("l14 -16")));
             }
         }
     }
@@ -175,8 +243,17 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         double x = f.plate.x;
         double w = f.plate.w;
         double top = f.plate.bottom();
-        return new Path().move(x + w * 0.14, top).horizontal(x + w * 0.52).line(x + w * 0.46, f.film.y).horizontal(x + w * 0.22).close()
-                .move(x + w * 0.66, top).horizontal(x + w * 0.86).line(x + w * 0.82, f.film.y).horizontal(x + w * 0.7).close();
+        return new Path()
+                .move(x + w * 0.14, top)
+                .horizontal(x + w * 0.52)
+                .line(x + w * 0.46, f.film.y)
+                .horizontal(x + w * 0.22)
+                .close()
+                .move(x + w * 0.66, top)
+                .horizontal(x + w * 0.86)
+                .line(x + w * 0.82, f.film.y)
+                .horizontal(x + w * 0.7)
+                .close();
     }
 
     /** What is left of a print, torn off below. */
@@ -185,8 +262,19 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         double w = f.plate.w;
         double top = f.plate.bottom();
         double low = Math.min(top + 26, f.film.y - 8);
-        return new Path().move(x + w * 0.14, top).horizontal(x + w * 0.52).line(x + w * 0.5, low - 5).line(x + w * 0.42, low).line(x + w * 0.34, low - 7)
-                .line(x + w * 0.22, low - 2).close().move(x + w * 0.66, top).horizontal(x + w * 0.86).line(x + w * 0.82, low - 9).horizontal(x + w * 0.7).close();
+        return new Path()
+                .move(x + w * 0.14, top)
+                .horizontal(x + w * 0.52)
+                .line(x + w * 0.5, low - 5)
+                .line(x + w * 0.42, low)
+                .line(x + w * 0.34, low - 7)
+                .line(x + w * 0.22, low - 2)
+                .close()
+                .move(x + w * 0.66, top)
+                .horizontal(x + w * 0.86)
+                .line(x + w * 0.82, low - 9)
+                .horizontal(x + w * 0.7)
+                .close();
     }
 
     private static Optional<Box> resin(MachineNow m, Frame f) {
@@ -207,10 +295,13 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         Box lit = f.screen == null ? f.film : f.screen;
         for (Hold hold : m.holds()) {
             switch (hold.code()) {
-                case PLATE_NOT_CLEAR, NOT_LEVELLED -> mark(marks, MachineState.HOLD, f.plate.middleX(), f.plate.middleY());
+                case PLATE_NOT_CLEAR, NOT_LEVELLED ->
+                    mark(marks, MachineState.HOLD, f.plate.middleX(), f.plate.middleY());
                 case FAILURE_NOT_CLEANED, RESIN_MIXED -> mark(marks, MachineState.HOLD, f.vat.middleX(), f.vat.y + 24);
-                case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), f.film.middleY());
-                case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> mark(marks, MachineState.HOLD, f.film.middleX(), lit.middleY());
+                case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED ->
+                    mark(marks, MachineState.HOLD, f.film.middleX(), f.film.middleY());
+                case CRUNCH_NOT_INSPECTED, SCREEN_ENDED ->
+                    mark(marks, MachineState.HOLD, f.film.middleX(), lit.middleY());
                 case STANCE_UNCHECKED -> mark(marks, MachineState.HOLD, f.body.middleX(), f.body.bottom() - 8);
             }
         }
@@ -221,7 +312,7 @@ public record StackDrawing(MachineState state, double width, double height, Fram
                 case "light" -> mark(marks, concern.level(), f.body.middleX(), f.body.middleY());
                 case "lubrication" -> mark(marks, concern.level(), f.column.middleX(), f.column.y + 34);
                 case "abrading" -> mark(marks, concern.level(), f.plate.right() - 14, f.plate.middleY());
-                default -> { }
+                default -> {}
             }
         }
         return marks;
@@ -239,11 +330,21 @@ public record StackDrawing(MachineState state, double width, double height, Fram
     }
 
     private static String words(MachineNow m) {
-        StringBuilder words = new StringBuilder(m.name()).append(", ").append(m.kind().words().toLowerCase(Locale.ROOT)).append(" machine: ")
+        StringBuilder words = new StringBuilder(m.name())
+                .append(", ")
+                .append(m.kind().words().toLowerCase(Locale.ROOT))
+                .append(" machine: ")
                 .append(m.standing().state().word().toLowerCase(Locale.ROOT));
         for (PartUse part : m.worn()) {
             if (part.part() != PartUse.Part.LIGHT) {
-                words.append("; ").append(part.part().prefix()).append(String.format(Locale.ROOT, " %.0f of about %.0f %s", part.age(), part.life().full(), part.life().clock().unit()));
+                words.append("; ")
+                        .append(part.part().prefix())
+                        .append(String.format(
+                                Locale.ROOT,
+                                " %.0f of about %.0f %s",
+                                part.age(),
+                                part.life().full(),
+                                part.life().clock().unit()));
             }
         }
         if (m.resin() != null) {
@@ -286,12 +387,20 @@ public record StackDrawing(MachineState state, double width, double height, Fram
         }
 
         Path box(Box b) {
-            return move(b.x, b.y).horizontal(b.right()).vertical(b.bottom()).horizontal(b.x).close();
+            return move(b.x, b.y)
+                    .horizontal(b.right())
+                    .vertical(b.bottom())
+                    .horizontal(b.x)
+                    .close();
         }
 
         Path tilted(Box b, double degrees) {
             double rise = Math.tan(Math.toRadians(degrees)) * b.w / 2;
-            return move(b.x, b.y - rise).line(b.right(), b.y + rise).line(b.right(), b.bottom() + rise).line(b.x, b.bottom() - rise).close();
+            return move(b.x, b.y - rise)
+                    .line(b.right(), b.y + rise)
+                    .line(b.right(), b.bottom() + rise)
+                    .line(b.x, b.bottom() - rise)
+                    .close();
         }
 
         private Path at(char command, double x, double y) {

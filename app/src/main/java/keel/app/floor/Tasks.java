@@ -24,23 +24,55 @@ final class Tasks {
 
     private Tasks() {}
 
-    static List<Task> of(List<MachineNow> machines, List<OpenGuide> begun, List<LookDue> looks, List<Drying.Lot> drying, Map<Long, ScreenVerdict> screens, List<Task> besides, Instant now) {
+    static List<Task> of(
+            List<MachineNow> machines,
+            List<OpenGuide> begun,
+            List<LookDue> looks,
+            List<Drying.Lot> drying,
+            Map<Long, ScreenVerdict> screens,
+            List<Task> besides,
+            Instant now) {
         List<Task> tasks = new ArrayList<>();
-        begun.forEach(g -> tasks.add(new Task(g.machine(), g.machineName(), g.name() + ": go on", "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
-                null, null, "/guides/" + g.id())));
-        List<MachineNow> inService = machines.stream().filter(m -> m.standing().state() != MachineState.OFF).toList();
-        inService.stream().sorted(Comparator.comparing(m -> m.holds().isEmpty() ? 99 : m.holds().get(0).code().ordinal()))
+        begun.forEach(g -> tasks.add(new Task(
+                g.machine(),
+                g.machineName(),
+                g.name() + ": go on",
+                "Put down at \"" + g.step() + "\" by " + g.touchedBy() + ".",
+                null,
+                null,
+                "/guides/" + g.id())));
+        List<MachineNow> inService = machines.stream()
+                .filter(m -> m.standing().state() != MachineState.OFF)
+                .toList();
+        inService.stream()
+                .sorted(Comparator.comparing(
+                        m -> m.holds().isEmpty() ? 99 : m.holds().get(0).code().ordinal()))
                 .forEach(m -> m.holds().forEach(h -> tasks.add(hold(m, h))));
         looks.forEach(l -> tasks.add(look(l, now)));
-        inService.stream().filter(m -> m.run() != null && m.run().expectedEnd() != null && m.run().expectedEnd().isBefore(now.plus(SOON)))
-                .sorted(Comparator.comparing(m -> m.run().expectedEnd())).forEach(m -> tasks.add(ending(m, now)));
+        inService.stream()
+                .filter(m -> m.run() != null
+                        && m.run().expectedEnd() != null
+                        && m.run().expectedEnd().isBefore(now.plus(SOON)))
+                .sorted(Comparator.comparing(m -> m.run().expectedEnd()))
+                .forEach(m -> tasks.add(ending(m, now)));
         drying.forEach(d -> tasks.add(dries(d, now)));
         tasks.addAll(besides);
-        inService.stream().filter(m -> spent(screens.get(m.id())) && m.standing().concerns().stream().noneMatch(c -> c.task() == ServiceKind.SCREEN_CHANGE && c.level() == MachineState.DUE))
-                .forEach(m -> tasks.add(new Task(m.code(), m.name(), ServiceKind.SCREEN_CHANGE.task(), screens.get(m.id()).reasons().get(0), null, null, path(m, ServiceKind.SCREEN_CHANGE))));
+        inService.stream()
+                .filter(m -> spent(screens.get(m.id()))
+                        && m.standing().concerns().stream()
+                                .noneMatch(c -> c.task() == ServiceKind.SCREEN_CHANGE && c.level() == MachineState.DUE))
+                .forEach(m -> tasks.add(new Task(
+                        m.code(),
+                        m.name(),
+                        ServiceKind.SCREEN_CHANGE.task(),
+                        screens.get(m.id()).reasons().get(0),
+                        null,
+                        null,
+                        path(m, ServiceKind.SCREEN_CHANGE))));
         for (MachineState level : List.of(MachineState.DUE, MachineState.WATCH)) {
             for (MachineNow m : inService) {
-                m.standing().concerns().stream().filter(c -> c.level() == level && (level == MachineState.DUE || c.task() != null))
+                m.standing().concerns().stream()
+                        .filter(c -> c.level() == level && (level == MachineState.DUE || c.task() != null))
                         .forEach(c -> tasks.add(concern(m, c)));
             }
         }
@@ -52,30 +84,57 @@ final class Tasks {
     }
 
     private static Task hold(MachineNow m, Hold hold) {
-        ServiceKind next = hold.next() == ServiceKind.FILM_CHANGE && m.kind() == MachineKind.LASER_TANK ? ServiceKind.TANK_CHANGE : hold.next();
-        return new Task(m.code(), m.name(), next.task(), hold.text(), hold.code().minutes(), null, path(m, next));
+        ServiceKind next = hold.next() == ServiceKind.FILM_CHANGE && m.kind() == MachineKind.LASER_TANK
+                ? ServiceKind.TANK_CHANGE
+                : hold.next();
+        return new Task(
+                m.code(), m.name(), next.task(), hold.text(), hold.code().minutes(), null, path(m, next));
     }
 
     private static Task look(LookDue l, Instant now) {
         boolean due = !l.dueAt().isAfter(now);
-        return new Task(l.machine(), l.machineName(), "Look in", l.kind().words() + ": " + l.job() + ", about layer " + l.layer() + ".", 1, due ? null : l.dueAt(),
+        return new Task(
+                l.machine(),
+                l.machineName(),
+                "Look in",
+                l.kind().words() + ": " + l.job() + ", about layer " + l.layer() + ".",
+                1,
+                due ? null : l.dueAt(),
                 "/runs/" + l.run() + "/now");
     }
 
     private static Task dries(Drying.Lot d, Instant now) {
         boolean dry = !d.until().isAfter(now);
-        return new Task(d.machine(), d.machineName(), dry ? "Cure" : "Dries before the cure", (d.job() == null ? "Parts" : d.job()) + (dry ? " should be dry." : " is not dry before then."),
-                null, dry ? null : d.until(), d.run() == null ? "/machines/" + d.machine() : "/runs/" + d.run());
+        return new Task(
+                d.machine(),
+                d.machineName(),
+                dry ? "Cure" : "Dries before the cure",
+                (d.job() == null ? "Parts" : d.job()) + (dry ? " should be dry." : " is not dry before then."),
+                null,
+                dry ? null : d.until(),
+                d.run() == null ? "/machines/" + d.machine() : "/runs/" + d.run());
     }
 
     private static Task ending(MachineNow m, Instant now) {
         boolean over = m.run().expectedEnd().isBefore(now);
-        return new Task(m.code(), m.name(), over ? "Look in: it should be done" : "Be there when it ends", m.run().job() + (over ? " is over its usual time."
-                : " ends about then."), null, over ? null : m.run().expectedEnd(), "/runs/" + m.run().id());
+        return new Task(
+                m.code(),
+                m.name(),
+                over ? "Look in: it should be done" : "Be there when it ends",
+                m.run().job() + (over ? " is over its usual time." : " ends about then."),
+                null,
+                over ? null : m.run().expectedEnd(),
+                "/runs/" + m.run().id());
     }
 
     private static Task concern(MachineNow m, Concern c) {
-        return new Task(m.code(), m.name(), Brief.of(c), c.text(), null, null,
+        return new Task(
+                m.code(),
+                m.name(),
+                Brief.of(c),
+                c.text(),
+                null,
+                null,
                 c.task() == null ? "/machines/" + m.code() : path(m, c.task()));
     }
 

@@ -11,8 +11,8 @@ import keel.core.guide.Step;
 import keel.core.standing.MachineTraits;
 
 /**
- * How far a guide has come: with one machine, or with several vats in one sitting, where whoever is furthest behind comes next, so that each step is done for all
- * of them before the next one.
+ * How far a guide has come: with one machine, or with several vats in one sitting, where whoever is furthest behind
+ * comes next, so that each step is done for all of them before the next one.
  */
 final class Course {
 
@@ -27,7 +27,9 @@ final class Course {
         this.subjects = subjects;
     }
 
-    /** What a guide is gone through for: a machine, a vat, which may be on a machine, or a part in the path of the air. */
+    /**
+     * What a guide is gone through for: a machine, a vat, which may be on a machine, or a part in the path of the air.
+     */
     static final class Subject {
 
         final String name;
@@ -41,7 +43,17 @@ final class Course {
         String step;
         int boltsDone;
 
-        private Subject(String name, String path, Long vatId, String vat, MachineRef machine, MachineTraits traits, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+        private Subject(
+                String name,
+                String path,
+                Long vatId,
+                String vat,
+                MachineRef machine,
+                MachineTraits traits,
+                VatFrame frame,
+                String step,
+                int boltsDone,
+                Map<String, String> answers) {
             this.name = name;
             this.path = path;
             this.vatId = vatId;
@@ -54,13 +66,42 @@ final class Course {
             this.answers = answers;
         }
 
-        static Subject machine(MachineRef machine, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
-            return new Subject(machine.name(), "/machines/" + machine.code(), null, null, machine, machine.traits(), frame, step, boltsDone, answers);
+        static Subject machine(
+                MachineRef machine, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
+            return new Subject(
+                    machine.name(),
+                    "/machines/" + machine.code(),
+                    null,
+                    null,
+                    machine,
+                    machine.traits(),
+                    frame,
+                    step,
+                    boltsDone,
+                    answers);
         }
 
         /** @param machine that it is on, null on the shelf; {@code traits} are those of its kind then */
-        static Subject vat(long id, String code, MachineRef machine, MachineTraits traits, VatFrame frame, String step, int boltsDone, Map<String, String> answers) {
-            return new Subject("vat " + code + (machine == null ? "" : " on " + machine.name()), "/vats/" + code, id, code, machine, traits, frame, step, boltsDone, answers);
+        static Subject vat(
+                long id,
+                String code,
+                MachineRef machine,
+                MachineTraits traits,
+                VatFrame frame,
+                String step,
+                int boltsDone,
+                Map<String, String> answers) {
+            return new Subject(
+                    "vat " + code + (machine == null ? "" : " on " + machine.name()),
+                    "/vats/" + code,
+                    id,
+                    code,
+                    machine,
+                    traits,
+                    frame,
+                    step,
+                    boltsDone,
+                    answers);
         }
 
         /** Nothing of a machine is known or asked there. */
@@ -94,18 +135,25 @@ final class Course {
 
     /** Whether any of them has left its first step. */
     boolean begun() {
-        return subjects.stream().anyMatch(s -> !procedure.path(s.traits, s.answers).get(0).code().equals(s.step));
+        return subjects.stream()
+                .anyMatch(
+                        s -> !procedure.path(s.traits, s.answers).get(0).code().equals(s.step));
     }
 
     void done(Map<String, String> answers) {
         Subject subject = current();
         subject.answers.putAll(answers);
-        subject.go(procedure.after(subject.step, subject.traits, subject.answers).map(Step::code).orElse(END));
+        subject.go(procedure
+                .after(subject.step, subject.traits, subject.answers)
+                .map(Step::code)
+                .orElse(END));
     }
 
     /** Takes back the last step that was done: that of the one who is furthest ahead, the last of several. */
     void back() {
-        Subject subject = subjects.stream().reduce((a, b) -> reached(b) >= reached(a) ? b : a).orElseThrow();
+        Subject subject = subjects.stream()
+                .reduce((a, b) -> reached(b) >= reached(a) ? b : a)
+                .orElseThrow();
         if (subject.step.equals(END)) {
             List<Step> path = procedure.path(subject.traits, subject.answers);
             subject.go(path.get(path.size() - 1).code());

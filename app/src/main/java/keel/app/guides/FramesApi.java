@@ -24,12 +24,18 @@ class FramesApi {
 
     /** A ring by {@code count}, or a rectangle by {@code long} and {@code short}, corners counted on both. */
     @GetMapping("/bolts")
-    Bolts bolts(@RequestParam(required = false) Integer count, @RequestParam(name = "long", required = false) Integer longSide,
-                @RequestParam(name = "short", required = false) Integer shortSide, @RequestParam(defaultValue = "STAR") String school) {
-        School how = Arrays.stream(School.values()).filter(s -> s.name().equals(school.toUpperCase(Locale.ROOT))).findFirst()
+    Bolts bolts(
+            @RequestParam(required = false) Integer count,
+            @RequestParam(name = "long", required = false) Integer longSide,
+            @RequestParam(name = "short", required = false) Integer shortSide,
+            @RequestParam(defaultValue = "STAR") String school) {
+        School how = Arrays.stream(School.values())
+                .filter(s -> s.name().equals(school.toUpperCase(Locale.ROOT)))
+                .findFirst()
                 .orElseThrow(() -> new Refused("school", "The school is STAR or CIRCULAR."));
         Tightening tightening = Tightening.of(frame(count, longSide, shortSide), how);
-        return new Bolts(tightening.frame().count(), how.name(), tightening.frame().bolts(), tightening.passes());
+        return new Bolts(
+                tightening.frame().count(), how.name(), tightening.frame().bolts(), tightening.passes());
     }
 
     private static BoltFrame frame(Integer count, Integer longSide, Integer shortSide) {

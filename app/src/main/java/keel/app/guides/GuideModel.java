@@ -32,7 +32,9 @@ import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
-/** What the pages of a guide show: a step with its questions and drawings, the summary with what was used, what follows. */
+/**
+ * What the pages of a guide show: a step with its questions and drawings, the summary with what was used, what follows.
+ */
 @Component
 class GuideModel {
 
@@ -53,8 +55,21 @@ class GuideModel {
     private final BottlePours pours;
     private final Clock clock;
 
-    GuideModel(Fleet fleet, Parts parts, Vats vats, Seats seats, FilmTones tones, Stock stock, FilmPacks packs, Standings standings, PartsReading reading,
-               Failures failures, DryRuns dryRuns, Bottles bottles, BottlePours pours, Clock clock) {
+    GuideModel(
+            Fleet fleet,
+            Parts parts,
+            Vats vats,
+            Seats seats,
+            FilmTones tones,
+            Stock stock,
+            FilmPacks packs,
+            Standings standings,
+            PartsReading reading,
+            Failures failures,
+            DryRuns dryRuns,
+            Bottles bottles,
+            BottlePours pours,
+            Clock clock) {
         this.fleet = fleet;
         this.parts = parts;
         this.vats = vats;
@@ -74,11 +89,19 @@ class GuideModel {
     /** Something used up, with the item of the stores it is most likely booked from. */
     record UseLine(String what, double quantity, String item, int number) {}
 
-    /** Puts all that a session's page shows into the model, and answers its template: a step, the summary, or what follows; {@code typed} was typed and did not go. */
+    /**
+     * Puts all that a session's page shows into the model, and answers its template: a step, the summary, or what
+     * follows; {@code typed} was typed and did not go.
+     */
     String page(SessionView session, Map<String, String> typed, Model model) {
         model.addAttribute("s", session);
         if (session.state() != SessionView.State.OPEN) {
-            model.addAttribute("after", session.others().stream().filter(o -> o.machine() != null).map(o -> standings.of(o.machine())).toList());
+            model.addAttribute(
+                    "after",
+                    session.others().stream()
+                            .filter(o -> o.machine() != null)
+                            .map(o -> standings.of(o.machine()))
+                            .toList());
             return "guides/after";
         }
         Map<String, String> form = new LinkedHashMap<>(session.answers());
@@ -87,7 +110,8 @@ class GuideModel {
         model.addAttribute("items", stock.all(false));
         model.addAttribute("packs", packs.inUse());
         if (session.atEnd()) {
-            model.addAttribute("uses", uses(session.procedure(), session.others().size()));
+            model.addAttribute(
+                    "uses", uses(session.procedure(), session.others().size()));
             model.addAttribute("answered", answered(session));
             return "guides/summary";
         }
@@ -103,12 +127,19 @@ class GuideModel {
         boolean readings = false;
         for (ServiceField ask : session.step().asks()) {
             if (ask.type() == ServiceField.Type.SPARE) {
-                List<PartsReading.Spare> spares = reading.spares(fleet.machine(session.machine()).id(),
-                        session.procedure().service().filter(k -> k == ServiceKind.LIGHT_CHANGE).isPresent() ? ComponentKind.LIGHT : ComponentKind.SCREEN);
+                List<PartsReading.Spare> spares = reading.spares(
+                        fleet.machine(session.machine()).id(),
+                        session.procedure()
+                                        .service()
+                                        .filter(k -> k == ServiceKind.LIGHT_CHANGE)
+                                        .isPresent()
+                                ? ComponentKind.LIGHT
+                                : ComponentKind.SCREEN);
                 spares.stream().findFirst().ifPresent(s -> form.putIfAbsent(ask.name(), s.code()));
                 model.addAttribute("spares", spares);
             } else if (ask.type() == ServiceField.Type.BOTTLE) {
-                List<Bottles.Bottle> atHand = bottles.atHand(standings.of(session.machine()).resin());
+                List<Bottles.Bottle> atHand =
+                        bottles.atHand(standings.of(session.machine()).resin());
                 atHand.stream().findFirst().ifPresent(b -> form.putIfAbsent(ask.name(), b.code()));
                 model.addAttribute("bottles", atHand);
             } else if (ask.type() == ServiceField.Type.CASE) {
@@ -116,7 +147,8 @@ class GuideModel {
             }
             readings |= ask.type() == ServiceField.Type.NUMBERS;
         }
-        if (session.procedure().ending() == Procedure.Ending.POUR && session.step().asks().stream().anyMatch(a -> a.name().equals("ml"))) {
+        if (session.procedure().ending() == Procedure.Ending.POUR
+                && session.step().asks().stream().anyMatch(a -> a.name().equals("ml"))) {
             inTheVat(session, form, model);
         }
         if (readings) {
@@ -145,10 +177,15 @@ class GuideModel {
             switch (ask.name()) {
                 case "material" -> form.putIfAbsent("material", "FEP");
                 case "thicknessMm" -> form.putIfAbsent("thicknessMm", "0.127");
-                case "school" -> form.putIfAbsent("school", session.machine() == null ? "PAPER" : fleet.machine(session.machine()).levellingSchool());
+                case "school" ->
+                    form.putIfAbsent(
+                            "school",
+                            session.machine() == null
+                                    ? "PAPER"
+                                    : fleet.machine(session.machine()).levellingSchool());
                 case "tone" -> measured(session).ifPresent(v -> form.put("tone", v));
                 case "boltSchool" -> form.putIfAbsent("boltSchool", "STAR");
-                default -> { }
+                default -> {}
             }
         }
     }
@@ -157,18 +194,30 @@ class GuideModel {
         if (session.machine() == null && session.vat() == null) {
             return;
         }
-        Vats.Vat vat = session.vat() != null ? vats.one(session.vat()) : vatOn(session) == null ? null : vats.one(vatOn(session));
-        VatFrame frame = vat != null ? vat.model().frame() : fleet.frame(fleet.machine(session.machine()).id());
+        Vats.Vat vat = session.vat() != null
+                ? vats.one(session.vat())
+                : vatOn(session) == null ? null : vats.one(vatOn(session));
+        VatFrame frame = vat != null
+                ? vat.model().frame()
+                : fleet.frame(fleet.machine(session.machine()).id());
         FilmSeat seat = vat == null ? FilmSeat.UNKNOWN : seats.of(vat.model().id());
         model.addAttribute("counted", frame.counted());
         model.addAttribute("seat", seat);
         if (session.tightening() != null) {
             model.addAttribute("frame", FrameDrawing.of(session.tightening(), session.boltsDone()));
-        } else if (session.step().drawing().startsWith("clamp-") || session.step().drawing().equals("frame-bolts")) {
-            model.addAttribute("frame", FrameDrawing.plain(session.step().drawing().equals("frame-bolts") ? frame.bolts() : frame.clamp(),
-                    session.step().drawing().equals("clamp-corners")));
+        } else if (session.step().drawing().startsWith("clamp-")
+                || session.step().drawing().equals("frame-bolts")) {
+            model.addAttribute(
+                    "frame",
+                    FrameDrawing.plain(
+                            session.step().drawing().equals("frame-bolts") ? frame.bolts() : frame.clamp(),
+                            session.step().drawing().equals("clamp-corners")));
         } else if (session.step().drawing().equals("spacer")) {
-            double span = frame.windowWidthMm() != null ? frame.windowWidthMm() : vat != null ? vat.model().window().widthMm() : fleet.machine(session.machine()).plateDepthMm();
+            double span = frame.windowWidthMm() != null
+                    ? frame.windowWidthMm()
+                    : vat != null
+                            ? vat.model().window().widthMm()
+                            : fleet.machine(session.machine()).plateDepthMm();
             model.addAttribute("spacer", seat.slack(span, thickness(session)));
         }
     }
@@ -176,20 +225,26 @@ class GuideModel {
     /** What the microphone says of the film that is being fitted, where it was asked since this was begun. */
     private Optional<String> measured(SessionView session) {
         String code = session.vat() != null ? session.vat() : vatOn(session);
-        return code == null ? Optional.empty() : tones.since(vats.one(code), session.startedAt(), thickness(session)).filter(c -> c.cents() != null)
-                .map(c -> switch (c.verdict()) {
-                    case SLACK -> "LOWER";
-                    case TIGHT -> "HIGHER";
-                    default -> "SAME";
-                });
+        return code == null
+                ? Optional.empty()
+                : tones.since(vats.one(code), session.startedAt(), thickness(session))
+                        .filter(c -> c.cents() != null)
+                        .map(c -> switch (c.verdict()) {
+                            case SLACK -> "LOWER";
+                            case TIGHT -> "HIGHER";
+                            default -> "SAME";
+                        });
     }
 
     private static double thickness(SessionView session) {
-        return Double.parseDouble(session.answers().getOrDefault("thicknessMm", "0.127").replace(',', '.'));
+        return Double.parseDouble(
+                session.answers().getOrDefault("thicknessMm", "0.127").replace(',', '.'));
     }
 
     private String vatOn(SessionView session) {
-        Parts.PartRef vat = session.machine() == null ? null : parts.vatOn(fleet.machine(session.machine()).id());
+        Parts.PartRef vat = session.machine() == null
+                ? null
+                : parts.vatOn(fleet.machine(session.machine()).id());
         return vat == null ? null : vat.code();
     }
 
@@ -197,7 +252,11 @@ class GuideModel {
         List<Stock.ItemView> items = stock.all(false);
         List<UseLine> lines = new ArrayList<>();
         for (Procedure.Use use : procedure.uses()) {
-            String item = items.stream().filter(i -> i.name().toLowerCase().contains(use.match())).map(Stock.ItemView::item).findFirst().orElse("");
+            String item = items.stream()
+                    .filter(i -> i.name().toLowerCase().contains(use.match()))
+                    .map(Stock.ItemView::item)
+                    .findFirst()
+                    .orElse("");
             lines.add(new UseLine(use.what(), times * use.quantity(), item, lines.size()));
         }
         return lines;
@@ -216,11 +275,13 @@ class GuideModel {
         session.procedure().steps().stream().flatMap(s -> s.asks().stream()).forEach(a -> {
             String value = answers.getOrDefault(a.name(), "");
             if (!value.isEmpty()) {
-                answered.put(a.label(), switch (a.type()) {
-                    case CHOICE -> a.words(value);
-                    case YES_NO -> value.equals("true") ? "Yes" : "No";
-                    default -> value + (a.unit().isEmpty() ? "" : " " + a.unit());
-                });
+                answered.put(
+                        a.label(),
+                        switch (a.type()) {
+                            case CHOICE -> a.words(value);
+                            case YES_NO -> value.equals("true") ? "Yes" : "No";
+                            default -> value + (a.unit().isEmpty() ? "" : " " + a.unit());
+                        });
             }
         });
         return answered;

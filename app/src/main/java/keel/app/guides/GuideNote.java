@@ -13,6 +13,7 @@ class GuideNote {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long sessionId;
     String step;
     String text;

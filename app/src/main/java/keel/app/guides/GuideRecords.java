@@ -29,7 +29,8 @@ import org.springframework.stereotype.Component;
 @Component
 class GuideRecords {
 
-    private static final Set<ServiceField.Type> ANSWERS_NOTED = Set.of(ServiceField.Type.CHOICE, ServiceField.Type.NUMBER, ServiceField.Type.TEXT);
+    private static final Set<ServiceField.Type> ANSWERS_NOTED =
+            Set.of(ServiceField.Type.CHOICE, ServiceField.Type.NUMBER, ServiceField.Type.TEXT);
 
     private final Bench bench;
     private final Parts parts;
@@ -39,7 +40,14 @@ class GuideRecords {
     private final VatContents contents;
     private final AirParts airParts;
 
-    GuideRecords(Bench bench, Parts parts, Vats vats, FilmTones tones, BottlePours pours, VatContents contents, AirParts airParts) {
+    GuideRecords(
+            Bench bench,
+            Parts parts,
+            Vats vats,
+            FilmTones tones,
+            BottlePours pours,
+            VatContents contents,
+            AirParts airParts) {
         this.bench = bench;
         this.parts = parts;
         this.vats = vats;
@@ -53,7 +61,8 @@ class GuideRecords {
     List<ServiceView> write(SessionView view, Course course, Long airPart, String note) {
         List<ServiceView> written = new ArrayList<>();
         switch (view.procedure().ending()) {
-            case SERVICES -> course.subjects().forEach(s -> services(s, view, written.isEmpty() ? note : null, written));
+            case SERVICES ->
+                course.subjects().forEach(s -> services(s, view, written.isEmpty() ? note : null, written));
             case POUR -> {
                 Pouring p = pouring(course.current());
                 pours.pour(p.vat(), p.bottle(), p.ml(), p.kind(), null, noted(view, view.answers(), note));
@@ -63,11 +72,10 @@ class GuideRecords {
         return written;
     }
 
-    /**
-     * @throws Conflict where an answer of this step cannot end well, for instance because it would mix two resins
-     */
+    /** @throws Conflict where an answer of this step cannot end well, for instance because it would mix two resins */
     void check(Course course, Step answered) {
-        if (course.procedure().ending() == Procedure.Ending.POUR && answered.asks().stream().anyMatch(a -> a.name().equals("ml"))) {
+        if (course.procedure().ending() == Procedure.Ending.POUR
+                && answered.asks().stream().anyMatch(a -> a.name().equals("ml"))) {
             Pouring p = pouring(course.current());
             pours.check(p.vat(), p.bottle(), p.ml(), p.kind());
         }
@@ -80,27 +88,40 @@ class GuideRecords {
         if (vat == null) {
             throw new Conflict("bottle", "No vat is on " + at.name + ".");
         }
-        PourKind kind = switch (at.answers.getOrDefault("way", "")) {
-            case "OUT" -> PourKind.RETURN;
-            case "SIEVE" -> PourKind.SIEVE;
-            default -> contents.of(vat.id()).resin() == null ? PourKind.POUR : PourKind.TOP_UP;
-        };
+        PourKind kind =
+                switch (at.answers.getOrDefault("way", "")) {
+                    case "OUT" -> PourKind.RETURN;
+                    case "SIEVE" -> PourKind.SIEVE;
+                    default -> contents.of(vat.id()).resin() == null ? PourKind.POUR : PourKind.TOP_UP;
+                };
         String ml = at.answers.getOrDefault("ml", "");
-        return new Pouring(vat.code(), at.answers.getOrDefault("bottle", ""), kind == PourKind.SIEVE || ml.isEmpty() ? null : Double.valueOf(ml), kind);
+        return new Pouring(
+                vat.code(),
+                at.answers.getOrDefault("bottle", ""),
+                kind == PourKind.SIEVE || ml.isEmpty() ? null : Double.valueOf(ml),
+                kind);
     }
 
     /** The services of one subject, the first with all that was noted of it. */
     private void services(Course.Subject subject, SessionView view, String last, List<ServiceView> written) {
         boolean first = true;
         for (Procedure.Written w : view.procedure().writes()) {
-            if (w.when().holds(subject.traits, subject.answers) && ServiceKind.of(subject.traits).contains(w.kind())) {
+            if (w.when().holds(subject.traits, subject.answers)
+                    && ServiceKind.of(subject.traits).contains(w.kind())) {
                 Map<String, Object> values = values(w, subject.answers);
                 if (subject.machine == null) {
                     values.put("vat", subject.vat);
                 }
-                ServiceEntry entry = new ServiceEntry(subject.machine == null ? null : subject.machine.code(), w.kind().name(), null,
-                        first ? noted(view, subject.answers, last) : null, values);
-                written.add(w.kind() == ServiceKind.FILM_CHANGE ? changed(subject, entry, view.startedAt()) : bench.record(entry));
+                ServiceEntry entry = new ServiceEntry(
+                        subject.machine == null ? null : subject.machine.code(),
+                        w.kind().name(),
+                        null,
+                        first ? noted(view, subject.answers, last) : null,
+                        values);
+                written.add(
+                        w.kind() == ServiceKind.FILM_CHANGE
+                                ? changed(subject, entry, view.startedAt())
+                                : bench.record(entry));
                 first = false;
             }
         }
@@ -119,7 +140,9 @@ class GuideRecords {
 
     private static Map<String, Object> values(Procedure.Written written, Map<String, String> answers) {
         Map<String, Object> values = new LinkedHashMap<>(written.fixed());
-        written.kind().fields().stream().map(ServiceField::name).filter(f -> !answers.getOrDefault(f, "").isEmpty())
+        written.kind().fields().stream()
+                .map(ServiceField::name)
+                .filter(f -> !answers.getOrDefault(f, "").isEmpty())
                 .forEach(f -> values.putIfAbsent(f, answers.get(f)));
         if (written.kind() == ServiceKind.CLEAN_UP) {
             values.putIfAbsent("way", "FULL");
@@ -129,12 +152,19 @@ class GuideRecords {
 
     /** All that was noted, and answers that are no field of a service, as one note. */
     static String noted(SessionView view, Map<String, String> answers, String last) {
-        Stream<String> asked = view.procedure().steps().stream().flatMap(s -> s.asks().stream())
-                .filter(a -> view.procedure().writes().stream().noneMatch(w -> w.kind().field(a.name()).isPresent()))
-                .filter(a -> ANSWERS_NOTED.contains(a.type()) && !answers.getOrDefault(a.name(), "").isEmpty())
-                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase() + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
-        String note = Stream.concat(Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)), Stream.ofNullable(last))
-                .filter(t -> !t.isBlank()).collect(Collectors.joining(" "));
+        Stream<String> asked = view.procedure().steps().stream()
+                .flatMap(s -> s.asks().stream())
+                .filter(a -> view.procedure().writes().stream()
+                        .noneMatch(w -> w.kind().field(a.name()).isPresent()))
+                .filter(a -> ANSWERS_NOTED.contains(a.type())
+                        && !answers.getOrDefault(a.name(), "").isEmpty())
+                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase()
+                        + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
+        String note = Stream.concat(
+                        Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)),
+                        Stream.ofNullable(last))
+                .filter(t -> !t.isBlank())
+                .collect(Collectors.joining(" "));
         return note.substring(0, Math.min(note.length(), 4000));
     }
 }

@@ -15,19 +15,23 @@ class GuideSession {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String procedureCode;
     Long machineId;
     Long airPartId;
     String step;
     int boltsDone;
+
     @Lob
     String answers;
+
     Instant startedAt;
     Long startedBy;
     Instant touchedAt;
     Long touchedBy;
     Instant finishedAt;
     Instant givenUpAt;
+
     @Version
     int version;
 

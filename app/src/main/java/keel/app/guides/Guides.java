@@ -46,7 +46,9 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Leads through procedures: keeps how far each has come, and at the end writes the services and books what was used. */
+/**
+ * Leads through procedures: keeps how far each has come, and at the end writes the services and books what was used.
+ */
 @Service
 @Transactional
 public class Guides {
@@ -67,8 +69,19 @@ public class Guides {
     private final ObjectMapper json;
     private final Clock clock;
 
-    Guides(GuideSessions sessions, GuideNotes notes, Fleet fleet, Vats vats, AirParts airParts, GuideRecords records, Stock stock, Occupancy occupancy, Logbook logbook, JdbcClient jdbc,
-           ObjectMapper json, Clock clock) {
+    Guides(
+            GuideSessions sessions,
+            GuideNotes notes,
+            Fleet fleet,
+            Vats vats,
+            AirParts airParts,
+            GuideRecords records,
+            Stock stock,
+            Occupancy occupancy,
+            Logbook logbook,
+            JdbcClient jdbc,
+            ObjectMapper json,
+            Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
         this.fleet = fleet;
@@ -95,8 +108,11 @@ public class Guides {
 
     /** @throws NotThere if there is no such procedure for this machine */
     public Procedure procedure(String code, MachineRef machine) {
-        return procedures.called(code).filter(p -> p.airPart() == null && p.when().holds(machine.traits(), Map.of()))
-                .orElseThrow(() -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
+        return procedures
+                .called(code)
+                .filter(p -> p.airPart() == null && p.when().holds(machine.traits(), Map.of()))
+                .orElseThrow(
+                        () -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
     }
 
     /** @throws NotThere if there is no such procedure */
@@ -118,7 +134,9 @@ public class Guides {
     /** The session that is open for a part in the path of the air, if there is one. */
     @Transactional(readOnly = true)
     public OptionalLong openFor(AirParts.Part part) {
-        return sessions.findFirstByAirPartIdAndFinishedAtIsNullAndGivenUpAtIsNull(part.id()).map(s -> OptionalLong.of(s.id)).orElse(OptionalLong.empty());
+        return sessions.findFirstByAirPartIdAndFinishedAtIsNullAndGivenUpAtIsNull(part.id())
+                .map(s -> OptionalLong.of(s.id))
+                .orElse(OptionalLong.empty());
     }
 
     /** Begins with a part in the path of the air, or goes on with what is open. Answers the session. */
@@ -129,7 +147,8 @@ public class Guides {
         if (open.isPresent()) {
             return open.getAsLong();
         }
-        GuideSession session = session(procedures.of(part.kind()), procedures.of(part.kind()).steps().get(0));
+        GuideSession session = session(
+                procedures.of(part.kind()), procedures.of(part.kind()).steps().get(0));
         session.airPartId = part.id();
         return begun(session, actor).id;
     }
@@ -145,7 +164,8 @@ public class Guides {
             return open.get().id;
         }
         requireStill(machine, procedure);
-        GuideSession session = session(procedure, procedure.path(machine.traits(), Map.of()).get(0));
+        GuideSession session =
+                session(procedure, procedure.path(machine.traits(), Map.of()).get(0));
         session.machineId = machine.id();
         return begun(session, actor).id;
     }
@@ -175,7 +195,10 @@ public class Guides {
         Actor actor = Actor.current();
         Findings findings = new Findings();
         findings.when(vatCodes.isEmpty(), "vats", "Choose at least one vat.");
-        findings.when(vatCodes.size() > MOST_AT_ONCE, "vats", "More than " + MOST_AT_ONCE + " at once is no sitting but a week.");
+        findings.when(
+                vatCodes.size() > MOST_AT_ONCE,
+                "vats",
+                "More than " + MOST_AT_ONCE + " at once is no sitting but a week.");
         findings.when(Set.copyOf(vatCodes).size() < vatCodes.size(), "vats", "A vat is there twice.");
         Refused.unless(findings);
         Procedure procedure = called(procedureCode);
@@ -198,21 +221,41 @@ public class Guides {
             occupancy.lock(subject.machine.id());
             requireStill(subject.machine, procedure);
         }
-        boolean begun = jdbc.sql("""
+        boolean begun = jdbc.sql(
+                                """
                 select count(*) from guide_vat g join guide_session s on s.id = g.session_id
-                where g.vat_id = ? and s.procedure_code = ? and s.finished_at is null and s.given_up_at is null""").params(vat.id(), procedure.code()).query(Integer.class).single() > 0;
+                where g.vat_id = ? and s.procedure_code = ? and s.finished_at is null and s.given_up_at is null""")
+                        .params(vat.id(), procedure.code())
+                        .query(Integer.class)
+                        .single()
+                > 0;
         if (begun) {
-            throw new Conflict("vats", "Vat " + vat.code() + " is in a sitting that was begun already. Go on there, under Step by step, or give it up first.");
+            throw new Conflict(
+                    "vats",
+                    "Vat " + vat.code()
+                            + " is in a sitting that was begun already. Go on there, under Step by step, or give it up first.");
         }
         // where nothing was in it, nobody has to say why it ended
-        jdbc.sql("insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, ?, ?, 0, ?)")
-                .params(session.id, place, vat.id(), procedure.path(subject.traits, Map.of()).get(0).code(), vat.film() == null ? "{\"endReason\":\"OTHER\"}" : "{}").update();
+        jdbc.sql(
+                        "insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, ?, ?, 0, ?)")
+                .params(
+                        session.id,
+                        place,
+                        vat.id(),
+                        procedure.path(subject.traits, Map.of()).get(0).code(),
+                        vat.film() == null ? "{\"endReason\":\"OTHER\"}" : "{}")
+                .update();
     }
 
     private void requireStill(MachineRef machine, Procedure procedure) {
-        occupancy.runAt(machine.id(), clock.instant()).filter(r -> r.endedAt() == null && procedure.asksForStandstill() && !(procedure.ending() == Procedure.Ending.POUR && machine.selfFilling()))
+        occupancy
+                .runAt(machine.id(), clock.instant())
+                .filter(r -> r.endedAt() == null
+                        && procedure.asksForStandstill()
+                        && !(procedure.ending() == Procedure.Ending.POUR && machine.selfFilling()))
                 .ifPresent(run -> {
-                    throw new Conflict("machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
+                    throw new Conflict(
+                            "machine", machine.name() + " is printing " + run.job() + ". Finish the run first.");
                 });
     }
 
@@ -233,7 +276,8 @@ public class Guides {
         Course course = course(session);
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
         if (step.stops()) {
-            throw new Conflict("It does not end here: put it right, go back and answer anew. Or give it up; the logbook then says where.");
+            throw new Conflict(
+                    "It does not end here: put it right, go back and answer anew. Or give it up; the logbook then says where.");
         }
         course.done(read(step, given));
         records.check(course, step);
@@ -252,7 +296,8 @@ public class Guides {
     public void detour(long id, int version) {
         GuideSession session = open(id, version);
         Course course = course(session);
-        course.detour(course.step().map(Step::detour).orElseThrow(() -> new Conflict("There is no other way at this step.")));
+        course.detour(
+                course.step().map(Step::detour).orElseThrow(() -> new Conflict("There is no other way at this step.")));
         keep(session, course);
     }
 
@@ -287,8 +332,19 @@ public class Guides {
         session.givenUpAt = clock.instant();
         touch(session, actor);
         SessionView view = view(session);
-        logbook.write(LogDraft.of(LogKind.GUIDE_GIVEN_UP, session.machineId, "GUIDE", id, session.givenUpAt, view.subject() + ": begun and given up: "
-                + view.procedure().name().toLowerCase() + (view.step() == null ? "." : ", at \"" + view.step().title() + "\"."), Map.of("guide", id), actor)
+        logbook.write(LogDraft.of(
+                        LogKind.GUIDE_GIVEN_UP,
+                        session.machineId,
+                        "GUIDE",
+                        id,
+                        session.givenUpAt,
+                        view.subject() + ": begun and given up: "
+                                + view.procedure().name().toLowerCase()
+                                + (view.step() == null
+                                        ? "."
+                                        : ", at \"" + view.step().title() + "\"."),
+                        Map.of("guide", id),
+                        actor)
                 .noting(GuideRecords.noted(view, view.answers(), null)));
     }
 
@@ -312,8 +368,18 @@ public class Guides {
         List<ServiceView> written = records.write(view, course, session.airPartId, note);
         used.forEach((item, quantity) -> {
             if (quantity > 0) {
-                stock.take(item, quantity, view.procedure().name() + ", " + String.join(", ", view.others().stream().map(SessionView.Other::name).toList()), clock.instant(),
-                        written.isEmpty() ? null : Long.valueOf(written.get(0).id()), actor);
+                stock.take(
+                        item,
+                        quantity,
+                        view.procedure().name() + ", "
+                                + String.join(
+                                        ", ",
+                                        view.others().stream()
+                                                .map(SessionView.Other::name)
+                                                .toList()),
+                        clock.instant(),
+                        written.isEmpty() ? null : Long.valueOf(written.get(0).id()),
+                        actor);
             }
         });
         session.finishedAt = clock.instant();
@@ -324,34 +390,53 @@ public class Guides {
     /** Everything that is begun and not finished, latest first. */
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select s.id, m.code, coalesce(m.name, a.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
                   where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id left join air_part a on a.id = s.air_part_id
                 join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
-                .query(this::openGuide).list();
+                .query(this::openGuide)
+                .list();
     }
 
     /** How long the last few of this kind took, as a middle value; empty if none was gone through yet. */
     @Transactional(readOnly = true)
     public Optional<Duration> usually(String procedure) {
-        List<Long> minutes = jdbc.sql("""
+        List<Long> minutes = jdbc
+                .sql(
+                        """
                 select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null and (machine_id is not null or air_part_id is not null)
-                order by finished_at desc fetch first 9 rows only""").param(procedure).query(Long.class).list().stream().sorted().toList();
+                order by finished_at desc fetch first 9 rows only""")
+                .param(procedure)
+                .query(Long.class)
+                .list()
+                .stream()
+                .sorted()
+                .toList();
         return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
     }
 
     /** How long each vat took in the last few sittings of this kind; empty if there was none. */
     @Transactional(readOnly = true)
     public Optional<Double> minutesAVat(String procedure) {
-        List<Double> minutes = jdbc.sql("""
+        List<Double> minutes = jdbc
+                .sql(
+                        """
                 select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place) from guide_session s join guide_vat g on g.session_id = s.id
                 where s.procedure_code = ? and s.finished_at is not null group by s.id, s.started_at, s.finished_at having count(g.place) > 1
-                order by s.finished_at desc fetch first 9 rows only""").param(procedure).query(Double.class).list().stream().sorted().toList();
+                order by s.finished_at desc fetch first 9 rows only""")
+                .param(procedure)
+                .query(Double.class)
+                .list()
+                .stream()
+                .sorted()
+                .toList();
         return minutes.isEmpty() ? Optional.empty() : Optional.of(minutes.get(minutes.size() / 2));
     }
 
     private Optional<GuideSession> session(MachineRef machine, String procedure) {
-        return sessions.findFirstByMachineIdAndProcedureCodeAndFinishedAtIsNullAndGivenUpAtIsNull(machine.id(), procedure);
+        return sessions.findFirstByMachineIdAndProcedureCodeAndFinishedAtIsNullAndGivenUpAtIsNull(
+                machine.id(), procedure);
     }
 
     private GuideSession open(long id, int version) {
@@ -373,21 +458,41 @@ public class Guides {
         Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
         if (session.machineId != null) {
             MachineRef machine = fleet.machine(session.machineId);
-            return new Course(procedure, List.of(Course.Subject.machine(machine, fleet.frame(machine.id()), session.step, session.boltsDone, answers(session.answers))));
+            return new Course(
+                    procedure,
+                    List.of(Course.Subject.machine(
+                            machine,
+                            fleet.frame(machine.id()),
+                            session.step,
+                            session.boltsDone,
+                            answers(session.answers))));
         }
         if (session.airPartId != null) {
-            return new Course(procedure, List.of(Course.Subject.airPart(airParts.name(session.airPartId), session.step, answers(session.answers))));
+            return new Course(
+                    procedure,
+                    List.of(Course.Subject.airPart(
+                            airParts.name(session.airPartId), session.step, answers(session.answers))));
         }
         record Row(String vat, String step, int bolts, String answers) {}
-        List<Row> rows = jdbc.sql("select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = g.vat_id where g.session_id = ? order by g.place")
-                .param(session.id).query((row, i) -> new Row(row.getString(1), row.getString(2), row.getInt(3), row.getString(4))).list();
-        return new Course(procedure, rows.stream().map(r -> subject(vats.one(r.vat()), r.step(), r.bolts(), r.answers())).toList());
+        List<Row> rows = jdbc.sql(
+                        "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = g.vat_id where g.session_id = ? order by g.place")
+                .param(session.id)
+                .query((row, i) -> new Row(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
+                .list();
+        return new Course(
+                procedure,
+                rows.stream()
+                        .map(r -> subject(vats.one(r.vat()), r.step(), r.bolts(), r.answers()))
+                        .toList());
     }
 
     private Course.Subject subject(Vats.Vat vat, String step, int bolts, String answers) {
         MachineRef machine = vat.machine() == null ? null : fleet.machine(vat.machine());
-        MachineTraits traits = machine != null ? machine.traits() : new MachineTraits(vat.model().kind(), false, false, false, LevelJoint.BALL);
-        return Course.Subject.vat(vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
+        MachineTraits traits = machine != null
+                ? machine.traits()
+                : new MachineTraits(vat.model().kind(), false, false, false, LevelJoint.BALL);
+        return Course.Subject.vat(
+                vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
     }
 
     private void keep(GuideSession session, Course course) {
@@ -397,8 +502,10 @@ public class Guides {
         if (session.machineId != null || session.airPartId != null) {
             session.answers = text(current.answers);
         } else {
-            course.subjects().forEach(s -> jdbc.sql("update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and vat_id = ?")
-                    .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId).update());
+            course.subjects().forEach(s -> jdbc.sql(
+                            "update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and vat_id = ?")
+                    .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId)
+                    .update());
         }
         touch(session, Actor.current());
         sessions.saveAndFlush(session);
@@ -417,8 +524,16 @@ public class Guides {
         Map<String, String> answers = new LinkedHashMap<>();
         for (ServiceField ask : step.asks()) {
             Object value = read.get(ask.name());
-            answers.put(ask.name(), value == null ? "" : value instanceof List<?> list
-                    ? list.stream().map(Object::toString).collect(Collectors.joining(ask.type() == ServiceField.Type.NUMBERS ? " " : ", ")) : value.toString());
+            answers.put(
+                    ask.name(),
+                    value == null
+                            ? ""
+                            : value instanceof List<?> list
+                                    ? list.stream()
+                                            .map(Object::toString)
+                                            .collect(Collectors.joining(
+                                                    ask.type() == ServiceField.Type.NUMBERS ? " " : ", "))
+                                    : value.toString());
         }
         return answers;
     }
@@ -430,14 +545,42 @@ public class Guides {
         List<Step> path = procedure.path(current.traits, current.answers);
         Step step = procedure.step(current.step).orElse(null);
         List<SessionView.Note> noted = notes.findBySessionIdOrderById(session.id).stream()
-                .map(n -> new SessionView.Note(n.step, n.text, name(n.personId))).toList();
-        SessionView.State state = session.finishedAt != null ? SessionView.State.FINISHED
+                .map(n -> new SessionView.Note(n.step, n.text, name(n.personId)))
+                .toList();
+        SessionView.State state = session.finishedAt != null
+                ? SessionView.State.FINISHED
                 : session.givenUpAt != null ? SessionView.State.GIVEN_UP : SessionView.State.OPEN;
-        List<SessionView.Other> others = course.subjects().stream().map(s -> new SessionView.Other(s.name, s.path, s.machine == null ? null : s.machine.code(),
-                procedure.step(s.step).map(Step::title).orElse("done"), s == current, s.answers)).toList();
-        return new SessionView(session.id, procedure, current.name, current.path, current.machine == null ? null : current.machine.code(), current.vat, others, step,
-                step == null ? path.size() : path.indexOf(step) + 1, path.size(), course.begun(), current.answers, tightening(step, current.frame, current.answers), current.boltsDone, noted,
-                session.startedAt, name(session.startedBy), session.touchedAt, name(session.touchedBy), state, session.version);
+        List<SessionView.Other> others = course.subjects().stream()
+                .map(s -> new SessionView.Other(
+                        s.name,
+                        s.path,
+                        s.machine == null ? null : s.machine.code(),
+                        procedure.step(s.step).map(Step::title).orElse("done"),
+                        s == current,
+                        s.answers))
+                .toList();
+        return new SessionView(
+                session.id,
+                procedure,
+                current.name,
+                current.path,
+                current.machine == null ? null : current.machine.code(),
+                current.vat,
+                others,
+                step,
+                step == null ? path.size() : path.indexOf(step) + 1,
+                path.size(),
+                course.begun(),
+                current.answers,
+                tightening(step, current.frame, current.answers),
+                current.boltsDone,
+                noted,
+                session.startedAt,
+                name(session.startedBy),
+                session.touchedAt,
+                name(session.touchedBy),
+                state,
+                session.version);
     }
 
     private static Tightening tightening(Step step, VatFrame of, Map<String, String> answers) {
@@ -449,13 +592,22 @@ public class Guides {
     }
 
     private String name(Long person) {
-        return jdbc.sql("select name from person where id = ?").param(person).query(String.class).single();
+        return jdbc.sql("select name from person where id = ?")
+                .param(person)
+                .query(String.class)
+                .single();
     }
 
     private OpenGuide openGuide(ResultSet row, int number) throws SQLException {
         Procedure procedure = procedures.called(row.getString(4)).orElseThrow();
-        return new OpenGuide(row.getLong(1), row.getString(2), row.getString(3), procedure.name(),
-                procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"), row.getObject(6, OffsetDateTime.class).toInstant(), row.getString(7));
+        return new OpenGuide(
+                row.getLong(1),
+                row.getString(2),
+                row.getString(3),
+                procedure.name(),
+                procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"),
+                row.getObject(6, OffsetDateTime.class).toInstant(),
+                row.getString(7));
     }
 
     private Map<String, String> answers(String text) {

@@ -28,7 +28,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class GuidesController {
 
-    private static final Map<ServiceKind, String> OWN_PAGES = Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
+    private static final Map<ServiceKind, String> OWN_PAGES =
+            Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
 
     private final Guides guides;
     private final GuideModel shown;
@@ -54,9 +55,23 @@ class GuidesController {
     @GetMapping("/guides")
     String all(Model model) {
         model.addAttribute("open", guides.open());
-        model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired())
-                .map(m -> new ForSubject(m.name(), guides.forMachine(fleet.machine(m.code())).stream().map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code())).toList())).toList());
-        model.addAttribute("air", airParts.all().stream().map(p -> new ForSubject(p.name() + (p.roomName() == null ? "" : ", " + p.roomName()), List.of(new Way(guides.forPart(p).name(), "/air/parts/" + p.id() + "/guide")))).toList());
+        model.addAttribute(
+                "machines",
+                fleet.machines().stream()
+                        .filter(m -> !m.retired())
+                        .map(m -> new ForSubject(
+                                m.name(),
+                                guides.forMachine(fleet.machine(m.code())).stream()
+                                        .map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code()))
+                                        .toList()))
+                        .toList());
+        model.addAttribute(
+                "air",
+                airParts.all().stream()
+                        .map(p -> new ForSubject(
+                                p.name() + (p.roomName() == null ? "" : ", " + p.roomName()),
+                                List.of(new Way(guides.forPart(p).name(), "/air/parts/" + p.id() + "/guide"))))
+                        .toList());
         return "guides/list";
     }
 
@@ -66,8 +81,10 @@ class GuidesController {
         if (OWN_PAGES.containsKey(kind)) {
             return "redirect:/machines/" + fleet.machine(machine).code() + OWN_PAGES.get(kind);
         }
-        return "redirect:/machines/" + machine + guides.leadingTo(kind, fleet.machine(machine)).map(p -> "/guides/" + p.code())
-                .orElse("/services/" + kind.name());
+        return "redirect:/machines/" + machine
+                + guides.leadingTo(kind, fleet.machine(machine))
+                        .map(p -> "/guides/" + p.code())
+                        .orElse("/services/" + kind.name());
     }
 
     @GetMapping("/machines/{machine}/guides/{procedure}")
@@ -75,7 +92,15 @@ class GuidesController {
         MachineRef ref = fleet.machine(machine);
         Procedure p = guides.procedure(procedure, ref);
         String home = "/machines/" + ref.code();
-        return kit(p, new KitOf(ref.name(), home, home + "/guides/" + p.code(), home + p.service().map(k -> "/services/" + k.name()).orElse("/pour")), guides.openOn(ref, p.code()), model);
+        return kit(
+                p,
+                new KitOf(
+                        ref.name(),
+                        home,
+                        home + "/guides/" + p.code(),
+                        home + p.service().map(k -> "/services/" + k.name()).orElse("/pour")),
+                guides.openOn(ref, p.code()),
+                model);
     }
 
     private String kit(Procedure procedure, KitOf of, OptionalLong open, Model model) {
@@ -90,7 +115,8 @@ class GuidesController {
     String airKit(@PathVariable long id, Model model) {
         AirParts.Part part = airParts.one(id);
         Procedure p = guides.forPart(part);
-        return kit(p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);
+        return kit(
+                p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);
     }
 
     @PostMapping("/air/parts/{id}/guide")
@@ -99,7 +125,8 @@ class GuidesController {
     }
 
     @PostMapping("/machines/{machine}/guides/{procedure}")
-    String begin(@PathVariable String machine, @PathVariable String procedure, Model model, HttpServletResponse response) {
+    String begin(
+            @PathVariable String machine, @PathVariable String procedure, Model model, HttpServletResponse response) {
         try {
             return "redirect:/guides/" + guides.begin(machine, procedure);
         } catch (Refused | Conflict e) {
@@ -114,7 +141,12 @@ class GuidesController {
     }
 
     @PostMapping("/guides/{id}/done")
-    String done(@PathVariable long id, @RequestParam int version, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String done(
+            @PathVariable long id,
+            @RequestParam int version,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         return tried(id, () -> guides.done(id, version, new LinkedHashMap<>(typed)), typed, model, response);
     }
 
@@ -130,7 +162,12 @@ class GuidesController {
 
     /** One bolt on, back, or the rest of the pass. */
     @PostMapping("/guides/{id}/turn")
-    String turn(@PathVariable long id, @RequestParam int version, @RequestParam(defaultValue = "1") int bolts, Model model, HttpServletResponse response) {
+    String turn(
+            @PathVariable long id,
+            @RequestParam int version,
+            @RequestParam(defaultValue = "1") int bolts,
+            Model model,
+            HttpServletResponse response) {
         return tried(id, () -> guides.turn(id, version, bolts), Map.of(), model, response);
     }
 
@@ -150,7 +187,12 @@ class GuidesController {
     }
 
     @PostMapping("/guides/{id}/finish")
-    String finish(@PathVariable long id, @RequestParam int version, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String finish(
+            @PathVariable long id,
+            @RequestParam int version,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
             Findings findings = new Findings();
             Map<String, Double> used = used(typed, findings);
@@ -165,7 +207,8 @@ class GuidesController {
         }
     }
 
-    private String tried(long id, Runnable action, Map<String, String> typed, Model model, HttpServletResponse response) {
+    private String tried(
+            long id, Runnable action, Map<String, String> typed, Model model, HttpServletResponse response) {
         try {
             action.run();
             return "redirect:/guides/" + id;

@@ -47,10 +47,15 @@ class SittingController {
     record Choice(Vats.Vat vat, String why, boolean running, boolean chosen) {}
 
     @GetMapping("/bench/batch")
-    String choose(@RequestParam(defaultValue = "film-change") String procedure, @RequestParam(required = false) List<String> vats, Model model) {
+    String choose(
+            @RequestParam(defaultValue = "film-change") String procedure,
+            @RequestParam(required = false) List<String> vats,
+            Model model) {
         Procedure p = guides.called(procedure);
         List<Choice> choices = choices(vats);
-        SittingTime time = SittingTime.of(guides.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()), guides.minutesAVat(p.code()).orElse(null));
+        SittingTime time = SittingTime.of(
+                guides.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()),
+                guides.minutesAVat(p.code()).orElse(null));
         int chosen = (int) choices.stream().filter(Choice::chosen).count();
         model.addAttribute("p", p);
         model.addAttribute("choices", choices);
@@ -60,7 +65,11 @@ class SittingController {
     }
 
     @PostMapping("/bench/batch")
-    String begin(@RequestParam String procedure, @RequestParam(required = false) List<String> vats, Model model, HttpServletResponse response) {
+    String begin(
+            @RequestParam String procedure,
+            @RequestParam(required = false) List<String> vats,
+            Model model,
+            HttpServletResponse response) {
         try {
             return "redirect:/guides/" + guides.beginSitting(procedure, vats == null ? List.of() : vats);
         } catch (Refused | Conflict e) {
@@ -74,7 +83,9 @@ class SittingController {
     String forVat(@PathVariable String code, @PathVariable String procedure) {
         Vats.Vat vat = vats.one(code);
         guides.called(procedure);
-        return vat.machine() != null ? "redirect:/machines/" + vat.machine() + "/guides/" + procedure : "redirect:/bench/batch?procedure=" + procedure + "&vats=" + vat.code();
+        return vat.machine() != null
+                ? "redirect:/machines/" + vat.machine() + "/guides/" + procedure
+                : "redirect:/bench/batch?procedure=" + procedure + "&vats=" + vat.code();
     }
 
     private List<Choice> choices(List<String> wanted) {
@@ -84,9 +95,16 @@ class SittingController {
         List<Choice> choices = new ArrayList<>();
         for (Vats.Vat vat : vats.all(false)) {
             if (!vat.tank()) {
-                String why = why(vat, vat.film() == null ? null : seen.get(vat.film().id()), machines.get(vat.machine()), defaults);
-                boolean running = vat.machine() != null && machines.get(vat.machine()) != null && machines.get(vat.machine()).run() != null;
-                choices.add(new Choice(vat, why, running, wanted != null ? wanted.contains(vat.code()) : !why.isEmpty() && !running));
+                String why = why(
+                        vat,
+                        vat.film() == null ? null : seen.get(vat.film().id()),
+                        machines.get(vat.machine()),
+                        defaults);
+                boolean running = vat.machine() != null
+                        && machines.get(vat.machine()) != null
+                        && machines.get(vat.machine()).run() != null;
+                choices.add(new Choice(
+                        vat, why, running, wanted != null ? wanted.contains(vat.code()) : !why.isEmpty() && !running));
             }
         }
         choices.sort(Comparator.comparing((Choice c) -> c.why().isEmpty()));
@@ -97,8 +115,16 @@ class SittingController {
         if (vat.film() == null) {
             return "no film in it";
         }
-        boolean stopGap = machine != null && machine.standing().concerns().stream().anyMatch(c -> c.about().equals("stop-gap"));
-        return new ChangeAsked(vat.film().endedAt() == null ? null : String.valueOf(vat.film().endReason()), stopGap, vat.filmUse(), look == null ? null : look.grade())
+        boolean stopGap = machine != null
+                && machine.standing().concerns().stream()
+                        .anyMatch(c -> c.about().equals("stop-gap"));
+        return new ChangeAsked(
+                        vat.film().endedAt() == null
+                                ? null
+                                : String.valueOf(vat.film().endReason()),
+                        stopGap,
+                        vat.filmUse(),
+                        look == null ? null : look.grade())
                 .why(defaults, vat.film().usage().uvShare(defaults.value("uv.share")));
     }
 }

@@ -13,7 +13,8 @@ record ToolLink(String path, String words) {
             case LEVEL -> new ToolLink(machine + "/level", "Judge readings of the plate");
             case FIRST_LAYER -> new ToolLink(machine + "/first-layer", "Tap which patches held");
             case PROFILES -> new ToolLink(machine + "/profiles", "Its print profiles");
-            case TONE -> vat == null ? null : new ToolLink("/vats/" + vat + "/tone", "By the microphone: tension from the tone");
+            case TONE ->
+                vat == null ? null : new ToolLink("/vats/" + vat + "/tone", "By the microphone: tension from the tone");
             case LOOK -> vat == null ? null : new ToolLink("/vats/" + vat + "/inspect", "Write down how it looks");
             case SCREEN -> new ToolLink(machine + "/screen", "By photograph: spots, and what became of them");
             case LAYERS -> new ToolLink(machine + "/layers", "Pictures for it, and all layers over one another");

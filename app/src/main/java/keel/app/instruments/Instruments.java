@@ -19,8 +19,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * The demo's instruments. What they measure is the simulated shop as its story left it, told again when the first reading is
- * taken, and followed on by the services that were recorded since.
+ * The demo's instruments. What they measure is the simulated shop as its story left it, told again when the first
+ * reading is taken, and followed on by the services that were recorded since.
  */
 @Component("instruments")
 @Transactional(readOnly = true)
@@ -46,7 +46,9 @@ public class Instruments {
         return demo;
     }
 
-    /** The tools, for a machine that they can measure; empty outside the demo and for a machine that was added later. */
+    /**
+     * The tools, for a machine that they can measure; empty outside the demo and for a machine that was added later.
+     */
     public Optional<ToolBox> at(String machine) {
         return box().filter(b -> b.knows(machine));
     }
@@ -61,7 +63,8 @@ public class Instruments {
             if (storyEnded == null) {
                 return Optional.empty();
             }
-            box = new ToolBox(Story.tell(Story.SEED, storyEnded, ZoneId.systemDefault()).history(), Story.SEED);
+            box = new ToolBox(
+                    Story.tell(Story.SEED, storyEnded, ZoneId.systemDefault()).history(), Story.SEED);
         }
         followOn();
         return Optional.of(box);
@@ -69,7 +72,10 @@ public class Instruments {
 
     /** When the demo's story ended; empty without its machines. */
     Optional<Instant> storyEnded() {
-        return jdbc.sql("select since from machine order by id fetch first row only").query(OffsetDateTime.class).optional().map(began -> began.toInstant().plus(Story.LENGTH));
+        return jdbc.sql("select since from machine order by id fetch first row only")
+                .query(OffsetDateTime.class)
+                .optional()
+                .map(began -> began.toInstant().plus(Story.LENGTH));
     }
 
     /** A reading as somebody would type it. */
@@ -84,11 +90,13 @@ public class Instruments {
     private record Done(long id, String machine, String kind, String content) {}
 
     private void followOn() {
-        List<Done> since = jdbc.sql("""
+        List<Done> since = jdbc.sql(
+                        """
                 select s.id, m.code, s.kind, s.content from service s join machine m on m.id = s.machine_id
                 where s.at > ? and s.id > ? and not s.withdrawn order by s.id""")
                 .params(storyEnded.atOffset(ZoneOffset.UTC), lastService)
-                .query((row, i) -> new Done(row.getLong(1), row.getString(2), row.getString(3), row.getString(4))).list();
+                .query((row, i) -> new Done(row.getLong(1), row.getString(2), row.getString(3), row.getString(4)))
+                .list();
         for (Done done : since) {
             box.done(done.machine(), done.kind(), values(done.content()));
             lastService = done.id();

@@ -48,14 +48,17 @@ class InstrumentsController {
     /**
      * UV at nine places, mW/cm², as seen from above with the front below.
      *
-     * @param bare        on the screen, the vat lifted out
+     * @param bare on the screen, the vat lifted out
      * @param throughFilm the same with the film under the sensor
      */
     record UvPlace(String name, double bare, double throughFilm) {}
 
     @GetMapping("/instruments")
     String shelf() {
-        String first = fleet.machines().stream().filter(m -> instruments.at(m.code()).isPresent()).findFirst().map(m -> m.code())
+        String first = fleet.machines().stream()
+                .filter(m -> instruments.at(m.code()).isPresent())
+                .findFirst()
+                .map(m -> m.code())
                 .orElseThrow(() -> new NotThere("Simulated instruments come with the demo only."));
         return "redirect:/instruments/" + first;
     }
@@ -67,13 +70,28 @@ class InstrumentsController {
         List<UvPlace> uv = nine(machine, box);
         double bare = uv.stream().mapToDouble(UvPlace::bare).average().orElse(0);
         model.addAttribute("machine", machine);
-        model.addAttribute("machines", fleet.machines().stream().filter(m -> instruments.at(m.code()).isPresent()).toList());
+        model.addAttribute(
+                "machines",
+                fleet.machines().stream()
+                        .filter(m -> instruments.at(m.code()).isPresent())
+                        .toList());
         model.addAttribute("uv", uv);
-        model.addAttribute("lowest", bare == 0 ? 0 : uv.stream().mapToDouble(UvPlace::bare).min().orElse(0) / bare);
-        model.addAttribute("transmittance", bare == 0 ? 0 : uv.stream().mapToDouble(UvPlace::throughFilm).average().orElse(0) / bare);
+        model.addAttribute(
+                "lowest",
+                bare == 0 ? 0 : uv.stream().mapToDouble(UvPlace::bare).min().orElse(0) / bare);
+        model.addAttribute(
+                "transmittance",
+                bare == 0
+                        ? 0
+                        : uv.stream()
+                                        .mapToDouble(UvPlace::throughFilm)
+                                        .average()
+                                        .orElse(0)
+                                / bare);
         model.addAttribute("taps", machine.traits().kind() != MachineKind.LASER_TANK);
         model.addAttribute("room", fleet.roomOf(machine.id()));
-        model.addAttribute("air", box.room(fleet.roomOf(machine.id()), instruments.now()).orElse(null));
+        model.addAttribute(
+                "air", box.room(fleet.roomOf(machine.id()), instruments.now()).orElse(null));
         model.addAttribute("resinMl", box.resinMl(code, instruments.now()));
         return "instruments/shelf";
     }
@@ -82,14 +100,17 @@ class InstrumentsController {
     @PostMapping("/instruments/{code}/room")
     String keepRoom(@PathVariable String code) {
         String room = fleet.roomOf(fleet.machine(code).id());
-        ToolBox.RoomReading reading = box(code).room(room, instruments.now()).orElseThrow(() -> new NotThere("No thermometer hangs in that room."));
+        ToolBox.RoomReading reading = box(code)
+                .room(room, instruments.now())
+                .orElseThrow(() -> new NotThere("No thermometer hangs in that room."));
         air.read(room, reading.temperatureC(), reading.humidityPercent());
         return "redirect:/instruments/" + code + "?kept";
     }
 
     @GetMapping(value = "/instruments/{code}/{place}.wav", produces = "audio/wav")
     ResponseEntity<byte[]> taps(@PathVariable String code, @PathVariable String place) {
-        byte[] sound = box(code).taps(code, place.equals("quarter"), instruments.now())
+        byte[] sound = box(code)
+                .taps(code, place.equals("quarter"), instruments.now())
                 .orElseThrow(() -> new NotThere("The floor of a tank cannot be taken out and tapped."));
         return file(sound, "audio/wav");
     }
@@ -100,8 +121,12 @@ class InstrumentsController {
         if (model.pixelsX() == null || model.pixelsY() == null) {
             throw new NotThere("How many pixels its screen has is not on record.");
         }
-        TestPattern pattern = Arrays.stream(TestPattern.values()).filter(p -> p.name().equalsIgnoreCase(picture)).findFirst().orElse(TestPattern.WHITE);
-        byte[] photo = box(code).photograph(code, TestPicture.of(pattern, model.pixelsX(), model.pixelsY()), instruments.now())
+        TestPattern pattern = Arrays.stream(TestPattern.values())
+                .filter(p -> p.name().equalsIgnoreCase(picture))
+                .findFirst()
+                .orElse(TestPattern.WHITE);
+        byte[] photo = box(code)
+                .photograph(code, TestPicture.of(pattern, model.pixelsX(), model.pixelsY()), instruments.now())
                 .orElseThrow(() -> new NotThere("This machine has no screen."));
         return file(photo, MediaType.IMAGE_PNG_VALUE);
     }
@@ -109,10 +134,18 @@ class InstrumentsController {
     /** The room's sensor, a minute a line. */
     @GetMapping(value = "/instruments/rooms/{room}.csv", produces = "text/csv")
     ResponseEntity<byte[]> air(@PathVariable String room) {
-        ToolBox box = instruments.box().orElseThrow(() -> new NotThere("Simulated instruments come with the demo only."));
+        ToolBox box =
+                instruments.box().orElseThrow(() -> new NotThere("Simulated instruments come with the demo only."));
         StringWriter text = new StringWriter();
-        try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180.builder().setHeader("at", "temperatureC", "humidityPercent", "vapourPpb").build())) {
-            for (AirSensor.Minute m : box.room(room, instruments.now()).isEmpty() ? List.<AirSensor.Minute>of() : box.lastDay(room, instruments.now())) {
+        try (CSVPrinter csv = new CSVPrinter(
+                text,
+                CSVFormat.RFC4180
+                        .builder()
+                        .setHeader("at", "temperatureC", "humidityPercent", "vapourPpb")
+                        .build())) {
+            for (AirSensor.Minute m : box.room(room, instruments.now()).isEmpty()
+                    ? List.<AirSensor.Minute>of()
+                    : box.lastDay(room, instruments.now())) {
                 csv.printRecord(m.at(), m.temperatureC(), m.humidityPercent(), m.vapourPpb());
             }
         } catch (IOException e) {
@@ -122,7 +155,10 @@ class InstrumentsController {
     }
 
     private static ResponseEntity<byte[]> file(byte[] content, String type) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(type)).cacheControl(CacheControl.noStore()).body(content);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type))
+                .cacheControl(CacheControl.noStore())
+                .body(content);
     }
 
     private List<UvPlace> nine(MachineRef machine, ToolBox box) {
@@ -134,13 +170,19 @@ class InstrumentsController {
             for (int column = 0; column < 3; column++) {
                 double x = THIRDS[column] * machine.plateWidthMm();
                 double y = THIRDS[row] * machine.plateDepthMm();
-                places.add(new UvPlace(rows.get(row) + " " + columns.get(column), box.uv(machine.code(), x, y, false, now), box.uv(machine.code(), x, y, true, now)));
+                places.add(new UvPlace(
+                        rows.get(row) + " " + columns.get(column),
+                        box.uv(machine.code(), x, y, false, now),
+                        box.uv(machine.code(), x, y, true, now)));
             }
         }
         return places;
     }
 
     private ToolBox box(String code) {
-        return instruments.at(code).orElseThrow(() -> new NotThere("No simulated instrument can measure " + fleet.machine(code).name() + "."));
+        return instruments
+                .at(code)
+                .orElseThrow(() -> new NotThere("No simulated instrument can measure "
+                        + fleet.machine(code).name() + "."));
     }
 }

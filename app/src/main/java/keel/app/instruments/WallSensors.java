@@ -26,7 +26,10 @@ import org.springframework.boot.web.context.WebServerInitializedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** The sensors on the demo's walls go on: each minute they post, as real ones would, what they read since they last did. A print that goes into the bath shows in the vapour. */
+/**
+ * The sensors on the demo's walls go on: each minute they post, as real ones would, what they read since they last did.
+ * A print that goes into the bath shows in the vapour.
+ */
 @Component
 @ConditionalOnProperty("keel.demo")
 class WallSensors {
@@ -34,9 +37,11 @@ class WallSensors {
     private static final Logger LOG = LoggerFactory.getLogger(WallSensors.class);
     /** The first page comes first. */
     private static final int QUIET_S = 60;
+
     private static final int EACH_S = 60;
     /** What was washed longer ago has left the air. */
     private static final Duration AIRED = Duration.ofHours(8);
+
     private static final Duration MOST = Duration.ofDays(2);
     private static final String NAME = "wall-";
 
@@ -52,7 +57,8 @@ class WallSensors {
         return thread;
     });
 
-    WallSensors(Instruments instruments, Sensors sensors, RoomAir rooms, @Value("${keel.home}") Path home, Clock clock) {
+    WallSensors(
+            Instruments instruments, Sensors sensors, RoomAir rooms, @Value("${keel.home}") Path home, Clock clock) {
         this.instruments = instruments;
         this.sensors = sensors;
         this.rooms = rooms;
@@ -77,7 +83,10 @@ class WallSensors {
             for (Sensors.Sensor sensor : sensors.all()) {
                 List<AirSensor.Minute> minutes = since(sensor, clock.instant());
                 if (!minutes.isEmpty()) {
-                    SensorPost.send(SensorPost.at(shop, sensor.code()), Files.readString(token).strip(), minutes);
+                    SensorPost.send(
+                            SensorPost.at(shop, sensor.code()),
+                            Files.readString(token).strip(),
+                            minutes);
                 }
             }
         } catch (IOException | RuntimeException e) {
@@ -93,15 +102,23 @@ class WallSensors {
             return List.of();
         }
         String room = sensor.code().substring(NAME.length());
-        Instant from = sensor.lastAt().plusSeconds(60).isAfter(now.minus(MOST)) ? sensor.lastAt().plusSeconds(60) : now.minus(MOST);
-        Optional<WallLog> log = from.isAfter(now) ? Optional.empty() : walls().filter(w -> w.rooms().contains(room));
+        Instant from = sensor.lastAt().plusSeconds(60).isAfter(now.minus(MOST))
+                ? sensor.lastAt().plusSeconds(60)
+                : now.minus(MOST);
+        Optional<WallLog> log = from.isAfter(now)
+                ? Optional.empty()
+                : walls().filter(w -> w.rooms().contains(room));
         Duration back = Duration.ofMinutes(Duration.between(from, now).toMinutes());
-        return log.map(w -> w.minutes(room, from.plus(back), back, rooms.washes(room, from.minus(AIRED), now))).orElse(List.of());
+        return log.map(w -> w.minutes(room, from.plus(back), back, rooms.washes(room, from.minus(AIRED), now)))
+                .orElse(List.of());
     }
 
     private Optional<WallLog> walls() {
         if (walls == null) {
-            walls = instruments.storyEnded().map(end -> new WallLog(Story.SEED, end)).orElse(null);
+            walls = instruments
+                    .storyEnded()
+                    .map(end -> new WallLog(Story.SEED, end))
+                    .orElse(null);
         }
         return Optional.ofNullable(walls);
     }

@@ -37,16 +37,27 @@ public class ChangeSchools {
         for (PartUse.Part part : PartUse.Part.values()) {
             schools.put(part, ChangeSchool.RECORDS);
         }
-        jdbc.sql("select kind, school from change_school order by id").query((row, i) -> schools.put(PartUse.Part.valueOf(row.getString(1)), ChangeSchool.valueOf(row.getString(2)))).list();
+        jdbc.sql("select kind, school from change_school order by id")
+                .query((row, i) ->
+                        schools.put(PartUse.Part.valueOf(row.getString(1)), ChangeSchool.valueOf(row.getString(2))))
+                .list();
         return schools;
     }
 
     /** Keepers choose; the latest choice counts. */
     public void choose(PartUse.Part kind, ChangeSchool school) {
         Actor actor = Actor.require(Role.KEEPER);
-        jdbc.sql("insert into change_school (kind, school, made_at, person_id) values (?, ?, ?, ?)").params(kind.name(), school.name(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId())
+        jdbc.sql("insert into change_school (kind, school, made_at, person_id) values (?, ?, ?, ?)")
+                .params(kind.name(), school.name(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId())
                 .update();
-        logbook.write(LogDraft.of(LogKind.SCHOOL_CHOSEN, null, "SCHOOL", (long) kind.ordinal(), clock.instant(),
-                kind.several() + " are changed " + school.means() + ".", Map.of("kind", kind, "school", school), actor));
+        logbook.write(LogDraft.of(
+                LogKind.SCHOOL_CHOSEN,
+                null,
+                "SCHOOL",
+                (long) kind.ordinal(),
+                clock.instant(),
+                kind.several() + " are changed " + school.means() + ".",
+                Map.of("kind", kind, "school", school),
+                actor));
     }
 }

@@ -7,12 +7,20 @@ import keel.core.life.Survival;
 import keel.core.wear.Lifespan;
 
 /**
- * Lives of one kind, 560 wide: what is still alive at each age with its band as steps, the fitted life as a curve, each part in service at its age; below it what an hour costs by the age
- * of change, with the best.
+ * Lives of one kind, 560 wide: what is still alive at each age with its band as steps, the fitted life as a curve, each
+ * part in service at its age; below it what an hour costs by the age of change, with the best.
  *
  * @param best x of the best age, null where running until it shows signs is best
  */
-record LifeDrawing(String steps, String band, String curve, List<Dot> parts, String cost, Double best, List<Ticks.Tick> across, String words) {
+record LifeDrawing(
+        String steps,
+        String band,
+        String curve,
+        List<Dot> parts,
+        String cost,
+        Double best,
+        List<Ticks.Tick> across,
+        String words) {
 
     static final double LEFT = 44;
     static final double RIGHT = 552;
@@ -23,19 +31,49 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
     private static final double COST_BOTTOM = 262;
     private static final int POINTS = 90;
 
-    /** A part in service: on the curve of lives, and at {@code costY} on that of costs; null where that is not drawn. */
+    /**
+     * A part in service: on the curve of lives, and at {@code costY} on that of costs; null where that is not drawn.
+     */
     record Dot(double x, double y, Double costY, String code) {}
 
     static LifeDrawing of(PartLives.Group g) {
         Lifespan life = g.life().span();
-        double oldest = Math.max(life.ageWhenFailed(0, 0.95), g.inService().stream().mapToDouble(PartLives.Left::age).max().orElse(0) * 1.08);
-        double most = Math.max(oldest, g.life().survival().steps().stream().mapToDouble(Survival.Step::hours).max().orElse(0) * 1.05);
-        AgeReplacement.CostCurve costs = AgeReplacement.CostCurve.of(life, g.costs().plannedCost(), g.endCost());
+        double oldest = Math.max(
+                life.ageWhenFailed(0, 0.95),
+                g.inService().stream().mapToDouble(PartLives.Left::age).max().orElse(0) * 1.08);
+        double most = Math.max(
+                oldest,
+                g.life().survival().steps().stream()
+                                .mapToDouble(Survival.Step::hours)
+                                .max()
+                                .orElse(0)
+                        * 1.05);
+        AgeReplacement.CostCurve costs =
+                AgeReplacement.CostCurve.of(life, g.costs().plannedCost(), g.endCost());
         double cheapest = g.replace().costPerHour();
-        List<Dot> parts = g.inService().stream().map(l -> new Dot(x(l.age(), most), y(life.survival(l.age())), drawn(costY(costs.at(l.age()), cheapest)), l.part().code())).toList();
-        return new LifeDrawing(steps(g.life().survival(), most), band(g.life().survival(), most), curve(life, most), parts, cost(costs, most, cheapest),
-                g.replace().replaceAtHours() == null ? null : Double.valueOf(x(g.replace().replaceAtHours(), most)), Ticks.of(most, LEFT, RIGHT),
-                String.format(Locale.ROOT, "Half of them last %s %s, one in ten ends by %s.", age(life.ageWhenFailed(0, 0.5)), g.clock().unit(), age(life.ageWhenFailed(0, 0.1))));
+        List<Dot> parts = g.inService().stream()
+                .map(l -> new Dot(
+                        x(l.age(), most),
+                        y(life.survival(l.age())),
+                        drawn(costY(costs.at(l.age()), cheapest)),
+                        l.part().code()))
+                .toList();
+        return new LifeDrawing(
+                steps(g.life().survival(), most),
+                band(g.life().survival(), most),
+                curve(life, most),
+                parts,
+                cost(costs, most, cheapest),
+                g.replace().replaceAtHours() == null
+                        ? null
+                        : Double.valueOf(x(g.replace().replaceAtHours(), most)),
+                Ticks.of(most, LEFT, RIGHT),
+                String.format(
+                        Locale.ROOT,
+                        "Half of them last %s %s, one in ten ends by %s.",
+                        age(life.ageWhenFailed(0, 0.5)),
+                        g.clock().unit(),
+                        age(life.ageWhenFailed(0, 0.1))));
     }
 
     private static Double drawn(double costY) {
@@ -51,7 +89,9 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
         for (Survival.Step s : survival.steps()) {
             path.append(String.format(Locale.ROOT, "H%.1fV%.1f", x(s.hours(), most), y(s.probability())));
         }
-        return path.append("H").append(survival.steps().isEmpty() ? LEFT : RIGHT).toString();
+        return path.append("H")
+                .append(survival.steps().isEmpty() ? LEFT : RIGHT)
+                .toString();
     }
 
     private static String band(Survival survival, double most) {
@@ -66,7 +106,11 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
         }
         upper.append(String.format(Locale.ROOT, "H%.1fV%.1f", RIGHT, low));
         for (int i = survival.steps().size() - 1; i >= 0; i--) {
-            upper.append(String.format(Locale.ROOT, "H%.1fV%.1f", x(survival.steps().get(i).hours(), most), i == 0 ? y(1) : y(survival.steps().get(i - 1).low())));
+            upper.append(String.format(
+                    Locale.ROOT,
+                    "H%.1fV%.1f",
+                    x(survival.steps().get(i).hours(), most),
+                    i == 0 ? y(1) : y(survival.steps().get(i - 1).low())));
         }
         return upper.append("Z").toString();
     }
@@ -75,7 +119,8 @@ record LifeDrawing(String steps, String band, String curve, List<Dot> parts, Str
         StringBuilder path = new StringBuilder();
         for (int i = 0; i <= POINTS; i++) {
             double age = most * i / POINTS;
-            path.append(String.format(Locale.ROOT, "%s%.1f %.1f", i == 0 ? "M" : "L", x(age, most), y(life.survival(age))));
+            path.append(
+                    String.format(Locale.ROOT, "%s%.1f %.1f", i == 0 ? "M" : "L", x(age, most), y(life.survival(age))));
         }
         return path.toString();
     }

@@ -41,12 +41,24 @@ class LivesController {
     @GetMapping("/bench/lives")
     String lives(Model model) {
         Defaults defaults = settings.defaults();
-        model.addAttribute("kinds", lives.kinds().stream().map(k -> new ShownKind(k, k.groups().stream().map(g -> new Shown(g, LifeDrawing.of(g))).toList(), figures(k.costs(), defaults))).toList());
+        model.addAttribute(
+                "kinds",
+                lives.kinds().stream()
+                        .map(k -> new ShownKind(
+                                k,
+                                k.groups().stream()
+                                        .map(g -> new Shown(g, LifeDrawing.of(g)))
+                                        .toList(),
+                                figures(k.costs(), defaults)))
+                        .toList());
         return "lives/lives";
     }
 
     private static List<Defaults.Figure> figures(ChangeCosts costs, Defaults defaults) {
-        List<String> codes = Stream.concat(costs.planned().stream(), costs.besides().stream()).flatMap(l -> l.figures().stream()).distinct().toList();
+        List<String> codes = Stream.concat(costs.planned().stream(), costs.besides().stream())
+                .flatMap(l -> l.figures().stream())
+                .distinct()
+                .toList();
         return defaults.figures().stream().filter(f -> codes.contains(f.code())).toList();
     }
 
@@ -59,7 +71,11 @@ class LivesController {
 
     /** What a change of a kind costs. */
     @PostMapping("/bench/lives/{kind}/costs")
-    String costs(@PathVariable PartUse.Part kind, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String costs(
+            @PathVariable PartUse.Part kind,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
             settings.changeDefaults(typed);
             return "redirect:/bench/lives#" + kind.prefix();

@@ -53,43 +53,64 @@ public class PartLives {
     }
 
     /** A part with what it has been through; {@code where} is the machine or vat that it was in last. */
-    public record Part(String code, PartUse.Part kind, String model, Lived lived, Instant endedAt, String where, boolean fitted) {
+    public record Part(
+            String code, PartUse.Part kind, String model, Lived lived, Instant endedAt, String where, boolean fitted) {
 
         boolean ended() {
             return endedAt != null;
         }
     }
 
-    /** A part in service with what is left of it on the clock: until one in ten, half and nine in ten such have ended. */
+    /**
+     * A part in service with what is left of it on the clock: until one in ten, half and nine in ten such have ended.
+     */
     public record Left(Part part, double age, double failsInJob, double low, double median, double high) {}
 
     /**
      * Parts of one kind and size together.
      *
-     * @param life      how long they last
-     * @param causes    how many ended by what, most first
+     * @param life how long they last
+     * @param causes how many ended by what, most first
      * @param inService those that are in a vat or machine now, with what is left
-     * @param costs     of a change
-     * @param endCost   what an end costs on the whole, where some are seen before they spoil a print
-     * @param replace   when to change, by the fitted life and the shop's costs
-     * @param cheapest  the age that the records speak for
-     * @param school    by which the shop changes such parts
-     * @param schools   what each school would have cost over the last year
+     * @param costs of a change
+     * @param endCost what an end costs on the whole, where some are seen before they spoil a print
+     * @param replace when to change, by the fitted life and the shop's costs
+     * @param cheapest the age that the records speak for
+     * @param school by which the shop changes such parts
+     * @param schools what each school would have cost over the last year
      */
-    public record Group(PartUse.Part kind, String model, KindOfLife life, Map<String, Long> causes, List<Left> inService, ChangeCosts costs, double endCost, AgeReplacement replace,
-                        CheapestAge cheapest, ChangeSchool school, List<SchoolCost> schools) {
+    public record Group(
+            PartUse.Part kind,
+            String model,
+            KindOfLife life,
+            Map<String, Long> causes,
+            List<Left> inService,
+            ChangeCosts costs,
+            double endCost,
+            AgeReplacement replace,
+            CheapestAge cheapest,
+            ChangeSchool school,
+            List<SchoolCost> schools) {
 
         public LifeClock clock() {
             return life.clock();
         }
     }
 
-    /** All sizes of a kind: what a change costs, by which school it is changed, and what each would have cost over the last year. */
-    public record Kind(PartUse.Part kind, ChangeCosts costs, ChangeSchool school, List<SchoolCost> schools, List<Group> groups) {
+    /**
+     * All sizes of a kind: what a change costs, by which school it is changed, and what each would have cost over the
+     * last year.
+     */
+    public record Kind(
+            PartUse.Part kind, ChangeCosts costs, ChangeSchool school, List<SchoolCost> schools, List<Group> groups) {
 
         /** The school that would have cost least; null where nothing was printed. */
         public ChangeSchool cheapest() {
-            return schools.stream().filter(s -> s.hours() > 0).min(Comparator.comparing(SchoolCost::perHour)).map(SchoolCost::school).orElse(null);
+            return schools.stream()
+                    .filter(s -> s.hours() > 0)
+                    .min(Comparator.comparing(SchoolCost::perHour))
+                    .map(SchoolCost::school)
+                    .orElse(null);
         }
     }
 
@@ -100,7 +121,11 @@ public class PartLives {
         public PartLife of(PartUse.Part kind, String model) {
             PartLife usual = defaults.usual(kind);
             PartLife life = known.get(key(kind, model));
-            return life != null ? life : schools.get(kind) == ChangeSchool.SIGNS ? usual.changedAt(Double.POSITIVE_INFINITY, usual.clock()) : usual;
+            return life != null
+                    ? life
+                    : schools.get(kind) == ChangeSchool.SIGNS
+                            ? usual.changedAt(Double.POSITIVE_INFINITY, usual.clock())
+                            : usual;
         }
     }
 
@@ -110,29 +135,42 @@ public class PartLives {
     public List<Group> groups() {
         Defaults defaults = settings.defaults();
         Map<PartUse.Part, ChangeSchool> by = schools.all();
-        return byKind(all()).values().stream().map(parts -> group(parts, defaults, by.get(parts.get(0).kind()))).toList();
+        return byKind(all()).values().stream()
+                .map(parts -> group(parts, defaults, by.get(parts.get(0).kind())))
+                .toList();
     }
 
     /** The same by kind. */
     public List<Kind> kinds() {
-        Map<PartUse.Part, List<Group>> byKind = groups().stream().collect(Collectors.groupingBy(Group::kind, TreeMap::new, Collectors.toList()));
+        Map<PartUse.Part, List<Group>> byKind =
+                groups().stream().collect(Collectors.groupingBy(Group::kind, TreeMap::new, Collectors.toList()));
         return byKind.values().stream().map(PartLives::kind).toList();
     }
 
     private static Kind kind(List<Group> groups) {
-        List<SchoolCost> schools = Stream.of(ChangeSchool.values()).map(s -> groups.stream().flatMap(g -> g.schools().stream()).filter(c -> c.school() == s).reduce(SchoolCost::plus)
-                .orElseThrow()).toList();
-        return new Kind(groups.get(0).kind(), groups.get(0).costs(), groups.get(0).school(), schools, groups);
+        List<SchoolCost> schools = Stream.of(ChangeSchool.values())
+                .map(s -> groups.stream()
+                        .flatMap(g -> g.schools().stream())
+                        .filter(c -> c.school() == s)
+                        .reduce(SchoolCost::plus)
+                        .orElseThrow())
+                .toList();
+        return new Kind(
+                groups.get(0).kind(), groups.get(0).costs(), groups.get(0).school(), schools, groups);
     }
 
-    /** What is known of lives now. Fitted anew when something ended, when a figure or a school changed, and once a day. */
+    /**
+     * What is known of lives now. Fitted anew when something ended, when a figure or a school changed, and once a day.
+     */
     public Book book() {
         Defaults defaults = settings.defaults();
         State state = state();
         Fits now = fits;
         if (now == null || !now.marks().equals(state.marks()) || now.book().defaults() != defaults) {
             Map<PartUse.Part, ChangeSchool> by = schools.all();
-            now = new Fits(state.marks(), new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
+            now = new Fits(
+                    state.marks(),
+                    new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
             fits = now;
         }
         return now.book();
@@ -154,7 +192,8 @@ public class PartLives {
     private static PartLife partLife(List<Part> parts, KindOfLife life, ChangeSchool school, Defaults defaults) {
         PartUse.Part kind = parts.get(0).kind();
         PartLife usual = defaults.usual(kind);
-        PartLife known = new PartLife(life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
+        PartLife known = new PartLife(
+                life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
         return switch (school) {
             case RECORDS -> {
                 ChangeCosts costs = ChangeCosts.of(defaults, kind);
@@ -171,10 +210,25 @@ public class PartLives {
         KindOfLife life = life(parts, defaults);
         ChangeCosts costs = ChangeCosts.of(defaults, kind);
         double job = defaults.value("job.typicalHours") * life.clockPerHour();
-        List<Left> left = parts.stream().filter(p -> !p.ended() && p.fitted()).map(p -> left(p, life, job)).sorted(Comparator.comparing(Left::failsInJob).reversed()).toList();
+        List<Left> left = parts.stream()
+                .filter(p -> !p.ended() && p.fitted())
+                .map(p -> left(p, life, job))
+                .sorted(Comparator.comparing(Left::failsInJob).reversed())
+                .toList();
         AgeReplacement replace = replacement(parts, life, costs);
         CheapestAge cheapest = cheapest(parts, life, replace, costs, defaults.usual(kind));
-        return new Group(kind, parts.get(0).model(), life, causes(parts), left, costs, endCost(parts, costs), replace, cheapest, school, lastYear(parts, life, cheapest, costs, defaults));
+        return new Group(
+                kind,
+                parts.get(0).model(),
+                life,
+                causes(parts),
+                left,
+                costs,
+                endCost(parts, costs),
+                replace,
+                cheapest,
+                school,
+                lastYear(parts, life, cheapest, costs, defaults));
     }
 
     private static KindOfLife life(List<Part> parts, Defaults defaults) {
@@ -187,41 +241,85 @@ public class PartLives {
     }
 
     /** While too few ended to tell it is the shop's own age. */
-    private static CheapestAge cheapest(List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
-        return !life.known() ? new CheapestAge(usual.replaceAt(), usual.clock(), CheapestAge.Which.OWN)
-                : CheapestAge.of(replace, life.clock(), usual.replaceAt(), usual.clock(), parts.stream().map(Part::lived).toList(), costs.plannedCost(), costs.failureCost());
+    private static CheapestAge cheapest(
+            List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
+        return !life.known()
+                ? new CheapestAge(usual.replaceAt(), usual.clock(), CheapestAge.Which.OWN)
+                : CheapestAge.of(
+                        replace,
+                        life.clock(),
+                        usual.replaceAt(),
+                        usual.clock(),
+                        parts.stream().map(Part::lived).toList(),
+                        costs.plannedCost(),
+                        costs.failureCost());
     }
 
     private static double endCost(List<Part> parts, ChangeCosts costs) {
-        return costs.endCost((int) parts.stream().filter(p -> p.lived().endedByItself() && p.lived().inPrint()).count(), (int) parts.stream().filter(p -> p.lived().endedByItself()).count());
+        return costs.endCost(
+                (int) parts.stream()
+                        .filter(p -> p.lived().endedByItself() && p.lived().inPrint())
+                        .count(),
+                (int) parts.stream().filter(p -> p.lived().endedByItself()).count());
     }
 
     /** Of the parts that ended in the last year or are in service. */
-    private List<SchoolCost> lastYear(List<Part> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
-        Instant from = clock.instant().atOffset(ZoneOffset.UTC).minusDays(A_YEAR_DAYS).toInstant();
-        List<Lived> lived = parts.stream().filter(p -> p.endedAt() == null || p.endedAt().isAfter(from)).map(Part::lived).filter(l -> l.usage().hours() > 0).toList();
+    private List<SchoolCost> lastYear(
+            List<Part> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
+        Instant from =
+                clock.instant().atOffset(ZoneOffset.UTC).minusDays(A_YEAR_DAYS).toInstant();
+        List<Lived> lived = parts.stream()
+                .filter(p -> p.endedAt() == null || p.endedAt().isAfter(from))
+                .map(Part::lived)
+                .filter(l -> l.usage().hours() > 0)
+                .toList();
         PartLife usual = defaults.usual(parts.get(0).kind());
-        return Stream.of(ChangeSchool.values()).map(s -> switch (s) {
-            case RECORDS -> SchoolCost.of(s, lived, cheapest.at(), cheapest.clock(), costs.plannedCost(), costs.failureCost());
-            case FIXED_AGE -> SchoolCost.of(s, lived, usual.replaceAt(), usual.clock(), costs.plannedCost(), costs.failureCost());
-            case SIGNS -> SchoolCost.of(s, lived, Double.POSITIVE_INFINITY, life.clock(), costs.plannedCost(), costs.failureCost());
-        }).toList();
+        return Stream.of(ChangeSchool.values())
+                .map(s -> switch (s) {
+                    case RECORDS ->
+                        SchoolCost.of(
+                                s, lived, cheapest.at(), cheapest.clock(), costs.plannedCost(), costs.failureCost());
+                    case FIXED_AGE ->
+                        SchoolCost.of(
+                                s, lived, usual.replaceAt(), usual.clock(), costs.plannedCost(), costs.failureCost());
+                    case SIGNS ->
+                        SchoolCost.of(
+                                s,
+                                lived,
+                                Double.POSITIVE_INFINITY,
+                                life.clock(),
+                                costs.plannedCost(),
+                                costs.failureCost());
+                })
+                .toList();
     }
 
     private static Map<String, Long> causes(List<Part> parts) {
         Map<String, Long> sorted = new LinkedHashMap<>();
-        parts.stream().filter(p -> p.lived().endReason() != null).collect(Collectors.groupingBy(p -> p.lived().endReason(), Collectors.counting())).entrySet().stream()
-                .sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).forEach(e -> sorted.put(e.getKey(), e.getValue()));
+        parts.stream()
+                .filter(p -> p.lived().endReason() != null)
+                .collect(Collectors.groupingBy(p -> p.lived().endReason(), Collectors.counting()))
+                .entrySet()
+                .stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
+                .forEach(e -> sorted.put(e.getKey(), e.getValue()));
         return sorted;
     }
 
     private static Left left(Part p, KindOfLife of, double job) {
         double age = p.lived().age(of.clock());
-        return new Left(p, age, of.span().failsWithin(age, job), of.span().left(age, 0.1), of.span().left(age, 0.5), of.span().left(age, 0.9));
+        return new Left(
+                p,
+                age,
+                of.span().failsWithin(age, job),
+                of.span().left(age, 0.1),
+                of.span().left(age, 0.5),
+                of.span().left(age, 0.9));
     }
 
     private static Map<String, List<Part>> byKind(List<Part> parts) {
-        return parts.stream().collect(Collectors.groupingBy(p -> key(p.kind(), p.model()), TreeMap::new, Collectors.toList()));
+        return parts.stream()
+                .collect(Collectors.groupingBy(p -> key(p.kind(), p.model()), TreeMap::new, Collectors.toList()));
     }
 
     private static String key(PartUse.Part kind, String model) {
@@ -230,14 +328,25 @@ public class PartLives {
 
     private record State(int ends, String marks) {}
 
-    /** Changes whenever a part ended, what an ended one went through by then was corrected, or a failure was put down to one, or a school was chosen. */
+    /**
+     * Changes whenever a part ended, what an ended one went through by then was corrected, or a failure was put down to
+     * one, or a school was chosen.
+     */
     private State state() {
         LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select count(case when c.ended_at is not null and c.end_reason not in ('PLANNED', 'OTHER') then 1 end), count(c.ended_at) || ' ' || coalesce(sum(case when c.ended_at is null then 0 else t.hours + t.uv_hours + t.layers end), 0)
                   || ' ' || (select count(*) from failure f where not f.withdrawn and f.cause in (:causes)) || ' ' || (select coalesce(max(id), 0) from change_school)
                 from component c left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
-                .param("causes", Stream.of(PartUse.Part.values()).flatMap(p -> p.failsBy().stream()).distinct().toList()).query((row, i) -> new State(row.getInt(1), today + " " + row.getString(2))).single();
+                .param(
+                        "causes",
+                        Stream.of(PartUse.Part.values())
+                                .flatMap(p -> p.failsBy().stream())
+                                .distinct()
+                                .toList())
+                .query((row, i) -> new State(row.getInt(1), today + " " + row.getString(2)))
+                .single();
     }
 
     private List<Part> all() {
@@ -247,7 +356,9 @@ public class PartLives {
     }
 
     private List<Part> read(String kind, List<String> causes) {
-        return jdbc.sql("""
+        return jdbc
+                .sql(
+                        """
                 select c.code, coalesce(o.name, vo.name) as model, coalesce(o.kind, vo.kind) as machine_kind, coalesce(t.hours, 0) + c.baseline_hours as hours,
                   coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours, coalesce(t.layers, 0) + c.baseline_layers as layers, c.ended_at, c.end_reason,
                   coalesce(m.name, 'vat ' || v.code) as place, f.id as now_fitted,
@@ -259,15 +370,29 @@ public class PartLives {
                 left join fitting vl on vl.component_id = v.id and vl.machine_id is not null and vl.fitted_at <= c.ended_at and (vl.removed_at is null or vl.removed_at >= c.ended_at)
                 left join fitting f on f.id = l.id and f.removed_at is null
                 left join machine_model o on o.id = c.model_id left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
-                where c.kind = :kind and not c.withdrawn order by c.number""").param("kind", kind).param("causes", causes)
-                .query((row, i) -> part(row, kind)).list().stream().filter(p -> p.model() != null).toList();
+                where c.kind = :kind and not c.withdrawn order by c.number""")
+                .param("kind", kind)
+                .param("causes", causes)
+                .query((row, i) -> part(row, kind))
+                .list()
+                .stream()
+                .filter(p -> p.model() != null)
+                .toList();
     }
 
     private static Part part(ResultSet row, String kind) throws SQLException {
         OffsetDateTime ended = row.getObject("ended_at", OffsetDateTime.class);
-        PartUse.Part part = kind.equals("SCREEN") ? PartUse.Part.SCREEN : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.Part.TANK : PartUse.Part.FILM;
+        PartUse.Part part = kind.equals("SCREEN")
+                ? PartUse.Part.SCREEN
+                : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.Part.TANK : PartUse.Part.FILM;
         Usage usage = new Usage(row.getDouble("hours"), row.getDouble("uv_hours"), row.getLong("layers"), 0, 0);
-        return new Part(row.getString("code"), part, row.getString("model"), new Lived(usage, ended == null ? null : row.getString("end_reason"), row.getBoolean("in_print")),
-                ended == null ? null : ended.toInstant(), row.getString("place"), row.getObject("now_fitted") != null);
+        return new Part(
+                row.getString("code"),
+                part,
+                row.getString("model"),
+                new Lived(usage, ended == null ? null : row.getString("end_reason"), row.getBoolean("in_print")),
+                ended == null ? null : ended.toInstant(),
+                row.getString("place"),
+                row.getObject("now_fitted") != null);
     }
 }

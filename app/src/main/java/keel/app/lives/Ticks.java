@@ -18,7 +18,8 @@ final class Ticks {
         step = most / step > 12 ? 5 * step : most / step > 6 ? 2 * step : step;
         List<Tick> ticks = new ArrayList<>();
         for (double at = 0; at <= most; at += step) {
-            ticks.add(new Tick(left + at / most * (right - left), String.format(Locale.ROOT, step < 1 ? "%.1f" : "%.0f", at)));
+            ticks.add(new Tick(
+                    left + at / most * (right - left), String.format(Locale.ROOT, step < 1 ? "%.1f" : "%.0f", at)));
         }
         return ticks;
     }

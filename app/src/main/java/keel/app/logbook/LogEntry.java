@@ -18,8 +18,10 @@ class LogEntry {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     @Enumerated(EnumType.STRING)
     LogKind kind;
+
     Long machineId;
     String subjectKind;
     Long subjectId;
@@ -29,8 +31,10 @@ class LogEntry {
     String via;
     String headline;
     String note;
+
     @Lob
     String content;
+
     Long supersedesId;
     String reason;
 }

@@ -3,8 +3,16 @@ package keel.app.logbook;
 import java.time.Instant;
 
 /** Which entries are asked for; null or empty means any. Newest first, by when it happened. */
-public record LogFilter(String machine, String text, LogKind kind, Instant from, Instant to, String subjectKind, Long subjectId,
-                        int page, int size) {
+public record LogFilter(
+        String machine,
+        String text,
+        LogKind kind,
+        Instant from,
+        Instant to,
+        String subjectKind,
+        Long subjectId,
+        int page,
+        int size) {
 
     public static LogFilter ofMachine(String code, int size) {
         return new LogFilter(code, null, null, null, null, null, null, 0, size);

@@ -22,7 +22,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Logbook {
 
-    private static final String LINES = """
+    private static final String LINES =
+            """
             select e.id, e.kind, m.code, m.name, e.subject_kind, e.subject_id, e.happened_at, e.written_at, p.name as person, e.via,
               e.headline, e.note, e.content, e.supersedes_id, e.reason,
               exists (select 1 from log_entry later where later.supersedes_id = e.id) as superseded
@@ -64,9 +65,14 @@ public class Logbook {
     /** Id of the newest entry of these kinds about a subject, or null. */
     @Transactional(readOnly = true)
     public Long latest(String subjectKind, long subjectId, LogKind... kinds) {
-        return jdbc.sql("select max(id) from log_entry where subject_kind = :kind and subject_id = :id and kind in (:kinds)")
-                .param("kind", subjectKind).param("id", subjectId).param("kinds", List.of(kinds).stream().map(Enum::name).toList())
-                .query(Long.class).optional().orElse(null);
+        return jdbc.sql(
+                        "select max(id) from log_entry where subject_kind = :kind and subject_id = :id and kind in (:kinds)")
+                .param("kind", subjectKind)
+                .param("id", subjectId)
+                .param("kinds", List.of(kinds).stream().map(Enum::name).toList())
+                .query(Long.class)
+                .optional()
+                .orElse(null);
     }
 
     @Transactional(readOnly = true)
@@ -87,17 +93,25 @@ public class Logbook {
         if (filter.subjectKind() != null) {
             where.add("e.subject_kind = :subjectKind and e.subject_id = :subjectId");
         }
-        List<String> words = present(filter.text()) ? List.of(filter.text().toLowerCase(Locale.ROOT).strip().split("\\s+")) : List.of();
+        List<String> words = present(filter.text())
+                ? List.of(filter.text().toLowerCase(Locale.ROOT).strip().split("\\s+"))
+                : List.of();
         for (int i = 0; i < words.size(); i++) {
-            where.add("lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || p.name || ' ' "
-                    + "|| coalesce(m.name, '')) like :word" + i + " escape '!'");
+            where.add(
+                    "lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || p.name || ' ' "
+                            + "|| coalesce(m.name, '')) like :word" + i + " escape '!'");
         }
-        JdbcClient.StatementSpec query = jdbc.sql(LINES + (where.isEmpty() ? "" : " where " + String.join(" and ", where))
-                + " order by e.happened_at desc, e.id desc offset :skip rows fetch next :size rows only")
-                .param("machine", filter.machine()).param("kind", filter.kind() == null ? null : filter.kind().name())
-                .param("from", time(filter.from())).param("to", time(filter.to()))
-                .param("subjectKind", filter.subjectKind()).param("subjectId", filter.subjectId())
-                .param("skip", (long) filter.page() * filter.size()).param("size", filter.size());
+        JdbcClient.StatementSpec query = jdbc.sql(
+                        LINES + (where.isEmpty() ? "" : " where " + String.join(" and ", where))
+                                + " order by e.happened_at desc, e.id desc offset :skip rows fetch next :size rows only")
+                .param("machine", filter.machine())
+                .param("kind", filter.kind() == null ? null : filter.kind().name())
+                .param("from", time(filter.from()))
+                .param("to", time(filter.to()))
+                .param("subjectKind", filter.subjectKind())
+                .param("subjectId", filter.subjectId())
+                .param("skip", (long) filter.page() * filter.size())
+                .param("size", filter.size());
         for (int i = 0; i < words.size(); i++) {
             query = query.param("word" + i, "%" + words.get(i).replaceAll("([%_!])", "!$1") + "%");
         }
@@ -105,10 +119,23 @@ public class Logbook {
     }
 
     private static LogLine line(ResultSet row, int number) throws SQLException {
-        return new LogLine(row.getLong("id"), LogKind.valueOf(row.getString("kind")), row.getString("code"), row.getString("name"),
-                row.getString("subject_kind"), row.getLong("subject_id"), instant(row, "happened_at"), instant(row, "written_at"),
-                row.getString("person"), row.getString("via"), row.getString("headline"), row.getString("note"),
-                row.getString("content"), row.getObject("supersedes_id", Long.class), row.getString("reason"), row.getBoolean("superseded"));
+        return new LogLine(
+                row.getLong("id"),
+                LogKind.valueOf(row.getString("kind")),
+                row.getString("code"),
+                row.getString("name"),
+                row.getString("subject_kind"),
+                row.getLong("subject_id"),
+                instant(row, "happened_at"),
+                instant(row, "written_at"),
+                row.getString("person"),
+                row.getString("via"),
+                row.getString("headline"),
+                row.getString("note"),
+                row.getString("content"),
+                row.getObject("supersedes_id", Long.class),
+                row.getString("reason"),
+                row.getBoolean("superseded"));
     }
 
     private static boolean present(String text) {

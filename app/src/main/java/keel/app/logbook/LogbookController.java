@@ -44,35 +44,78 @@ class LogbookController {
         model.addAttribute("page", page);
         model.addAttribute("search", search);
         model.addAttribute("kinds", LogKind.values());
-        model.addAttribute("machines", jdbc.sql("select code, name from machine order by name").query().listOfRows());
+        model.addAttribute(
+                "machines",
+                jdbc.sql("select code, name from machine order by name").query().listOfRows());
         return "logbook/logbook";
     }
 
-    /** UTF-8 with a byte order mark, so that spreadsheets read it; cells that a spreadsheet would compute are quoted with an apostrophe. */
+    /**
+     * UTF-8 with a byte order mark, so that spreadsheets read it; cells that a spreadsheet would compute are quoted
+     * with an apostrophe.
+     */
     @GetMapping("/logbook.csv")
     void csv(Search search, HttpServletResponse response) throws IOException {
         response.setContentType("text/csv;charset=UTF-8");
         response.setHeader("Content-Disposition", "attachment; filename=\"logbook.csv\"");
         try (Writer out = new OutputStreamWriter(response.getOutputStream(), StandardCharsets.UTF_8)) {
             out.write('\ufeff');
-            CSVPrinter csv = new CSVPrinter(out, CSVFormat.RFC4180.builder().setHeader("happened_at", "written_at", "machine", "kind", "headline",
-                    "note", "person", "via", "reason", "superseded").get());
+            CSVPrinter csv = new CSVPrinter(
+                    out,
+                    CSVFormat.RFC4180
+                            .builder()
+                            .setHeader(
+                                    "happened_at",
+                                    "written_at",
+                                    "machine",
+                                    "kind",
+                                    "headline",
+                                    "note",
+                                    "person",
+                                    "via",
+                                    "reason",
+                                    "superseded")
+                            .get());
             for (LogLine l : logbook.lines(filter(search, 0, MOST_EXPORTED))) {
-                csv.printRecord(l.happenedAt(), l.writtenAt(), safe(l.machineName()), l.kind().words(), safe(l.headline()), safe(l.note()),
-                        safe(l.person()), safe(l.via()), safe(l.reason()), l.superseded());
+                csv.printRecord(
+                        l.happenedAt(),
+                        l.writtenAt(),
+                        safe(l.machineName()),
+                        l.kind().words(),
+                        safe(l.headline()),
+                        safe(l.note()),
+                        safe(l.person()),
+                        safe(l.via()),
+                        safe(l.reason()),
+                        l.superseded());
             }
         }
     }
 
     private LogFilter filter(Search search, int page, int size) {
-        ZoneId zone = ZoneId.of(jdbc.sql("select zone from shop").query(String.class).single());
-        LogKind kind = Arrays.stream(LogKind.values()).filter(k -> k.name().equals(search.kind())).findFirst().orElse(null);
-        return new LogFilter(search.machine(), search.text(), kind, day(search.from(), zone, 0), day(search.to(), zone, 1), null, null, page, size);
+        ZoneId zone =
+                ZoneId.of(jdbc.sql("select zone from shop").query(String.class).single());
+        LogKind kind = Arrays.stream(LogKind.values())
+                .filter(k -> k.name().equals(search.kind()))
+                .findFirst()
+                .orElse(null);
+        return new LogFilter(
+                search.machine(),
+                search.text(),
+                kind,
+                day(search.from(), zone, 0),
+                day(search.to(), zone, 1),
+                null,
+                null,
+                page,
+                size);
     }
 
     private static Instant day(String text, ZoneId zone, int later) {
         try {
-            return text == null || text.isBlank() ? null : LocalDate.parse(text).plusDays(later).atStartOfDay(zone).toInstant();
+            return text == null || text.isBlank()
+                    ? null
+                    : LocalDate.parse(text).plusDays(later).atStartOfDay(zone).toInstant();
         } catch (DateTimeParseException e) {
             return null;
         }

@@ -26,10 +26,12 @@ class Announcement {
         if (!(ready.getApplicationContext() instanceof ServletWebServerApplicationContext server)) {
             return;
         }
-        System.out.println("Vigilant Keel answers at " + (https ? "https" : "http") + "://localhost:" + server.getWebServer().getPort() + "/");
+        System.out.println("Vigilant Keel answers at " + (https ? "https" : "http") + "://localhost:"
+                + server.getWebServer().getPort() + "/");
         System.out.println("Records are kept in " + home);
         if (https) {
-            System.out.println("The certificate is the shop's own: copy " + home.resolve("keel.crt") + " to each tablet and trust it there"
+            System.out.println("The certificate is the shop's own: copy " + home.resolve("keel.crt")
+                    + " to each tablet and trust it there"
                     + " (settings, security, install a certificate), or accept the browser's warning once.");
         }
     }

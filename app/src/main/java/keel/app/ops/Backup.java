@@ -72,8 +72,16 @@ final class Backup {
                 statement.execute("BACKUP TO '" + database.toString().replace("'", "''") + "'");
             }
             zip.putNextEntry(new ZipEntry("manifest.json"));
-            zip.write(new ObjectMapper().writeValueAsBytes(Map.of("format", FORMAT, "version", 1, "madeAt", Instant.now().toString())));
-            try (ZipFile made = new ZipFile(database.toFile()); InputStream in = made.getInputStream(made.getEntry(DATABASE))) {
+            zip.write(new ObjectMapper()
+                    .writeValueAsBytes(Map.of(
+                            "format",
+                            FORMAT,
+                            "version",
+                            1,
+                            "madeAt",
+                            Instant.now().toString())));
+            try (ZipFile made = new ZipFile(database.toFile());
+                    InputStream in = made.getInputStream(made.getEntry(DATABASE))) {
                 zip.putNextEntry(new ZipEntry(DATABASE));
                 in.transferTo(zip);
             }
@@ -89,7 +97,10 @@ final class Backup {
             return;
         }
         try (Stream<Path> files = Files.walk(photos)) {
-            for (Path file : files.filter(Files::isRegularFile).filter(f -> !f.toString().endsWith(".part")).sorted().toList()) {
+            for (Path file : files.filter(Files::isRegularFile)
+                    .filter(f -> !f.toString().endsWith(".part"))
+                    .sorted()
+                    .toList()) {
                 zip.putNextEntry(new ZipEntry(home.relativize(file).toString().replace('\\', '/')));
                 Files.copy(file, zip);
             }
@@ -120,7 +131,8 @@ final class Backup {
         if (Files.exists(home)) {
             try (Stream<Path> inside = Files.list(home)) {
                 if (inside.findAny().isPresent()) {
-                    throw new IllegalArgumentException(home + " is not empty. Restore into an empty or new folder, then start with --home.");
+                    throw new IllegalArgumentException(
+                            home + " is not empty. Restore into an empty or new folder, then start with --home.");
                 }
             }
             Files.delete(home);
@@ -138,12 +150,14 @@ final class Backup {
 
     private static void unpack(Path file, Path fresh) throws IOException {
         try (ZipFile zip = new ZipFile(file.toFile())) {
-            for (Enumeration<? extends ZipEntry> entries = zip.entries(); entries.hasMoreElements();) {
+            for (Enumeration<? extends ZipEntry> entries = zip.entries(); entries.hasMoreElements(); ) {
                 ZipEntry entry = entries.nextElement();
                 Path to = fresh.resolve(entry.getName()).normalize();
-                boolean ours = entry.getName().equals(DATABASE) || entry.getName().matches("photos/[0-9a-f]{2}/[0-9a-f]{64}(-(small|screen)\\.jpg)?");
+                boolean ours = entry.getName().equals(DATABASE)
+                        || entry.getName().matches("photos/[0-9a-f]{2}/[0-9a-f]{64}(-(small|screen)\\.jpg)?");
                 if (!to.startsWith(fresh) || !ours && !entry.getName().equals("manifest.json")) {
-                    throw new IllegalArgumentException(file + " holds something that does not belong in a backup: " + entry.getName());
+                    throw new IllegalArgumentException(
+                            file + " holds something that does not belong in a backup: " + entry.getName());
                 }
                 if (ours) {
                     Files.createDirectories(to.getParent());

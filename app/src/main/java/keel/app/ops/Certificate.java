@@ -25,30 +25,67 @@ record Certificate(Path store, Path certificate, String password) {
             new SecureRandom().nextBytes(bits);
             Home.writeSecret(secret, HexFormat.of().formatHex(bits));
             String password = Files.readString(secret);
-            keytool("-genkeypair", "-alias", "keel", "-keyalg", "EC", "-groupname", "secp256r1", "-validity", "820", "-storetype", "PKCS12",
-                    "-keystore", store.toString(), "-storepass", password, "-dname", "CN=Vigilant Keel", "-ext", "SAN=" + String.join(",", names()));
-            keytool("-exportcert", "-rfc", "-alias", "keel", "-keystore", store.toString(), "-storepass", password, "-file", certificate.toString());
+            keytool(
+                    "-genkeypair",
+                    "-alias",
+                    "keel",
+                    "-keyalg",
+                    "EC",
+                    "-groupname",
+                    "secp256r1",
+                    "-validity",
+                    "820",
+                    "-storetype",
+                    "PKCS12",
+                    "-keystore",
+                    store.toString(),
+                    "-storepass",
+                    password,
+                    "-dname",
+                    "CN=Vigilant Keel",
+                    "-ext",
+                    "SAN=" + String.join(",", names()));
+            keytool(
+                    "-exportcert",
+                    "-rfc",
+                    "-alias",
+                    "keel",
+                    "-keystore",
+                    store.toString(),
+                    "-storepass",
+                    password,
+                    "-file",
+                    certificate.toString());
         }
         return new Certificate(store, certificate, Files.readString(secret));
     }
 
     Map<String, Object> properties() {
-        return Map.of("server.ssl.key-store", store.toAbsolutePath().toString(), "server.ssl.key-store-password", password,
-                "server.ssl.key-store-type", "PKCS12", "server.ssl.key-alias", "keel");
+        return Map.of(
+                "server.ssl.key-store",
+                store.toAbsolutePath().toString(),
+                "server.ssl.key-store-password",
+                password,
+                "server.ssl.key-store-type",
+                "PKCS12",
+                "server.ssl.key-alias",
+                "keel");
     }
 
     private static List<String> names() throws IOException {
         List<String> names = new ArrayList<>(List.of("dns:localhost", "ip:127.0.0.1"));
         names.add("dns:" + InetAddress.getLocalHost().getHostName());
         for (NetworkInterface network : Collections.list(NetworkInterface.getNetworkInterfaces())) {
-            Collections.list(network.getInetAddresses()).stream().filter(a -> a.getAddress().length == 4 && !a.isLoopbackAddress())
+            Collections.list(network.getInetAddresses()).stream()
+                    .filter(a -> a.getAddress().length == 4 && !a.isLoopbackAddress())
                     .forEach(a -> names.add("ip:" + a.getHostAddress()));
         }
         return names;
     }
 
     private static void keytool(String... arguments) throws IOException {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "keytool").toString()));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "keytool").toString()));
         command.addAll(List.of(arguments));
         Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
         process.getOutputStream().close();

@@ -16,7 +16,10 @@ public final class CommandLine {
 
     private CommandLine() {}
 
-    /** Starts the application, or does the errand and ends the process with 0 or, after a sentence that says why, with 1. */
+    /**
+     * Starts the application, or does the errand and ends the process with 0 or, after a sentence that says why, with
+     * 1.
+     */
     public static void run(Class<?> application, String[] arguments) {
         try {
             Request request = Request.of(arguments);
@@ -30,7 +33,9 @@ public final class CommandLine {
                     Backup.restore(request.file(), request.home());
                     OUT.println("Restored " + request.file() + " to " + request.home() + ".");
                 }
-                default -> throw new IllegalArgumentException("There is no command " + request.command() + ". " + Request.USAGE);
+                default ->
+                    throw new IllegalArgumentException(
+                            "There is no command " + request.command() + ". " + Request.USAGE);
             }
         } catch (IllegalArgumentException | IOException e) {
             ERR.println(e.getMessage());
@@ -45,7 +50,9 @@ public final class CommandLine {
         Files.createDirectories(request.home());
         SpringApplication spring = new SpringApplication(application);
         spring.setBannerMode(Banner.Mode.OFF);
-        String[] settings = properties(request).entrySet().stream().map(p -> "--" + p.getKey() + "=" + p.getValue()).toArray(String[]::new);
+        String[] settings = properties(request).entrySet().stream()
+                .map(p -> "--" + p.getKey() + "=" + p.getValue())
+                .toArray(String[]::new);
         try {
             spring.run(settings);
         } catch (RuntimeException e) {
@@ -72,14 +79,18 @@ public final class CommandLine {
     private static String why(Throwable e, Request request) {
         StringBuilder messages = new StringBuilder();
         for (Throwable t = e; t != null; t = t.getCause()) {
-            messages.append(t.getClass().getSimpleName()).append(' ').append(t.getMessage()).append('\n');
+            messages.append(t.getClass().getSimpleName())
+                    .append(' ')
+                    .append(t.getMessage())
+                    .append('\n');
         }
         String all = messages.toString();
         if (all.contains("PortInUse") || all.contains("Address already in use")) {
             return "Port " + request.port() + " is taken. Choose another with --port.";
         }
         if (all.contains("Database may be already in use") || all.contains("The file is locked")) {
-            return "Another Vigilant Keel is running in " + request.home() + ". Stop it first, or choose another --home.";
+            return "Another Vigilant Keel is running in " + request.home()
+                    + ". Stop it first, or choose another --home.";
         }
         return "Vigilant Keel could not start:\n" + all;
     }

@@ -31,8 +31,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 
 /**
- * How commands reach the running application: its address and a secret stand in a file that only the owner of the process
- * may read. Nothing else is done here than a backup.
+ * How commands reach the running application: its address and a secret stand in a file that only the owner of the
+ * process may read. Nothing else is done here than a backup.
  */
 @Controller
 class Control {
@@ -55,11 +55,17 @@ class Control {
 
     @EventListener
     void writeAddress(ServletWebServerInitializedEvent started) throws IOException {
-        Home.writeSecret(home.resolve(FILE), (https ? "https" : "http") + "://127.0.0.1:" + started.getWebServer().getPort() + "\n" + secret + "\n");
+        Home.writeSecret(
+                home.resolve(FILE),
+                (https ? "https" : "http") + "://127.0.0.1:"
+                        + started.getWebServer().getPort() + "\n" + secret + "\n");
     }
 
     @PostMapping("/control/backup")
-    void backup(@RequestHeader(name = "Keel-Control", defaultValue = "") String given, HttpServletRequest request, HttpServletResponse response)
+    void backup(
+            @RequestHeader(name = "Keel-Control", defaultValue = "") String given,
+            HttpServletRequest request,
+            HttpServletResponse response)
             throws IOException, SQLException {
         if (!MessageDigest.isEqual(given.getBytes(StandardCharsets.UTF_8), secret.getBytes(StandardCharsets.UTF_8))) {
             response.sendError(HttpServletResponse.SC_NOT_FOUND);
@@ -78,8 +84,11 @@ class Control {
             return false;
         }
         List<String> lines = Files.readAllLines(file);
-        HttpRequest request = HttpRequest.newBuilder(URI.create(lines.get(0) + "/control/backup")).header("Keel-Control", lines.get(1))
-                .timeout(Duration.ofMinutes(10)).POST(HttpRequest.BodyPublishers.noBody()).build();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(lines.get(0) + "/control/backup"))
+                .header("Keel-Control", lines.get(1))
+                .timeout(Duration.ofMinutes(10))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build();
         try {
             HttpResponse<Path> answer = client(home).send(request, HttpResponse.BodyHandlers.ofFile(to));
             if (answer.statusCode() != 200) {
@@ -101,7 +110,9 @@ class Control {
             return client.build();
         }
         try {
-            KeyStore own = KeyStore.getInstance(store.toFile(), Files.readString(home.resolve("keel.p12.password")).toCharArray());
+            KeyStore own = KeyStore.getInstance(
+                    store.toFile(),
+                    Files.readString(home.resolve("keel.p12.password")).toCharArray());
             KeyStore trusted = KeyStore.getInstance(KeyStore.getDefaultType());
             trusted.load(null, null);
             trusted.setCertificateEntry("keel", own.getCertificate("keel"));

@@ -11,7 +11,15 @@ import java.util.stream.Stream;
 /** The folder that holds everything of one shop. */
 public final class Home {
 
-    static final List<String> OURS = List.of("keel.mv.db", "keel.trace.db", "photos", "api-token", "control", "keel.p12", "keel.p12.password", "keel.crt");
+    static final List<String> OURS = List.of(
+            "keel.mv.db",
+            "keel.trace.db",
+            "photos",
+            "api-token",
+            "control",
+            "keel.p12",
+            "keel.p12.password",
+            "keel.crt");
 
     private Home() {}
 
@@ -25,9 +33,12 @@ public final class Home {
             return;
         }
         try (Stream<Path> files = Files.list(home)) {
-            List<String> strange = files.map(f -> f.getFileName().toString()).filter(name -> !OURS.contains(name)).toList();
+            List<String> strange = files.map(f -> f.getFileName().toString())
+                    .filter(name -> !OURS.contains(name))
+                    .toList();
             if (!strange.isEmpty()) {
-                throw new IllegalArgumentException("--fresh refuses to empty " + home + ": " + strange.get(0) + " does not belong to Vigilant Keel.");
+                throw new IllegalArgumentException("--fresh refuses to empty " + home + ": " + strange.get(0)
+                        + " does not belong to Vigilant Keel.");
             }
         }
         for (String name : OURS) {

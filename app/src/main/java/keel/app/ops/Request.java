@@ -6,9 +6,11 @@ import java.util.Deque;
 import java.util.List;
 
 /** What was asked for on the command line. */
-record Request(String command, Path home, Path file, int port, boolean fresh, boolean lan, boolean https, String clock) {
+record Request(
+        String command, Path home, Path file, int port, boolean fresh, boolean lan, boolean https, String clock) {
 
-    static final String USAGE = """
+    static final String USAGE =
+            """
             Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan]
                    keel run [--port N] [--home DIR] [--lan] [--https]
                    keel backup FILE [--home DIR]
@@ -18,7 +20,8 @@ record Request(String command, Path home, Path file, int port, boolean fresh, bo
     static Request of(String[] arguments) {
         Deque<String> left = new ArrayDeque<>(List.of(arguments));
         String command = left.isEmpty() ? "" : left.pop();
-        Path home = Path.of(System.getProperty("keel.folder", "."), "var", command.equals("demo") ? "demo" : "keel").normalize();
+        Path home = Path.of(System.getProperty("keel.folder", "."), "var", command.equals("demo") ? "demo" : "keel")
+                .normalize();
         Path file = null;
         int port = command.equals("run") ? 8090 : 8080;
         boolean fresh = false;

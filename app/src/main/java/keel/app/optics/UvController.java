@@ -51,7 +51,9 @@ class UvController {
 
     /** How many readings across and deep. */
     enum Grid {
-        NINE(3, 3), FIFTEEN(5, 3), TWENTY_FIVE(5, 5);
+        NINE(3, 3),
+        FIFTEEN(5, 3),
+        TWENTY_FIVE(5, 5);
 
         private final int across;
         private final int deep;
@@ -77,21 +79,36 @@ class UvController {
     /** A place to put the meter, in the middle of its field; {@code name} that of its field in the form. */
     record Place(String name, double xMm, double yMm) {}
 
-    /** A profile with the exposure that gives its dose under the light of now; {@code thenAt} is the day of the map that stands for the light of then. */
+    /**
+     * A profile with the exposure that gives its dose under the light of now; {@code thenAt} is the day of the map that
+     * stands for the light of then.
+     */
     record Compensated(Pair profile, Instant thenAt, ExposureForLight exposure) {}
 
     @GetMapping("/machines/{code}/uv")
-    String uv(@PathVariable String code, @RequestParam(defaultValue = "NINE") Grid grid, @RequestParam(required = false) String take, Model model) {
+    String uv(
+            @PathVariable String code,
+            @RequestParam(defaultValue = "NINE") Grid grid,
+            @RequestParam(required = false) String take,
+            Model model) {
         MachineNow m = standings.of(code);
         Map<String, String> form = new HashMap<>();
         if (take != null) {
-            instruments.at(code).ifPresent(box -> places(m, grid).stream().flatMap(List::stream).forEach(p -> form.put(p.name(), Instruments.typed(box.uv(code, p.xMm(), p.yMm(), false, clock.instant())))));
+            instruments.at(code).ifPresent(box -> places(m, grid).stream()
+                    .flatMap(List::stream)
+                    .forEach(p -> form.put(
+                            p.name(), Instruments.typed(box.uv(code, p.xMm(), p.yMm(), false, clock.instant())))));
         }
         return show(m, grid, form, model);
     }
 
     @PostMapping("/machines/{code}/uv")
-    String keep(@PathVariable String code, @RequestParam Grid grid, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String keep(
+            @PathVariable String code,
+            @RequestParam Grid grid,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         MachineNow m = standings.of(code);
         try {
             Findings findings = new Findings();
@@ -123,7 +140,10 @@ class UvController {
         for (int row = grid.deep() - 1; row >= 0; row--) {
             List<Place> places = new ArrayList<>();
             for (int column = 0; column < grid.across(); column++) {
-                places.add(new Place("r" + (row * MOST_DEEP + column), (column + 0.5) * m.plateWidthMm() / grid.across(), (row + 0.5) * m.plateDepthMm() / grid.deep()));
+                places.add(new Place(
+                        "r" + (row * MOST_DEEP + column),
+                        (column + 0.5) * m.plateWidthMm() / grid.across(),
+                        (row + 0.5) * m.plateDepthMm() / grid.deep()));
             }
             rows.add(places);
         }
@@ -134,13 +154,24 @@ class UvController {
         if (all.isEmpty()) {
             return List.of();
         }
-        return profiles.ofMachine(m.code()).stream().flatMap(p -> then(all, p.since()).map(then -> new Compensated(p, then.at(),
-                ExposureForLight.of(p.exposureS(), then.map().mean(), all.get(0).map(), m.hasScreen()))).stream()).toList();
+        return profiles.ofMachine(m.code()).stream()
+                .flatMap(p -> then(all, p.since())
+                        .map(then -> new Compensated(
+                                p,
+                                then.at(),
+                                ExposureForLight.of(
+                                        p.exposureS(),
+                                        then.map().mean(),
+                                        all.get(0).map(),
+                                        m.hasScreen())))
+                        .stream())
+                .toList();
     }
 
     /** The map nearest to when the profile's version was written. */
     private static Optional<UvMaps.Kept> then(List<UvMaps.Kept> all, Instant since) {
-        return all.stream().min(Comparator.comparing(k -> Duration.between(k.at(), since).abs()));
+        return all.stream()
+                .min(Comparator.comparing(k -> Duration.between(k.at(), since).abs()));
     }
 
     private String show(MachineNow m, Grid grid, Map<String, String> form, Model model) {

@@ -11,7 +11,8 @@ import org.springframework.security.core.context.SecurityContextHolder;
  *
  * @param via how, where it was not by sign-in: "PIN" or the name of a token, else null
  */
-public record Actor(long personId, String signIn, String displayName, Role role, String via) implements Principal, Serializable {
+public record Actor(long personId, String signIn, String displayName, Role role, String via)
+        implements Principal, Serializable {
 
     @Override
     public String getName() {

@@ -15,9 +15,12 @@ class ApiToken {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String name;
+
     @Enumerated(EnumType.STRING)
     Role role;
+
     String tokenHash;
     Long madeBy;
     Instant madeAt;

@@ -28,7 +28,8 @@ class PasswordSignIn implements AuthenticationProvider {
         if (!throttle.allows(attempt.getName(), address)) {
             throw new LockedException("Too many wrong tries.");
         }
-        Actor actor = people.byPassword(attempt.getName(), String.valueOf(attempt.getCredentials())).orElse(null);
+        Actor actor = people.byPassword(attempt.getName(), String.valueOf(attempt.getCredentials()))
+                .orElse(null);
         if (actor == null) {
             throttle.wrong(attempt.getName(), address);
             throw new BadCredentialsException("Wrong name or password.");
@@ -43,7 +44,9 @@ class PasswordSignIn implements AuthenticationProvider {
     }
 
     static Authentication signedIn(Actor actor) {
-        return UsernamePasswordAuthenticationToken.authenticated(actor, null,
+        return UsernamePasswordAuthenticationToken.authenticated(
+                actor,
+                null,
                 List.of(new SimpleGrantedAuthority("ROLE_" + actor.role().name())));
     }
 }

@@ -70,7 +70,10 @@ public class People {
     private Person create(String signIn, String name, Role role, String password, String pin) {
         Findings findings = new Findings();
         if (findings.text(signIn, 40, "signIn", "The sign-in")) {
-            findings.when(!signIn.matches("[A-Za-z0-9._-]+"), "signIn", "A sign-in has letters, digits, dots, dashes and underscores only.");
+            findings.when(
+                    !signIn.matches("[A-Za-z0-9._-]+"),
+                    "signIn",
+                    "A sign-in has letters, digits, dots, dashes and underscores only.");
             findings.when(persons.taken(signIn), "signIn", "Somebody has this sign-in already.");
         }
         findings.text(name, 80, "name", "The name");
@@ -119,7 +122,10 @@ public class People {
     public void changeOwnPin(String password, String pin) {
         Person person = self();
         Findings findings = new Findings();
-        findings.when(password == null || !encoder.matches(password, person.passwordHash), "password", "That is not the present password.");
+        findings.when(
+                password == null || !encoder.matches(password, person.passwordHash),
+                "password",
+                "That is not the present password.");
         checkPin(pin, findings);
         Refused.unless(findings);
         person.pinHash = blank(pin) ? null : encoder.encode(pin);
@@ -143,17 +149,23 @@ public class People {
     /** Whether the person is still active and still has at least the role of the session. */
     @Transactional(readOnly = true)
     public boolean mayStay(Actor actor) {
-        return persons.findById(actor.personId()).map(p -> p.active && p.role.atLeast(actor.role())).orElse(false);
+        return persons.findById(actor.personId())
+                .map(p -> p.active && p.role.atLeast(actor.role()))
+                .orElse(false);
     }
 
     @Transactional(readOnly = true)
     public List<PersonView> all() {
-        return persons.findAllByOrderByActiveDescNameAsc().stream().map(People::view).toList();
+        return persons.findAllByOrderByActiveDescNameAsc().stream()
+                .map(People::view)
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public List<PersonView> withPin() {
-        return persons.findByActiveTrueAndPinHashNotNullOrderByName().stream().map(People::view).toList();
+        return persons.findByActiveTrueAndPinHashNotNullOrderByName().stream()
+                .map(People::view)
+                .toList();
     }
 
     /** Makes a token and answers it; it cannot be shown again. */
@@ -187,12 +199,14 @@ public class People {
     @Transactional(readOnly = true)
     public List<TokenView> tokens() {
         return tokens.findAllByOrderByMadeAtDesc().stream()
-                .map(t -> new TokenView(t.id, t.name, t.role, t.madeAt, t.revokedAt)).toList();
+                .map(t -> new TokenView(t.id, t.name, t.role, t.madeAt, t.revokedAt))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public Optional<Actor> byToken(String token) {
-        return tokens.findByTokenHashAndRevokedAtNull(hash(token)).flatMap(t -> persons.findById(t.madeBy).filter(p -> p.active)
+        return tokens.findByTokenHashAndRevokedAtNull(hash(token)).flatMap(t -> persons.findById(t.madeBy)
+                .filter(p -> p.active)
                 .map(p -> new Actor(p.id, p.signIn, p.name, t.role, "token " + t.name)));
     }
 
@@ -235,7 +249,8 @@ public class People {
 
     private static String hash(String token) {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

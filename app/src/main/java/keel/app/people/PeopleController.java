@@ -46,8 +46,12 @@ class PeopleController {
     }
 
     @PostMapping("/setup/people/{id}")
-    String change(@PathVariable long id, @RequestParam Role role, @RequestParam(defaultValue = "false") boolean active,
-                  Model model, HttpServletResponse response) {
+    String change(
+            @PathVariable long id,
+            @RequestParam Role role,
+            @RequestParam(defaultValue = "false") boolean active,
+            Model model,
+            HttpServletResponse response) {
         try {
             people.change(id, role, active);
             return "redirect:/setup/people";

@@ -17,15 +17,20 @@ class Person {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     @Column(name = "sign_in")
     String signIn;
+
     String name;
+
     @Enumerated(EnumType.STRING)
     Role role;
+
     String passwordHash;
     String pinHash;
     boolean active = true;
     Instant createdAt;
+
     @Version
     int version;
 

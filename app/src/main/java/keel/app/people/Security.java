@@ -22,8 +22,9 @@ import org.springframework.security.web.util.matcher.AntPathRequestMatcher;
 @Configuration
 class Security {
 
-    private static final String CONTENT = "default-src 'self'; img-src 'self' data: blob:; object-src 'none'; base-uri 'self'; "
-            + "form-action 'self'; frame-ancestors 'none'";
+    private static final String CONTENT =
+            "default-src 'self'; img-src 'self' data: blob:; object-src 'none'; base-uri 'self'; "
+                    + "form-action 'self'; frame-ancestors 'none'";
 
     @Bean
     PasswordEncoder passwordEncoder() {
@@ -37,14 +38,18 @@ class Security {
                 .csrf(csrf -> csrf.disable())
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .addFilterBefore(new TokenFilter(people), AnonymousAuthenticationFilter.class)
-                .authorizeHttpRequests(a -> a.requestMatchers("/api/docs/**", "/api/docs").permitAll().anyRequest().authenticated())
+                .authorizeHttpRequests(a -> a.requestMatchers("/api/docs/**", "/api/docs")
+                        .permitAll()
+                        .anyRequest()
+                        .authenticated())
                 .headers(Security::headers)
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, reason) -> {
                     response.setStatus(HttpStatus.UNAUTHORIZED.value());
                     response.setHeader("WWW-Authenticate", "Bearer");
                     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-                    response.getWriter().write("{\"type\":\"about:blank\",\"title\":\"Unauthorized\",\"status\":401,"
-                            + "\"detail\":\"A valid token is needed: Authorization: Bearer …\",\"errors\":[]}");
+                    response.getWriter()
+                            .write("{\"type\":\"about:blank\",\"title\":\"Unauthorized\",\"status\":401,"
+                                    + "\"detail\":\"A valid token is needed: Authorization: Bearer …\",\"errors\":[]}");
                 }))
                 .build();
     }
@@ -52,14 +57,17 @@ class Security {
     @Bean
     @Order(2)
     SecurityFilterChain pages(HttpSecurity http, People people) throws Exception {
-        return http
-                .authorizeHttpRequests(a -> a
-                        .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD).permitAll()
-                        .requestMatchers(PathRequest.toStaticResources().atCommonLocations()).permitAll()
-                        .requestMatchers("/static/**", "/webjars/**", "/first", "/sign-in", "/error", "/control/**").permitAll()
-                        .anyRequest().authenticated())
+        return http.authorizeHttpRequests(a -> a.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
+                        .permitAll()
+                        .requestMatchers(PathRequest.toStaticResources().atCommonLocations())
+                        .permitAll()
+                        .requestMatchers("/static/**", "/webjars/**", "/first", "/sign-in", "/error", "/control/**")
+                        .permitAll()
+                        .anyRequest()
+                        .authenticated())
                 .csrf(csrf -> csrf.ignoringRequestMatchers(new AntPathRequestMatcher("/control/**")))
-                .formLogin(f -> f.loginPage("/sign-in").defaultSuccessUrl("/fleet")
+                .formLogin(f -> f.loginPage("/sign-in")
+                        .defaultSuccessUrl("/fleet")
                         .failureHandler((request, response, e) -> response.sendRedirect(
                                 e instanceof LockedException ? "/sign-in?slow" : "/sign-in?wrong")))
                 .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
@@ -69,7 +77,8 @@ class Security {
                 .build();
     }
 
-    private static void headers(org.springframework.security.config.annotation.web.configurers.HeadersConfigurer<HttpSecurity> headers) {
+    private static void headers(
+            org.springframework.security.config.annotation.web.configurers.HeadersConfigurer<HttpSecurity> headers) {
         headers.contentSecurityPolicy(c -> c.policyDirectives(CONTENT))
                 .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN))
                 .cacheControl(Customizer.withDefaults())

@@ -28,11 +28,16 @@ class SignInController {
     }
 
     @GetMapping("/sign-in")
-    String signIn(@RequestParam(required = false) String wrong, @RequestParam(required = false) String slow,
-                  @RequestParam(required = false) String out, Model model) {
-        String message = slow != null ? "Too many wrong tries. Wait a minute, then try again."
-                : wrong != null ? "That name and password do not go together. Try again."
-                : out != null ? "Signed out." : null;
+    String signIn(
+            @RequestParam(required = false) String wrong,
+            @RequestParam(required = false) String slow,
+            @RequestParam(required = false) String out,
+            Model model) {
+        String message = slow != null
+                ? "Too many wrong tries. Wait a minute, then try again."
+                : wrong != null
+                        ? "That name and password do not go together. Try again."
+                        : out != null ? "Signed out." : null;
         model.addAttribute("message", message);
         return "people/sign-in";
     }
@@ -67,8 +72,12 @@ class SignInController {
     }
 
     @PostMapping("/hand-over")
-    String handOver(@RequestParam String signIn, @RequestParam String pin, Model model, HttpServletRequest request,
-                    HttpServletResponse response) {
+    String handOver(
+            @RequestParam String signIn,
+            @RequestParam String pin,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         String address = request.getRemoteAddr();
         String key = "pin " + signIn;
         if (!throttle.allows(key, address)) {
@@ -95,7 +104,8 @@ class SignInController {
     }
 
     @PostMapping("/account/password")
-    String password(@RequestParam String old, @RequestParam String password, Model model, HttpServletResponse response) {
+    String password(
+            @RequestParam String old, @RequestParam String password, Model model, HttpServletResponse response) {
         try {
             people.changeOwnPassword(old, password);
             return "redirect:/account?done";

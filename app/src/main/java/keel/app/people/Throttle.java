@@ -14,7 +14,10 @@ import org.springframework.stereotype.Component;
 @Component
 class Throttle {
 
-    private final Cache<String, Bucket> buckets = Caffeine.newBuilder().maximumSize(20_000).expireAfterAccess(Duration.ofHours(2)).build();
+    private final Cache<String, Bucket> buckets = Caffeine.newBuilder()
+            .maximumSize(20_000)
+            .expireAfterAccess(Duration.ofHours(2))
+            .build();
 
     /** Whether another try may be made. */
     boolean allows(String name, String address) {
@@ -32,7 +35,9 @@ class Throttle {
     }
 
     private Bucket bucket(String key, int capacity, Duration each) {
-        return buckets.get(key, k -> Bucket.builder().addLimit(limit -> limit.capacity(capacity).refillGreedy(1, each)).build());
+        return buckets.get(key, k -> Bucket.builder()
+                .addLimit(limit -> limit.capacity(capacity).refillGreedy(1, each))
+                .build());
     }
 
     private static String key(String name, String address) {

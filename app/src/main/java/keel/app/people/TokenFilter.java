@@ -27,7 +27,8 @@ class TokenFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         String header = request.getHeader(HttpHeaders.AUTHORIZATION);
         Optional<Actor> actor = header != null && header.regionMatches(true, 0, SCHEME, 0, SCHEME.length())
-                ? people.byToken(header.substring(SCHEME.length()).strip()) : Optional.empty();
+                ? people.byToken(header.substring(SCHEME.length()).strip())
+                : Optional.empty();
         if (actor.isPresent()) {
             SecurityContext context = SecurityContextHolder.createEmptyContext();
             context.setAuthentication(PasswordSignIn.signedIn(actor.get()));

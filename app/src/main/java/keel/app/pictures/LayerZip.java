@@ -16,8 +16,8 @@ import java.util.zip.ZipInputStream;
 import keel.app.problems.Refused;
 
 /**
- * Pictures of layers that somebody sent: one PNG, or a ZIP of a PNG for each. What a file is, is read from its bytes; a picture's size is read before it is decoded, and of many layers only some are
- * taken, evenly.
+ * Pictures of layers that somebody sent: one PNG, or a ZIP of a PNG for each. What a file is, is read from its bytes; a
+ * picture's size is read before it is decoded, and of many layers only some are taken, evenly.
  */
 public final class LayerZip {
 
@@ -45,7 +45,11 @@ public final class LayerZip {
         } else if (Pictures.type(bytes) == Pictures.Type.PNG) {
             layers.accept(picture(bytes, "The picture"));
         } else {
-            throw new Refused("file", bytes.length == 0 ? "No file was chosen." : "That is no PNG and no ZIP of PNGs, whatever its name says.");
+            throw new Refused(
+                    "file",
+                    bytes.length == 0
+                            ? "No file was chosen."
+                            : "That is no PNG and no ZIP of PNGs, whatever its name says.");
         }
     }
 

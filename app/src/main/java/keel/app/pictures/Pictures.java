@@ -15,7 +15,11 @@ public final class Pictures {
     private Pictures() {}
 
     /** What the bytes are. */
-    public enum Type { PNG, JPEG, OTHER }
+    public enum Type {
+        PNG,
+        JPEG,
+        OTHER
+    }
 
     /** Why a picture was not read. */
     public static final class Unreadable extends Exception {
@@ -37,7 +41,9 @@ public final class Pictures {
         if (b.length > 8 && (b[0] & 0xff) == 0x89 && b[1] == 'P' && b[2] == 'N' && b[3] == 'G') {
             return Type.PNG;
         }
-        return b.length > 3 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xd8 && (b[2] & 0xff) == 0xff ? Type.JPEG : Type.OTHER;
+        return b.length > 3 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xd8 && (b[2] & 0xff) == 0xff
+                ? Type.JPEG
+                : Type.OTHER;
     }
 
     /** In pixels. */
@@ -57,7 +63,7 @@ public final class Pictures {
      * Decodes a picture; of one with several frames the first.
      *
      * @param mostPixels more than these are not decoded
-     * @param thinFrom   from so many pixels on, only every second each way is read
+     * @param thinFrom from so many pixels on, only every second each way is read
      * @throws Unreadable with a sentence
      */
     public static BufferedImage read(byte[] bytes, String name, long mostPixels, long thinFrom) throws Unreadable {
@@ -85,7 +91,10 @@ public final class Pictures {
                 reader.setInput(in, true, true);
                 Size size = new Size(reader.getWidth(0), reader.getHeight(0));
                 if ((long) size.width() * size.height() > mostPixels) {
-                    throw new Unreadable("%s has %d × %d pixels; %d million are the most.".formatted(name, size.width(), size.height(), mostPixels / 1_000_000), true);
+                    throw new Unreadable(
+                            "%s has %d × %d pixels; %d million are the most."
+                                    .formatted(name, size.width(), size.height(), mostPixels / 1_000_000),
+                            true);
                 }
                 return use.of(reader, size);
             } finally {

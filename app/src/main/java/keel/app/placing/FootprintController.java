@@ -48,7 +48,10 @@ class FootprintController {
         try {
             Findings findings = new Findings();
             List<PlacedPart> read = FootprintWords.parts(parts, "parts", findings);
-            findings.when(findings.none() && read.isEmpty(), "parts", "Nothing is drawn yet. Draw a rectangle, or take what is kept away.");
+            findings.when(
+                    findings.none() && read.isEmpty(),
+                    "parts",
+                    "Nothing is drawn yet. Draw a rectangle, or take what is kept away.");
             Refused.unless(findings);
             runs.place(id, new Footprint.Parts(read));
             return "redirect:/runs/" + id;
@@ -59,7 +62,13 @@ class FootprintController {
     }
 
     @PostMapping("/runs/{id}/footprint/masks")
-    String masks(@PathVariable long id, @RequestParam MultipartFile file, @RequestParam(defaultValue = "false") boolean mirrored, Model model, HttpServletResponse response) throws IOException {
+    String masks(
+            @PathVariable long id,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "false") boolean mirrored,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
         try {
             runs.place(id, LayerMasks.read(file, cells(runs.one(id)), mirrored));
             return "redirect:/runs/" + id + "/footprint";
@@ -92,10 +101,20 @@ class FootprintController {
         model.addAttribute("lines", lines);
         model.addAttribute("kept", kept != null);
         model.addAttribute("masked", kept instanceof Footprint.Masks);
-        model.addAttribute("covers", kept == null ? null : Double.valueOf(kept.over(cells).mean()));
-        model.addAttribute("last", footprints.last(m.id(), run.job()).map(f -> f instanceof Footprint.Parts p ? FootprintWords.lines(p.parts()) : "").filter(l -> !l.isEmpty()).orElse(null));
+        model.addAttribute(
+                "covers", kept == null ? null : Double.valueOf(kept.over(cells).mean()));
+        model.addAttribute(
+                "last",
+                footprints
+                        .last(m.id(), run.job())
+                        .map(f -> f instanceof Footprint.Parts p ? FootprintWords.lines(p.parts()) : "")
+                        .filter(l -> !l.isEmpty())
+                        .orElse(null));
         model.addAttribute("presets", Preset.of(cells));
-        model.addAttribute("drawing", PlateDrawing.of(cells, masks, List.of(), parts, List.of(), "The plate of " + m.name() + " from above."));
+        model.addAttribute(
+                "drawing",
+                PlateDrawing.of(
+                        cells, masks, List.of(), parts, List.of(), "The plate of " + m.name() + " from above."));
         return "placing/footprint";
     }
 }

@@ -27,7 +27,10 @@ public class JobPlaces {
 
     /** How its place is chosen. */
     public enum Choice {
-        LAST("As last time"), BEST("Least worn"), OWN("As drawn"), NONE("Not said");
+        LAST("As last time"),
+        BEST("Least worn"),
+        OWN("As drawn"),
+        NONE("Not said");
 
         private final String words;
 
@@ -44,8 +47,8 @@ public class JobPlaces {
      * What stands in the form.
      *
      * @param footprint sizes as they are typed
-     * @param place     a {@link Choice}, or null where nobody chose
-     * @param parts     rectangles, a line each
+     * @param place a {@link Choice}, or null where nobody chose
+     * @param parts rectangles, a line each
      */
     public record Asked(String job, String footprint, String place, String parts) {}
 
@@ -53,11 +56,20 @@ public class JobPlaces {
      * What the gate shows.
      *
      * @param lastKnown whether it is known where this job lay last time
-     * @param advice    the least worn place for it, null where its size is not known
-     * @param saves     what that place saves against where the job goes now, as a share; 0 where nothing worth saying
-     * @param wrong     what does not read, null if all does
+     * @param advice the least worn place for it, null where its size is not known
+     * @param saves what that place saves against where the job goes now, as a share; 0 where nothing worth saying
+     * @param wrong what does not read, null if all does
      */
-    public record JobPlace(Choice choice, String footprint, List<PlacedPart> parts, String lines, boolean lastKnown, PlateView view, Plates.Advice advice, double saves, String wrong) {
+    public record JobPlace(
+            Choice choice,
+            String footprint,
+            List<PlacedPart> parts,
+            String lines,
+            boolean lastKnown,
+            PlateView view,
+            Plates.Advice advice,
+            double saves,
+            String wrong) {
 
         /** The places in words. */
         public List<String> words() {
@@ -73,16 +85,26 @@ public class JobPlaces {
         List<PlacedPart> drawn = FootprintWords.parts(asked.parts(), "parts", findings);
         Choice choice = choice(asked, !last.isEmpty(), !typed.isEmpty(), !drawn.isEmpty());
         List<Placement.Size> sizes = !typed.isEmpty() ? typed : sizes(choice == Choice.OWN ? drawn : last);
-        Plates.Advice advice = sizes.isEmpty() || sizes.size() > Footprint.Parts.MOST ? null : plates.advise(plate, sizes);
-        List<PlacedPart> parts = switch (choice) {
-            case LAST -> last;
-            case BEST -> advice == null ? List.of() : advice.parts();
-            case OWN -> drawn;
-            case NONE -> List.of();
-        };
+        Plates.Advice advice =
+                sizes.isEmpty() || sizes.size() > Footprint.Parts.MOST ? null : plates.advise(plate, sizes);
+        List<PlacedPart> parts =
+                switch (choice) {
+                    case LAST -> last;
+                    case BEST -> advice == null ? List.of() : advice.parts();
+                    case OWN -> drawn;
+                    case NONE -> List.of();
+                };
         String footprint = typed.isEmpty() && findings.none() ? FootprintWords.text(sizes) : asked.footprint();
-        return new JobPlace(choice, footprint, parts, FootprintWords.lines(parts), !last.isEmpty(), PlateView.of(plate, PlateView.Which.BOTH, false, parts, List.of()), advice,
-                saves(plate, parts, advice), findings.none() ? null : findings.list().get(0).message());
+        return new JobPlace(
+                choice,
+                footprint,
+                parts,
+                FootprintWords.lines(parts),
+                !last.isEmpty(),
+                PlateView.of(plate, PlateView.Which.BOTH, false, parts, List.of()),
+                advice,
+                saves(plate, parts, advice),
+                findings.none() ? null : findings.list().get(0).message());
     }
 
     /**
@@ -94,20 +116,31 @@ public class JobPlaces {
         JobPlace place = of(m, asked);
         Findings findings = new Findings();
         findings.when(place.wrong() != null, "footprint", place.wrong());
-        findings.when(place.wrong() == null && place.choice() == Choice.BEST && place.advice() != null && place.advice().left() > 0, "footprint",
+        findings.when(
+                place.wrong() == null
+                        && place.choice() == Choice.BEST
+                        && place.advice() != null
+                        && place.advice().left() > 0,
+                "footprint",
                 "There is no place left for all of it: too large for the plate, or too much to keep off.");
         Refused.unless(findings);
         return place.parts().isEmpty() ? null : new Footprint.Parts(place.parts());
     }
 
     private List<PlacedPart> last(MachineNow m, String job) {
-        return footprints.last(m.id(), job).map(f -> f instanceof Footprint.Parts p ? p.parts() : List.<PlacedPart>of()).orElse(List.of());
+        return footprints
+                .last(m.id(), job)
+                .map(f -> f instanceof Footprint.Parts p ? p.parts() : List.<PlacedPart>of())
+                .orElse(List.of());
     }
 
     private static Choice choice(Asked asked, boolean last, boolean typed, boolean drawn) {
         String wanted = asked.place() == null ? "" : asked.place();
         for (Choice choice : Choice.values()) {
-            if (choice.name().equals(wanted) && (choice != Choice.LAST || last) && (choice != Choice.OWN || drawn) && (choice != Choice.NONE || !typed)) {
+            if (choice.name().equals(wanted)
+                    && (choice != Choice.LAST || last)
+                    && (choice != Choice.OWN || drawn)
+                    && (choice != Choice.NONE || !typed)) {
                 return choice;
             }
         }
@@ -115,7 +148,9 @@ public class JobPlaces {
     }
 
     private static List<Placement.Size> sizes(List<PlacedPart> parts) {
-        return parts.stream().map(p -> new Placement.Size(p.lengthMm(), p.widthMm())).toList();
+        return parts.stream()
+                .map(p -> new Placement.Size(p.lengthMm(), p.widthMm()))
+                .toList();
     }
 
     private static double saves(Plate plate, List<PlacedPart> parts, Plates.Advice advice) {

@@ -8,7 +8,10 @@ import keel.core.placement.MaskSum;
 import keel.core.placement.PlateCells;
 import org.springframework.web.multipart.MultipartFile;
 
-/** Masks of layers that somebody sent: one PNG that is their sum, or a ZIP of a PNG for each. Of many layers sixty are taken, which is as good for cells of five millimetres. */
+/**
+ * Masks of layers that somebody sent: one PNG that is their sum, or a ZIP of a PNG for each. Of many layers sixty are
+ * taken, which is as good for cells of five millimetres.
+ */
 final class LayerMasks {
 
     static final int MOST_READ = 60;

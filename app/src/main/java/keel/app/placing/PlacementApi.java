@@ -22,13 +22,19 @@ class PlacementApi {
     record SpotEntry(Double xMm, Double yMm, Double sizeMm) {}
 
     /**
-     * @param plateMm     length (left to right) and width (front to back)
+     * @param plateMm length (left to right) and width (front to back)
      * @param footprintMm the same of the footprint
-     * @param marginMm    kept off spots, 2 if left out
-     * @param wear        rows front to back, any grid; even if left out
-     * @param diagonal    whether it is to be turned by 45°
+     * @param marginMm kept off spots, 2 if left out
+     * @param wear rows front to back, any grid; even if left out
+     * @param diagonal whether it is to be turned by 45°
      */
-    record Question(List<Double> plateMm, List<Double> footprintMm, Double marginMm, List<SpotEntry> spots, List<List<Double>> wear, Boolean diagonal) {}
+    record Question(
+            List<Double> plateMm,
+            List<Double> footprintMm,
+            Double marginMm,
+            List<SpotEntry> spots,
+            List<List<Double>> wear,
+            Boolean diagonal) {}
 
     /** The middle of the footprint from the front left corner; null where nothing fits. */
     record Answer(boolean fits, Double xMm, Double yMm, Integer rotationDeg, Double wear, Double wearAtCentre) {}
@@ -52,16 +58,29 @@ class PlacementApi {
         }
         Refused.unless(findings);
         WearGrid wear = plate && footprint ? wear(q) : null;
-        Placement p = Placement.best(new Placement.Question(q.plateMm().get(0), q.plateMm().get(1), q.footprintMm().get(0), q.footprintMm().get(1), margin,
-                spots.stream().map(s -> new Placement.Spot(s.xMm(), s.yMm(), s.sizeMm())).toList(), wear, Boolean.TRUE.equals(q.diagonal()), List.of()));
-        return p == null ? new Answer(false, null, null, null, null, null) : new Answer(true, p.xMm(), p.yMm(), p.rotationDeg(), p.wear(), p.wearAtCentre());
+        Placement p = Placement.best(new Placement.Question(
+                q.plateMm().get(0),
+                q.plateMm().get(1),
+                q.footprintMm().get(0),
+                q.footprintMm().get(1),
+                margin,
+                spots.stream()
+                        .map(s -> new Placement.Spot(s.xMm(), s.yMm(), s.sizeMm()))
+                        .toList(),
+                wear,
+                Boolean.TRUE.equals(q.diagonal()),
+                List.of()));
+        return p == null
+                ? new Answer(false, null, null, null, null, null)
+                : new Answer(true, p.xMm(), p.yMm(), p.rotationDeg(), p.wear(), p.wearAtCentre());
     }
 
     private static boolean sides(List<Double> sides, String field, String what, Findings findings) {
         if (findings.when(sides == null || sides.size() != 2, field, what + " needs two lengths, mm.")) {
             return false;
         }
-        return findings.range(sides.get(0), 0.1, MOST_MM, field, what + "'s length", "mm") & findings.range(sides.get(1), 0.1, MOST_MM, field, what + "'s width", "mm");
+        return findings.range(sides.get(0), 0.1, MOST_MM, field, what + "'s length", "mm")
+                & findings.range(sides.get(1), 0.1, MOST_MM, field, what + "'s width", "mm");
     }
 
     private static WearGrid wear(Question q) {
@@ -69,7 +88,13 @@ class PlacementApi {
             return WearGrid.of(q.plateMm().get(0), q.plateMm().get(1), new double[][] {{0}});
         }
         try {
-            double[][] rows = q.wear().stream().map(r -> r == null ? new double[0] : r.stream().mapToDouble(v -> v == null ? Double.NaN : v).toArray()).toArray(double[][]::new);
+            double[][] rows = q.wear().stream()
+                    .map(r -> r == null
+                            ? new double[0]
+                            : r.stream()
+                                    .mapToDouble(v -> v == null ? Double.NaN : v)
+                                    .toArray())
+                    .toArray(double[][]::new);
             return WearGrid.of(q.plateMm().get(0), q.plateMm().get(1), rows);
         } catch (IllegalArgumentException e) {
             throw new Refused("wear", e.getMessage());

@@ -8,13 +8,21 @@ import keel.core.placement.PlateCells;
 /**
  * A machine's plate as a job finds it.
  *
- * @param film    map of the film or tank floor that is in, null if none
- * @param screen  map of the screen, null where the machine has none
- * @param spots   what to keep off
- * @param shared  share of a usual life that is used up in each cell, of film and screen together
- * @param askew   why parts are turned by 45°, null where they are not
+ * @param film map of the film or tank floor that is in, null if none
+ * @param screen map of the screen, null where the machine has none
+ * @param spots what to keep off
+ * @param shared share of a usual life that is used up in each cell, of film and screen together
+ * @param askew why parts are turned by 45°, null where they are not
  */
-public record Plate(String machine, String machineName, PlateCells cells, Worn film, Worn screen, List<Spot> spots, double[] shared, String askew) {
+public record Plate(
+        String machine,
+        String machineName,
+        PlateCells cells,
+        Worn film,
+        Worn screen,
+        List<Spot> spots,
+        double[] shared,
+        String askew) {
 
     /** What is kept off spots and other parts, mm. Common practice, no source. */
     static final double MARGIN_MM = 2;
@@ -31,6 +39,7 @@ public record Plate(String machine, String machineName, PlateCells cells, Worn f
     }
 
     public boolean anyWear() {
-        return film != null && film.known().placedPrints() > 0 || screen != null && screen.known().placedPrints() > 0;
+        return film != null && film.known().placedPrints() > 0
+                || screen != null && screen.known().placedPrints() > 0;
     }
 }

@@ -22,8 +22,12 @@ class PlateController {
     }
 
     @GetMapping("/machines/{code}/plate")
-    String plate(@PathVariable String code, @RequestParam(required = false) String footprint, @RequestParam(defaultValue = "BOTH") PlateView.Which show,
-                 @RequestParam(defaultValue = "false") boolean peels, Model model) {
+    String plate(
+            @PathVariable String code,
+            @RequestParam(required = false) String footprint,
+            @RequestParam(defaultValue = "BOTH") PlateView.Which show,
+            @RequestParam(defaultValue = "false") boolean peels,
+            Model model) {
         Plate plate = plates.of(code);
         Findings findings = new Findings();
         List<Placement.Size> sizes = FootprintWords.sizes(footprint, "footprint", findings);
@@ -31,7 +35,9 @@ class PlateController {
         List<PlacedPart> parts = advice == null ? List.of() : advice.parts();
         model.addAttribute("plate", plate);
         model.addAttribute("footprint", footprint);
-        model.addAttribute("wrongFootprint", findings.list().isEmpty() ? null : findings.list().get(0).message());
+        model.addAttribute(
+                "wrongFootprint",
+                findings.list().isEmpty() ? null : findings.list().get(0).message());
         model.addAttribute("advice", advice);
         model.addAttribute("lines", FootprintWords.lines(parts));
         model.addAttribute("places", parts.stream().map(PlateView::words).toList());
@@ -43,7 +49,13 @@ class PlateController {
 
     /** A single footprint in the middle of the plate, as one would put it without thinking. */
     private static List<PlacedPart> middle(Plate plate, List<Placement.Size> sizes) {
-        return sizes.size() != 1 ? List.of()
-                : List.of(new PlacedPart(plate.cells().lengthMm() / 2, plate.cells().widthMm() / 2, sizes.get(0).lengthMm(), sizes.get(0).widthMm(), 0));
+        return sizes.size() != 1
+                ? List.of()
+                : List.of(new PlacedPart(
+                        plate.cells().lengthMm() / 2,
+                        plate.cells().widthMm() / 2,
+                        sizes.get(0).lengthMm(),
+                        sizes.get(0).widthMm(),
+                        0));
     }
 }

@@ -39,7 +39,13 @@ public class Plates {
     private final ShopSettings settings;
     private final ScreenSpots screens;
 
-    Plates(Standings standings, WearMaps wear, FilmLooks looks, Quirks quirks, ShopSettings settings, ScreenSpots screens) {
+    Plates(
+            Standings standings,
+            WearMaps wear,
+            FilmLooks looks,
+            Quirks quirks,
+            ShopSettings settings,
+            ScreenSpots screens) {
         this.standings = standings;
         this.wear = wear;
         this.looks = looks;
@@ -59,13 +65,22 @@ public class Plates {
         Plate.Worn screen = worn(m.screen(), "Screen ");
         List<Plate.Spot> spots = new ArrayList<>();
         filmMarks(m.film(), spots);
-        screens.last(m).ifPresent(last -> last.spots().forEach(s -> spots.add(new Plate.Spot(s.xMm(), s.yMm(), s.sizeMm(), "spot on the screen", true))));
-        String askew = quirks.of(m.code()).stream().filter(q -> ONE_AXIS.equals(q.code())).map(q -> q.text()).findFirst().orElse(null);
+        screens.last(m).ifPresent(last -> last.spots()
+                .forEach(s -> spots.add(new Plate.Spot(s.xMm(), s.yMm(), s.sizeMm(), "spot on the screen", true))));
+        String askew = quirks.of(m.code()).stream()
+                .filter(q -> ONE_AXIS.equals(q.code()))
+                .map(q -> q.text())
+                .findFirst()
+                .orElse(null);
         return new Plate(m.code(), m.name(), cells, film, screen, spots, shared(m, cells, film, screen), askew);
     }
 
     private Plate.Worn worn(PartView part, String words) {
-        return part == null ? null : wear.of(part.id()).map(known -> new Plate.Worn(part.code(), words + part.code(), known)).orElse(null);
+        return part == null
+                ? null
+                : wear.of(part.id())
+                        .map(known -> new Plate.Worn(part.code(), words + part.code(), known))
+                        .orElse(null);
     }
 
     private double[] shared(MachineNow m, PlateCells cells, Plate.Worn film, Plate.Worn screen) {
@@ -84,22 +99,36 @@ public class Plates {
         boolean byPeels = use.life().clock() == LifeClock.PEELS;
         double share = uvShare > 0 ? uvShare : defaults.value("uv.share");
         double typical = byPeels ? 1000 * use.life().full() : use.life().typicalUvHours(share);
-        return new SharedWear.Layer(map, byPeels, typical, Math.max(0.01, ChangeCosts.of(defaults, use.part()).plannedCost()));
+        return new SharedWear.Layer(
+                map,
+                byPeels,
+                typical,
+                Math.max(0.01, ChangeCosts.of(defaults, use.part()).plannedCost()));
     }
 
     private void filmMarks(PartView film, List<Plate.Spot> spots) {
         FilmLooks.Look look = film == null ? null : looks.latest().get(film.id());
         if (look != null) {
-            look.marks().stream().filter(k -> k.kind() != FilmMark.Kind.HAZE).forEach(k -> spots.add(new Plate.Spot(k.xMm(), k.yMm(), k.sizeMm(),
-                    String.format(Locale.ROOT, "%s in the film", k.kind().words().toLowerCase(Locale.ROOT)), false)));
+            look.marks().stream()
+                    .filter(k -> k.kind() != FilmMark.Kind.HAZE)
+                    .forEach(k -> spots.add(new Plate.Spot(
+                            k.xMm(),
+                            k.yMm(),
+                            k.sizeMm(),
+                            String.format(
+                                    Locale.ROOT,
+                                    "%s in the film",
+                                    k.kind().words().toLowerCase(Locale.ROOT)),
+                            false)));
         }
     }
 
     /**
      * Where footprints are best put.
      *
-     * @param places   one for each, in their order; null where none is left
-     * @param wear     share of a usual life used up under them, on average over their area; {@code inTheMiddle} the same in the middle of the plate
+     * @param places one for each, in their order; null where none is left
+     * @param wear share of a usual life used up under them, on average over their area; {@code inTheMiddle} the same in
+     *     the middle of the plate
      */
     public record Advice(List<Placement.Size> sizes, List<Placement> places, double wear, double inTheMiddle) {
 
@@ -107,7 +136,8 @@ public class Plates {
             List<PlacedPart> parts = new ArrayList<>();
             for (int i = 0; i < places.size(); i++) {
                 if (places.get(i) != null) {
-                    parts.add(places.get(i).part(sizes.get(i).lengthMm(), sizes.get(i).widthMm()));
+                    parts.add(places.get(i)
+                            .part(sizes.get(i).lengthMm(), sizes.get(i).widthMm()));
                 }
             }
             return parts;
@@ -127,8 +157,16 @@ public class Plates {
     /** @param sizes at least one */
     public Advice advise(Plate plate, List<Placement.Size> sizes) {
         PlateCells cells = plate.cells();
-        Placement.Question q = new Placement.Question(cells.lengthMm(), cells.widthMm(), sizes.get(0).lengthMm(), sizes.get(0).widthMm(), Plate.MARGIN_MM,
-                plate.spots().stream().map(Plate.Spot::spot).toList(), WearGrid.of(cells.lengthMm(), cells.widthMm(), WearMap.rows(cells, plate.shared())), plate.askew() != null, List.of());
+        Placement.Question q = new Placement.Question(
+                cells.lengthMm(),
+                cells.widthMm(),
+                sizes.get(0).lengthMm(),
+                sizes.get(0).widthMm(),
+                Plate.MARGIN_MM,
+                plate.spots().stream().map(Plate.Spot::spot).toList(),
+                WearGrid.of(cells.lengthMm(), cells.widthMm(), WearMap.rows(cells, plate.shared())),
+                plate.askew() != null,
+                List.of());
         List<Placement> places = Placement.several(q, sizes);
         double area = 0;
         double wear = 0;

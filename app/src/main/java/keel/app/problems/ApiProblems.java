@@ -22,8 +22,8 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 
 /**
- * Says what is wrong to programs: RFC 9457 problem details that name the field. Before it come the modules that know more
- * of what they throw; after it the pages' own.
+ * Says what is wrong to programs: RFC 9457 problem details that name the field. Before it come the modules that know
+ * more of what they throw; after it the pages' own.
  */
 @RestControllerAdvice(annotations = RestController.class)
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
@@ -41,7 +41,10 @@ class ApiProblems {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> edited(ObjectOptimisticLockingFailureException e) {
-        return problem(HttpStatus.CONFLICT, "Somebody else changed this at the same moment. Read it again and repeat.", List.of());
+        return problem(
+                HttpStatus.CONFLICT,
+                "Somebody else changed this at the same moment. Read it again and repeat.",
+                List.of());
     }
 
     @ExceptionHandler
@@ -56,13 +59,17 @@ class ApiProblems {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> tooLarge(MaxUploadSizeExceededException e) {
-        return problem(HttpStatus.PAYLOAD_TOO_LARGE, PhotoLimits.TOO_LARGE, List.of(new Finding("file", PhotoLimits.TOO_LARGE)));
+        return problem(
+                HttpStatus.PAYLOAD_TOO_LARGE,
+                PhotoLimits.TOO_LARGE,
+                List.of(new Finding("file", PhotoLimits.TOO_LARGE)));
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
         if (e.getCause() instanceof JsonMappingException m && !m.getPath().isEmpty()) {
-            String field = m.getPath().stream().map(p -> p.getFieldName() == null ? "[" + p.getIndex() + "]" : p.getFieldName())
+            String field = m.getPath().stream()
+                    .map(p -> p.getFieldName() == null ? "[" + p.getIndex() + "]" : p.getFieldName())
                     .collect(Collectors.joining("."));
             String message = "The value of " + field + " cannot be read.";
             return problem(HttpStatus.BAD_REQUEST, message, List.of(new Finding(field, message)));
@@ -79,15 +86,23 @@ class ApiProblems {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> other(Exception e) throws Exception {
         if (e instanceof ErrorResponse known) {
-            return problem(HttpStatus.valueOf(known.getStatusCode().value()), known.getBody().getDetail(), List.of());
+            return problem(
+                    HttpStatus.valueOf(known.getStatusCode().value()),
+                    known.getBody().getDetail(),
+                    List.of());
         }
         throw e;
     }
 
     private static ResponseEntity<ProblemDetail> problem(HttpStatus status, String detail, List<Finding> findings) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-        problem.setProperty("errors", findings.stream()
-                .map(f -> Map.of("field", f.field(), "message", f.message())).toList());
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+        problem.setProperty(
+                "errors",
+                findings.stream()
+                        .map(f -> Map.of("field", f.field(), "message", f.message()))
+                        .toList());
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
     }
 }

@@ -22,9 +22,12 @@ class MissingPage {
     @ExceptionHandler({NoResourceFoundException.class, NoHandlerFoundException.class})
     Object missing(HttpServletRequest request) {
         if (request.getRequestURI().startsWith("/api/")) {
-            ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, "There is nothing at this address.");
+            ProblemDetail problem =
+                    ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, "There is nothing at this address.");
             problem.setProperty("errors", List.of());
-            return ResponseEntity.status(HttpStatus.NOT_FOUND).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+            return ResponseEntity.status(HttpStatus.NOT_FOUND)
+                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                    .body(problem);
         }
         ModelAndView page = new ModelAndView("problems/problem", HttpStatus.NOT_FOUND);
         page.addObject("title", "Not here");

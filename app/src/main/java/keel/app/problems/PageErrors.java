@@ -14,7 +14,8 @@ public final class PageErrors {
     private PageErrors() {}
 
     /** Does something and goes on to a page, or shows the form again with what was wrong. */
-    public static String tried(Runnable action, String then, Model model, HttpServletResponse response, Supplier<String> again) {
+    public static String tried(
+            Runnable action, String then, Model model, HttpServletResponse response, Supplier<String> again) {
         try {
             action.run();
             return "redirect:" + then;
@@ -37,6 +38,8 @@ public final class PageErrors {
             throw e;
         }
         model.addAttribute("errors", findings);
-        model.addAttribute("wrong", findings.stream().collect(Collectors.toMap(Finding::field, Finding::message, (a, b) -> a + " " + b)));
+        model.addAttribute(
+                "wrong",
+                findings.stream().collect(Collectors.toMap(Finding::field, Finding::message, (a, b) -> a + " " + b)));
     }
 }

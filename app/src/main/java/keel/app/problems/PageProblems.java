@@ -33,13 +33,21 @@ class PageProblems {
 
     @ExceptionHandler
     String edited(ObjectOptimisticLockingFailureException e, Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.CONFLICT, "Somebody was quicker",
+        return page(
+                model,
+                response,
+                HttpStatus.CONFLICT,
+                "Somebody was quicker",
                 "Somebody else changed this at the same moment. Go back, look at it again and repeat; nothing was written.");
     }
 
     @ExceptionHandler
     String forbidden(AccessDeniedException e, Model model, HttpServletResponse response) {
-        return page(model, response, HttpStatus.FORBIDDEN, "Not for this sign-in",
+        return page(
+                model,
+                response,
+                HttpStatus.FORBIDDEN,
+                "Not for this sign-in",
                 "Your role may not do that. Ask a keeper or the owner.");
     }
 
@@ -48,7 +56,8 @@ class PageProblems {
         return page(model, response, HttpStatus.PAYLOAD_TOO_LARGE, "File too large", PhotoLimits.TOO_LARGE);
     }
 
-    private static String page(Model model, HttpServletResponse response, HttpStatus status, String title, String words) {
+    private static String page(
+            Model model, HttpServletResponse response, HttpStatus status, String title, String words) {
         response.setStatus(status.value());
         model.addAttribute("title", title);
         model.addAttribute("words", words);

@@ -2,7 +2,9 @@ package keel.app.problems;
 
 import keel.core.Findings;
 
-/** Reads what people type, numbers for one: comma or point, blanks around. Empty is null; nonsense goes to the findings. */
+/**
+ * Reads what people type, numbers for one: comma or point, blanks around. Empty is null; nonsense goes to the findings.
+ */
 public final class Typed {
 
     private Typed() {}

@@ -42,15 +42,26 @@ class CalibrationController {
     }
 
     @GetMapping("/curve")
-    String askCurve(@PathVariable String code, @PathVariable String resin, @RequestParam(required = false) String take, Model model) {
+    String askCurve(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam(required = false) String take,
+            Model model) {
         return show("profiles/curve", code, resin, take == null ? Map.of() : thicknesses(code, resin), model);
     }
 
     /** Fits the working curve; with {@code keep} writes it down. */
     @PostMapping("/curve")
-    String curve(@PathVariable String code, @PathVariable String resin, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String curve(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
-            List<WorkingCurve.Point> points = pairs(typed, "exposure", "depth").stream().map(p -> new WorkingCurve.Point(p[0], p[1])).toList();
+            List<WorkingCurve.Point> points = pairs(typed, "exposure", "depth").stream()
+                    .map(p -> new WorkingCurve.Point(p[0], p[1]))
+                    .toList();
             Findings findings = new Findings();
             Double wanted = Typed.number(typed.get("wanted"), "wanted", findings);
             Refused.unless(findings);
@@ -71,11 +82,18 @@ class CalibrationController {
     }
 
     @GetMapping("/scale")
-    String askScale(@PathVariable String code, @PathVariable String resin, @RequestParam(required = false) String take, Model model) {
+    String askScale(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam(required = false) String take,
+            Model model) {
         return show("profiles/scale", code, resin, take == null ? Map.of() : lengths(code), model);
     }
 
-    /** Half, once, twice and four times the layer exposure, under the demo's micrometer; what did not set cannot be measured. */
+    /**
+     * Half, once, twice and four times the layer exposure, under the demo's micrometer; what did not set cannot be
+     * measured.
+     */
     private Map<String, String> thicknesses(String code, String resin) {
         Map<String, String> typed = new HashMap<>();
         instruments.at(code).ifPresent(tools -> {
@@ -106,9 +124,16 @@ class CalibrationController {
 
     /** Works the scale out; with {@code keep} writes it down. */
     @PostMapping("/scale")
-    String scale(@PathVariable String code, @PathVariable String resin, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String scale(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
-            List<ScaleCorrection.Measurement> lengths = pairs(typed, "nominal", "measured").stream().map(p -> new ScaleCorrection.Measurement(p[0], p[1])).toList();
+            List<ScaleCorrection.Measurement> lengths = pairs(typed, "nominal", "measured").stream()
+                    .map(p -> new ScaleCorrection.Measurement(p[0], p[1]))
+                    .toList();
             ScaleCorrection scale = ScaleCorrection.of(lengths);
             if (typed.containsKey("keep")) {
                 calibrations.keep(profiles.of(code, resin), lengths, scale);
@@ -133,7 +158,8 @@ class CalibrationController {
             if (a != null && b != null) {
                 pairs.add(new double[] {a, b});
             }
-            findings.when((a == null) != (b == null) && findings.none(), first + i, "Row " + (i + 1) + " is half empty.");
+            findings.when(
+                    (a == null) != (b == null) && findings.none(), first + i, "Row " + (i + 1) + " is half empty.");
         }
         Refused.unless(findings);
         return pairs;

@@ -46,20 +46,40 @@ public class Calibrations {
     public record Kept(Instant at, String result) {}
 
     public void keep(ProfileView profile, List<WorkingCurve.Point> points, WorkingCurve curve) {
-        keep(profile, "WORKING_CURVE", Map.of("points", points), String.format(Locale.ROOT, "Thickness test: Dp %.3f mm, Ec %.2f s, from %d pieces.", curve.dpMm(),
-                curve.ec(), points.size()));
+        keep(
+                profile,
+                "WORKING_CURVE",
+                Map.of("points", points),
+                String.format(
+                        Locale.ROOT,
+                        "Thickness test: Dp %.3f mm, Ec %.2f s, from %d pieces.",
+                        curve.dpMm(),
+                        curve.ec(),
+                        points.size()));
     }
 
     public void keep(ProfileView profile, List<ScaleCorrection.Measurement> measurements, ScaleCorrection scale) {
-        keep(profile, "SCALE", Map.of("measurements", measurements), String.format(Locale.ROOT, "Scale: %.4f from %d lengths, %s.", scale.factor(), measurements.size(),
-                scale.correct() ? "to be corrected" : "no correction"));
+        keep(
+                profile,
+                "SCALE",
+                Map.of("measurements", measurements),
+                String.format(
+                        Locale.ROOT,
+                        "Scale: %.4f from %d lengths, %s.",
+                        scale.factor(),
+                        measurements.size(),
+                        scale.correct() ? "to be corrected" : "no correction"));
     }
 
     /** Those of a profile, newest first. */
     @Transactional(readOnly = true)
     public List<Kept> of(ProfileView profile) {
-        return jdbc.sql("select at, result from calibration where profile_id = ? order by at desc fetch first 12 rows only").param(profile.id())
-                .query((row, i) -> new Kept(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2))).list();
+        return jdbc.sql(
+                        "select at, result from calibration where profile_id = ? order by at desc fetch first 12 rows only")
+                .param(profile.id())
+                .query((row, i) ->
+                        new Kept(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
+                .list();
     }
 
     private void keep(ProfileView profile, String kind, Map<String, Object> content, String result) {
@@ -67,9 +87,17 @@ public class Calibrations {
         MachineRef machine = fleet.machineOfEntry(profile.machine());
         Instant now = clock.instant();
         jdbc.sql("insert into calibration (profile_id, kind, at, person_id, content, result) values (?, ?, ?, ?, ?, ?)")
-                .params(profile.id(), kind, now.atOffset(ZoneOffset.UTC), actor.personId(), text(content), result).update();
-        logbook.write(LogDraft.of(LogKind.CALIBRATED, machine.id(), "PROFILE", profile.id(), now, profile.resinName() + " on " + machine.name() + ". " + result,
-                content, actor));
+                .params(profile.id(), kind, now.atOffset(ZoneOffset.UTC), actor.personId(), text(content), result)
+                .update();
+        logbook.write(LogDraft.of(
+                LogKind.CALIBRATED,
+                machine.id(),
+                "PROFILE",
+                profile.id(),
+                now,
+                profile.resinName() + " on " + machine.name() + ". " + result,
+                content,
+                actor));
     }
 
     private String text(Map<String, Object> content) {

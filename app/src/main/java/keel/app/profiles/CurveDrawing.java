@@ -8,7 +8,7 @@ import keel.core.exposure.WorkingCurve;
 /**
  * A working curve on logarithmic exposures: the pieces, the line through them, and the exposure for a wanted depth.
  *
- * @param line   x1, y1, x2, y2 in px
+ * @param line x1, y1, x2, y2 in px
  * @param wanted of the wanted depth, null if none is
  */
 record CurveDrawing(List<Dot> dots, double[] line, Dot wanted, List<Tick> across, List<Tick> up) {
@@ -23,27 +23,44 @@ record CurveDrawing(List<Dot> dots, double[] line, Dot wanted, List<Tick> across
     record Tick(double at, String words) {}
 
     static CurveDrawing of(List<WorkingCurve.Point> points, WorkingCurve curve, Double wantedMm) {
-        double most = points.stream().mapToDouble(WorkingCurve.Point::exposure).max().orElseThrow();
-        double least = Math.min(curve.ec(), points.stream().mapToDouble(WorkingCurve.Point::exposure).min().orElseThrow());
+        double most =
+                points.stream().mapToDouble(WorkingCurve.Point::exposure).max().orElseThrow();
+        double least = Math.min(
+                curve.ec(),
+                points.stream().mapToDouble(WorkingCurve.Point::exposure).min().orElseThrow());
         if (wantedMm != null) {
             most = Math.max(most, curve.exposureFor(wantedMm));
         }
         double from = Math.log(least) - 0.15;
         double to = Math.log(most) + 0.15;
-        double deep = 1.12 * Math.max(wantedMm == null ? 0 : wantedMm, Math.max(curve.dpMm() * (to - Math.log(curve.ec())) / 1.12,
-                points.stream().mapToDouble(WorkingCurve.Point::depthMm).max().orElseThrow()));
+        double deep = 1.12
+                * Math.max(
+                        wantedMm == null ? 0 : wantedMm,
+                        Math.max(
+                                curve.dpMm() * (to - Math.log(curve.ec())) / 1.12,
+                                points.stream()
+                                        .mapToDouble(WorkingCurve.Point::depthMm)
+                                        .max()
+                                        .orElseThrow()));
         Scale scale = new Scale(from, to, deep);
-        List<Dot> dots = points.stream().map(p -> scale.dot(p.exposure(), p.depthMm())).toList();
+        List<Dot> dots =
+                points.stream().map(p -> scale.dot(p.exposure(), p.depthMm())).toList();
         Dot start = scale.dot(curve.ec(), 0);
         Dot end = scale.dot(Math.exp(to), curve.dpMm() * (to - Math.log(curve.ec())));
-        return new CurveDrawing(dots, new double[] {start.x(), start.y(), end.x(), end.y()},
-                wantedMm == null ? null : scale.dot(curve.exposureFor(wantedMm), wantedMm), scale.across(), scale.up());
+        return new CurveDrawing(
+                dots,
+                new double[] {start.x(), start.y(), end.x(), end.y()},
+                wantedMm == null ? null : scale.dot(curve.exposureFor(wantedMm), wantedMm),
+                scale.across(),
+                scale.up());
     }
 
     private record Scale(double from, double to, double deep) {
 
         Dot dot(double exposure, double depth) {
-            return new Dot(LEFT + (Math.log(exposure) - from) / (to - from) * (RIGHT - LEFT), BOTTOM - depth / deep * (BOTTOM - TOP));
+            return new Dot(
+                    LEFT + (Math.log(exposure) - from) / (to - from) * (RIGHT - LEFT),
+                    BOTTOM - depth / deep * (BOTTOM - TOP));
         }
 
         List<Tick> across() {

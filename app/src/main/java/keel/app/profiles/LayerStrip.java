@@ -9,7 +9,7 @@ import keel.core.profile.Setting;
  * What a normal layer's seconds are spent on, as a strip.
  *
  * @param seconds of a whole layer
- * @param parts   in the order in which they come
+ * @param parts in the order in which they come
  */
 record LayerStrip(double seconds, List<Part> parts) {
 
@@ -19,9 +19,14 @@ record LayerStrip(double seconds, List<Part> parts) {
     record Part(String name, double seconds, double x, double width, boolean light) {}
 
     static LayerStrip of(ProfileSettings s) {
-        double[] seconds = {s.value(Setting.WAIT_BEFORE_S), s.value(Setting.EXPOSURE_S), s.value(Setting.WAIT_AFTER_S),
-            60 * s.value(Setting.LIFT_MM) / s.value(Setting.LIFT_MM_PER_MIN), 60 * s.value(Setting.LIFT_MM) / s.value(Setting.RETRACT_MM_PER_MIN),
-            s.value(Setting.RELEASE_S)};
+        double[] seconds = {
+            s.value(Setting.WAIT_BEFORE_S),
+            s.value(Setting.EXPOSURE_S),
+            s.value(Setting.WAIT_AFTER_S),
+            60 * s.value(Setting.LIFT_MM) / s.value(Setting.LIFT_MM_PER_MIN),
+            60 * s.value(Setting.LIFT_MM) / s.value(Setting.RETRACT_MM_PER_MIN),
+            s.value(Setting.RELEASE_S)
+        };
         String[] names = {"wait", "light", "wait", "lift", "retract", "release"};
         double whole = 0;
         for (double part : seconds) {

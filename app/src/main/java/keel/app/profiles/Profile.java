@@ -14,8 +14,10 @@ class Profile {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long machineId;
     Long resinId;
+
     @Enumerated(EnumType.STRING)
     School school;
 }

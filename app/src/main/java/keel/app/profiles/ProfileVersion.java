@@ -26,12 +26,14 @@ class ProfileVersion {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long profileId;
     int number;
     Instant madeAt;
     Long personId;
     String why;
     Integer backTo;
+
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "profile_setting", joinColumns = @JoinColumn(name = "version_id"))
     @MapKeyColumn(name = "setting")

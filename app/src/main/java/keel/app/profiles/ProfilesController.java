@@ -43,7 +43,14 @@ class ProfilesController {
     private final ShopSettings settings;
     private final Figures figures;
 
-    ProfilesController(Profiles profiles, Calibrations calibrations, Fleet fleet, Resins resins, Air air, ShopSettings settings, Figures figures) {
+    ProfilesController(
+            Profiles profiles,
+            Calibrations calibrations,
+            Fleet fleet,
+            Resins resins,
+            Air air,
+            ShopSettings settings,
+            Figures figures) {
         this.profiles = profiles;
         this.calibrations = calibrations;
         this.fleet = fleet;
@@ -59,7 +66,11 @@ class ProfilesController {
         List<Pair> pairs = profiles.ofMachine(code);
         model.addAttribute("machine", machine);
         model.addAttribute("pairs", pairs);
-        model.addAttribute("without", resins.all(false).stream().filter(r -> pairs.stream().noneMatch(p -> p.resin().equals(r.code()))).toList());
+        model.addAttribute(
+                "without",
+                resins.all(false).stream()
+                        .filter(r -> pairs.stream().noneMatch(p -> p.resin().equals(r.code())))
+                        .toList());
         return "profiles/list";
     }
 
@@ -71,27 +82,46 @@ class ProfilesController {
     }
 
     @PostMapping
-    String begin(@PathVariable String code, @RequestParam(required = false) String resin, @RequestParam(required = false) String school, @RequestParam Map<String, String> typed, Model model,
-                 HttpServletResponse response) {
-        return PageErrors.tried(() -> profiles.begin(code, resin, read(typed), school), "/machines/" + code + "/profiles/" + resin, model, response,
+    String begin(
+            @PathVariable String code,
+            @RequestParam(required = false) String resin,
+            @RequestParam(required = false) String school,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> profiles.begin(code, resin, read(typed), school),
+                "/machines/" + code + "/profiles/" + resin,
+                model,
+                response,
                 () -> showNew(code, resin, typed, model));
     }
 
     @GetMapping("/{resin}")
-    String one(@PathVariable String code, @PathVariable String resin, @RequestParam Map<String, String> asked, Model model) {
+    String one(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam Map<String, String> asked,
+            Model model) {
         if (!profiles.exists(code, resin)) {
             return "redirect:/machines/" + fleet.machine(code).code() + "/profiles/new?resin=" + resin;
         }
         ProfileView profile = profiles.of(code, resin);
         Map<String, String> typed = texts(profile.current().settings());
-        Setting.called(asked.getOrDefault("set", "")).ifPresent(s -> typed.put(s.code(), asked.getOrDefault("to", typed.get(s.code()))));
+        Setting.called(asked.getOrDefault("set", ""))
+                .ifPresent(s -> typed.put(s.code(), asked.getOrDefault("to", typed.get(s.code()))));
         model.addAttribute("proposed", asked.get("set"));
         return show(profile, typed, asked.get("with"), model);
     }
 
     /** Makes the next version. What is not in the form stays as it is. */
     @PostMapping("/{resin}")
-    String change(@PathVariable String code, @PathVariable String resin, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String change(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         try {
             Findings findings = new Findings();
             Integer after = Typed.whole(typed.get("after"), "after", findings);
@@ -105,12 +135,22 @@ class ProfilesController {
     }
 
     @PostMapping("/{resin}/back")
-    String back(@PathVariable String code, @PathVariable String resin, @RequestParam int to, @RequestParam(required = false) String why, Model model,
-                HttpServletResponse response) {
-        return PageErrors.tried(() -> profiles.backTo(code, resin, to, why), "/machines/" + code + "/profiles/" + resin + "?made", model, response, () -> {
-            ProfileView profile = profiles.of(code, resin);
-            return show(profile, texts(profile.current().settings()), null, model);
-        });
+    String back(
+            @PathVariable String code,
+            @PathVariable String resin,
+            @RequestParam int to,
+            @RequestParam(required = false) String why,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> profiles.backTo(code, resin, to, why),
+                "/machines/" + code + "/profiles/" + resin + "?made",
+                model,
+                response,
+                () -> {
+                    ProfileView profile = profiles.of(code, resin);
+                    return show(profile, texts(profile.current().settings()), null, model);
+                });
     }
 
     private String showNew(String code, String resin, Map<String, String> typed, Model model) {
@@ -139,9 +179,16 @@ class ProfilesController {
     }
 
     private ColdRoom cold(String machine, ProfileSettings current) {
-        String room = fleet.machines().stream().filter(m -> m.code().equals(machine)).findFirst().orElseThrow().room();
-        return air.rooms().stream().filter(r -> r.code().equals(room) && r.at() != null && !r.stale()).findFirst()
-                .flatMap(r -> ColdRoom.of(r.temperatureC(), settings.defaults().value("resin.lowC"), current)).orElse(null);
+        String room = fleet.machines().stream()
+                .filter(m -> m.code().equals(machine))
+                .findFirst()
+                .orElseThrow()
+                .room();
+        return air.rooms().stream()
+                .filter(r -> r.code().equals(room) && r.at() != null && !r.stale())
+                .findFirst()
+                .flatMap(r -> ColdRoom.of(r.temperatureC(), settings.defaults().value("resin.lowC"), current))
+                .orElse(null);
     }
 
     private Map<String, String> texts(ProfileSettings s) {

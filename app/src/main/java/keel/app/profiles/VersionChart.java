@@ -16,13 +16,21 @@ record VersionChart(List<Row> rows) {
         List<Row> rows = new ArrayList<>();
         for (ProfileView.Version v : versions) {
             SuccessRate rate = v.fared().rate().orElse(null);
-            rows.add(rate == null ? new Row(v, null, null, null, "nothing printed yet") : new Row(v, WIDTH * rate.low(), WIDTH * (rate.high() - rate.low()),
-                    WIDTH * rate.share(), words(rate)));
+            rows.add(
+                    rate == null
+                            ? new Row(v, null, null, null, "nothing printed yet")
+                            : new Row(
+                                    v,
+                                    WIDTH * rate.low(),
+                                    WIDTH * (rate.high() - rate.low()),
+                                    WIDTH * rate.share(),
+                                    words(rate)));
         }
         return new VersionChart(rows);
     }
 
     static String words(SuccessRate rate) {
-        return "%d of %d came out, %.0f to %.0f %%".formatted(rate.good(), rate.runs(), 100 * rate.low(), 100 * rate.high());
+        return "%d of %d came out, %.0f to %.0f %%"
+                .formatted(rate.good(), rate.runs(), 100 * rate.low(), 100 * rate.high());
     }
 }

@@ -14,7 +14,7 @@ import keel.core.quick.LabelCode;
  * smeared with resin).
  *
  * @param modules modules along a side, quiet zone included
- * @param path    the dark modules as an SVG path, one unit a module
+ * @param path the dark modules as an SVG path, one unit a module
  */
 public record Label(LabelCode code, String title, String subtitle, int modules, String path) {
 
@@ -23,7 +23,11 @@ public record Label(LabelCode code, String title, String subtitle, int modules, 
 
     static Label of(LabelCode code, String title, String subtitle) {
         try {
-            BitMatrix matrix = WRITER.encode(code.text(), BarcodeFormat.QR_CODE, 1, 1,
+            BitMatrix matrix = WRITER.encode(
+                    code.text(),
+                    BarcodeFormat.QR_CODE,
+                    1,
+                    1,
                     Map.of(EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.Q, EncodeHintType.MARGIN, QUIET_ZONE));
             return new Label(code, title, subtitle, matrix.getWidth(), path(matrix));
         } catch (WriterException e) {

@@ -14,7 +14,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The quick line of every page: the reading while it is typed, the writing, and taking it back. Works as a page of its own too. */
+/**
+ * The quick line of every page: the reading while it is typed, the writing, and taking it back. Works as a page of its
+ * own too.
+ */
 @Controller
 class QuickController {
 
@@ -25,15 +28,21 @@ class QuickController {
     }
 
     @GetMapping("/quick")
-    String read(@RequestParam(defaultValue = "") String line, @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part, Model model) {
+    String read(
+            @RequestParam(defaultValue = "") String line,
+            @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part,
+            Model model) {
         model.addAttribute("line", line);
         model.addAttribute("read", lines.read(line));
         return view(part);
     }
 
     @PostMapping("/quick")
-    String commit(@RequestParam String line, @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part, Model model,
-                  HttpServletResponse response) {
+    String commit(
+            @RequestParam String line,
+            @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("line", line);
         try {
             Understood done = lines.commit(line);
@@ -55,8 +64,11 @@ class QuickController {
     }
 
     @PostMapping("/quick/{id}/undo")
-    String undo(@PathVariable long id, @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part, Model model,
-                HttpServletResponse response) {
+    String undo(
+            @PathVariable long id,
+            @RequestHeader(name = "HX-Request", defaultValue = "false") boolean part,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("line", "");
         try {
             model.addAttribute("undone", lines.undo(id));

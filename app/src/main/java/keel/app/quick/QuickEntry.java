@@ -13,17 +13,28 @@ import java.time.Instant;
 class QuickEntry {
 
     /** What a line made. */
-    enum Kind { FAILURE, RUN, FINISH, SERVICE, POUR, STOCK, ROOM }
+    enum Kind {
+        FAILURE,
+        RUN,
+        FINISH,
+        SERVICE,
+        POUR,
+        STOCK,
+        ROOM
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long personId;
     Instant at;
     String line;
     String reading;
+
     @Enumerated(EnumType.STRING)
     Kind kind;
+
     Long subjectId;
     Instant undoneAt;
 }

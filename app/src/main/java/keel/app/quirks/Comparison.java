@@ -3,4 +3,13 @@ package keel.app.quirks;
 import java.time.Instant;
 
 /** One test piece printed on two machines. */
-public record Comparison(long id, String piece, String first, String firstShows, String second, String secondShows, boolean differs, Instant at, String who) {}
+public record Comparison(
+        long id,
+        String piece,
+        String first,
+        String firstShows,
+        String second,
+        String secondShows,
+        boolean differs,
+        Instant at,
+        String who) {}

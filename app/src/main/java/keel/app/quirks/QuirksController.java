@@ -26,9 +26,11 @@ class QuirksController {
     record QuirkForm(String scope, String holder, String code, String text, String workaround) {}
 
     /** A comparison as it stands in the form. */
-    record CompareForm(String piece, String first, String firstShows, String second, String secondShows, Boolean differs) {}
+    record CompareForm(
+            String piece, String first, String firstShows, String second, String secondShows, Boolean differs) {}
 
-    private static final CompareForm NOTHING_YET = new CompareForm("Piece with faces to both axes", null, "", null, "", true);
+    private static final CompareForm NOTHING_YET =
+            new CompareForm("Piece with faces to both axes", null, "", null, "", true);
 
     @GetMapping("/quirks")
     String all(@RequestParam(required = false) String machine, Model model) {
@@ -37,7 +39,11 @@ class QuirksController {
 
     @PostMapping("/quirks")
     String add(QuirkForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> quirks.add(form.scope(), form.holder(), form.code(), form.text(), form.workaround()), "/quirks", model, response,
+        return PageErrors.tried(
+                () -> quirks.add(form.scope(), form.holder(), form.code(), form.text(), form.workaround()),
+                "/quirks",
+                model,
+                response,
                 () -> show(form, NOTHING_YET, model));
     }
 
@@ -49,13 +55,28 @@ class QuirksController {
 
     @PostMapping("/quirks/comparisons")
     String compare(CompareForm form, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> quirks.compare(form.piece(), form.first(), form.firstShows(), form.second(), form.secondShows(), Boolean.TRUE.equals(form.differs())), "/quirks",
-                model, response, () -> show(new QuirkForm("MACHINE", null, "", "", ""), form, model));
+        return PageErrors.tried(
+                () -> quirks.compare(
+                        form.piece(),
+                        form.first(),
+                        form.firstShows(),
+                        form.second(),
+                        form.secondShows(),
+                        Boolean.TRUE.equals(form.differs())),
+                "/quirks",
+                model,
+                response,
+                () -> show(new QuirkForm("MACHINE", null, "", "", ""), form, model));
     }
 
     @PostMapping("/quirks/controllers")
-    String controller(@RequestParam(required = false) String machine, @RequestParam(required = false) String controller, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> quirks.controller(machine, controller), "/quirks", model, response, () -> all(null, model));
+    String controller(
+            @RequestParam(required = false) String machine,
+            @RequestParam(required = false) String controller,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> quirks.controller(machine, controller), "/quirks", model, response, () -> all(null, model));
     }
 
     private String show(QuirkForm form, CompareForm compare, Model model) {
@@ -66,7 +87,8 @@ class QuirksController {
         model.addAttribute("controllers", quirks.controllers());
         model.addAttribute("scopes", Quirk.Scope.values());
         model.addAttribute("codes", Quirks.CODES);
-        model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute(
+                "machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
         return "quirks/quirks";
     }
 }

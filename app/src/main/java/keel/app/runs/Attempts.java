@@ -28,32 +28,50 @@ public class Attempts {
     /** All attempts that this run is one of, the first one first; at least the run itself. */
     public List<Attempt> of(long runId) {
         List<Long> chain = new ArrayList<>(List.of(runId));
-        for (Long before = before(runId); before != null && !chain.contains(before) && chain.size() < MOST; before = before(before)) {
+        for (Long before = before(runId);
+                before != null && !chain.contains(before) && chain.size() < MOST;
+                before = before(before)) {
             chain.add(0, before);
         }
-        for (Long next = after(runId); next != null && !chain.contains(next) && chain.size() < MOST; next = after(next)) {
+        for (Long next = after(runId);
+                next != null && !chain.contains(next) && chain.size() < MOST;
+                next = after(next)) {
             chain.add(next);
         }
         List<Attempt> attempts = new ArrayList<>();
         RunView last = null;
         for (Long id : chain) {
             RunView run = runs.one(id);
-            attempts.add(new Attempt(attempts.size() + 1, run, failure(id), last == null ? List.of() : changed(last, run)));
+            attempts.add(
+                    new Attempt(attempts.size() + 1, run, failure(id), last == null ? List.of() : changed(last, run)));
             last = run;
         }
         return attempts;
     }
 
     private Long before(long run) {
-        return jdbc.sql("select again_of from run where id = ? and again_of is not null").param(run).query(Long.class).optional().orElse(null);
+        return jdbc.sql("select again_of from run where id = ? and again_of is not null")
+                .param(run)
+                .query(Long.class)
+                .optional()
+                .orElse(null);
     }
 
     private Long after(long run) {
-        return jdbc.sql("select id from run where again_of = ? and not withdrawn order by started_at fetch first row only").param(run).query(Long.class).optional().orElse(null);
+        return jdbc.sql(
+                        "select id from run where again_of = ? and not withdrawn order by started_at fetch first row only")
+                .param(run)
+                .query(Long.class)
+                .optional()
+                .orElse(null);
     }
 
     private Long failure(long run) {
-        return jdbc.sql("select id from failure where run_id = ? and not withdrawn order by id fetch first row only").param(run).query(Long.class).optional().orElse(null);
+        return jdbc.sql("select id from failure where run_id = ? and not withdrawn order by id fetch first row only")
+                .param(run)
+                .query(Long.class)
+                .optional()
+                .orElse(null);
     }
 
     /** Another machine, work at the bench other than cleaning, and new settings. */
@@ -63,14 +81,24 @@ public class Attempts {
             changed.add("on " + to.machineName());
         }
         OffsetDateTime begin = time(from.endedAt() == null ? from.startedAt() : from.endedAt());
-        jdbc.sql("""
+        jdbc
+                .sql(
+                        """
                 select s.kind from service s join machine m on m.id = s.machine_id where m.code = ? and s.at >= ? and s.at <= ? and not s.withdrawn
                   and s.kind not in ('PLATE_CLEARED', 'CLEAN_UP', 'VAT_INSPECTED', 'SCREEN_INSPECTED', 'OFF', 'ON', 'COMMISSIONED') order by s.at""")
-                .params(to.machine(), begin, time(to.startedAt())).query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase()).list().stream().distinct()
+                .params(to.machine(), begin, time(to.startedAt()))
+                .query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase())
+                .list()
+                .stream()
+                .distinct()
                 .forEach(changed::add);
-        int versions = jdbc.sql("""
+        int versions = jdbc.sql(
+                        """
                 select count(*) from profile_version v join profile p on p.id = v.profile_id join machine m on m.id = p.machine_id
-                where m.code = ? and v.number > 1 and v.made_at >= ? and v.made_at <= ?""").params(to.machine(), begin, time(to.startedAt())).query(Integer.class).single();
+                where m.code = ? and v.number > 1 and v.made_at >= ? and v.made_at <= ?""")
+                .params(to.machine(), begin, time(to.startedAt()))
+                .query(Integer.class)
+                .single();
         if (versions > 0) {
             changed.add("settings");
         }

@@ -21,7 +21,13 @@ class HoldsProblem {
     ResponseEntity<ProblemDetail> holds(HoldsOpen e) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, e.getMessage());
         problem.setProperty("errors", List.of(Map.of("field", "machine", "message", e.getMessage())));
-        problem.setProperty("holds", e.holds().stream().map(h -> Map.of("code", h.code().code(), "text", h.text())).toList());
-        return ResponseEntity.status(HttpStatus.CONFLICT).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+        problem.setProperty(
+                "holds",
+                e.holds().stream()
+                        .map(h -> Map.of("code", h.code().code(), "text", h.text()))
+                        .toList());
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
     }
 }

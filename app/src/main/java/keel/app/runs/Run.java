@@ -19,20 +19,26 @@ class Run {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long machineId;
     String job;
     Instant startedAt;
     Instant endedAt;
     int layers;
+
     @Column(name = "layer_exposure_s")
     double layerExposureS;
+
     double resinMl;
+
     @Enumerated(EnumType.STRING)
     Outcome outcome;
+
     Integer reachedLayer;
     Long profileVersionId;
     Long againOf;
     boolean withdrawn;
+
     @Version
     int version;
 

@@ -47,7 +47,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Runs {
 
-    private static final String VIEW = """
+    private static final String VIEW =
+            """
             select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml, r.outcome,
               r.reached_layer, r.withdrawn, r.version, v.number
             from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
@@ -65,8 +66,18 @@ public class Runs {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Runs(RunRecords records, Fleet fleet, Occupancy occupancy, Standings standings, Rebuild rebuild, Profiles profiles, LookIns lookIns, Footprints footprints, Logbook logbook,
-         JdbcClient jdbc, Clock clock) {
+    Runs(
+            RunRecords records,
+            Fleet fleet,
+            Occupancy occupancy,
+            Standings standings,
+            Rebuild rebuild,
+            Profiles profiles,
+            LookIns lookIns,
+            Footprints footprints,
+            Logbook logbook,
+            JdbcClient jdbc,
+            Clock clock) {
         this.records = records;
         this.fleet = fleet;
         this.occupancy = occupancy;
@@ -83,8 +94,8 @@ public class Runs {
     /**
      * Logs a run after the fact, or starts one where no end is given.
      *
-     * @throws Refused   if the run cannot be right by itself
-     * @throws Conflict  if it does not fit what is recorded
+     * @throws Refused if the run cannot be right by itself
+     * @throws Conflict if it does not fit what is recorded
      * @throws HoldsOpen if a start is forbidden by holds and not overridden
      */
     public RunView enter(RunEntry entry) {
@@ -93,8 +104,15 @@ public class Runs {
         occupancy.lock(machine.id());
         boolean starts = entry.endedAt() == null;
         Instant startedAt = entry.startedAt() == null && starts ? clock.instant() : whole(entry.startedAt());
-        RunFacts facts = new RunFacts(entry.job(), startedAt, whole(entry.endedAt()), entry.layers(), entry.layerExposureS(), entry.resinMl(),
-                starts ? null : outcome(entry.outcome()), starts ? null : entry.reachedLayer());
+        RunFacts facts = new RunFacts(
+                entry.job(),
+                startedAt,
+                whole(entry.endedAt()),
+                entry.layers(),
+                entry.layerExposureS(),
+                entry.resinMl(),
+                starts ? null : outcome(entry.outcome()),
+                starts ? null : entry.reachedLayer());
         check(facts, machine, null);
         checkInterval(entry.lookInHours());
         List<Hold> overridden = starts ? requireNoHolds(machine, entry.overrideReason()) : List.of();
@@ -109,23 +127,46 @@ public class Runs {
         }
         rebuild.machine(machine.id(), run.startedAt);
         if (!overridden.isEmpty()) {
-            logbook.write(LogDraft.of(LogKind.HOLD_OVERRIDDEN, machine.id(), "RUN", run.id, run.startedAt,
-                    machine.name() + " started in spite of: " + String.join(", ", overridden.stream().map(h -> h.code().code()).toList())
-                            + ". Reason: " + entry.overrideReason().strip(),
-                    Map.of("holds", overridden.stream().map(h -> h.code().code()).toList(), "reason", entry.overrideReason()), actor));
+            logbook.write(LogDraft.of(
+                    LogKind.HOLD_OVERRIDDEN,
+                    machine.id(),
+                    "RUN",
+                    run.id,
+                    run.startedAt,
+                    machine.name() + " started in spite of: "
+                            + String.join(
+                                    ", ",
+                                    overridden.stream()
+                                            .map(h -> h.code().code())
+                                            .toList()) + ". Reason: "
+                            + entry.overrideReason().strip(),
+                    Map.of(
+                            "holds",
+                            overridden.stream().map(h -> h.code().code()).toList(),
+                            "reason",
+                            entry.overrideReason()),
+                    actor));
         }
         if (starts) {
             lookIns.plan(machine.code(), entry.lookInHours());
         }
         RunView view = one(run.id);
-        logbook.write(LogDraft.of(starts ? LogKind.RUN_STARTED : LogKind.RUN_LOGGED, machine.id(), "RUN", run.id,
-                starts ? run.startedAt : run.endedAt, headline(view), view, actor));
+        logbook.write(LogDraft.of(
+                starts ? LogKind.RUN_STARTED : LogKind.RUN_LOGGED,
+                machine.id(),
+                "RUN",
+                run.id,
+                starts ? run.startedAt : run.endedAt,
+                headline(view),
+                view,
+                actor));
         return view;
     }
 
     /** @throws Refused if there is no such run, or it began later */
     private Long earlier(long id, Instant startedAt) {
-        Run first = records.findById(id).filter(r -> !r.withdrawn && r.startedAt.isBefore(startedAt))
+        Run first = records.findById(id)
+                .filter(r -> !r.withdrawn && r.startedAt.isBefore(startedAt))
                 .orElseThrow(() -> new Refused("againOf", "There is no earlier run " + id + " to print again."));
         return first.id;
     }
@@ -139,7 +180,8 @@ public class Runs {
     }
 
     /**
-     * Says what a run covers of its plate, or that nobody knows any more ({@code footprint} null). The maps of film and screen follow.
+     * Says what a run covers of its plate, or that nobody knows any more ({@code footprint} null). The maps of film and
+     * screen follow.
      *
      * @throws Refused if it does not lie on the plate
      */
@@ -153,12 +195,23 @@ public class Runs {
             footprints.replace(id, footprint);
         }
         rebuild.machine(run.machineId, run.startedAt);
-        logbook.write(LogDraft.of(LogKind.RUN_PLACED, run.machineId, "RUN", id, run.startedAt, footprint == null ? "Where " + run.job + " lay on the plate is taken back."
-                : "Where " + run.job + " lies on the plate: " + words(footprint) + ".", Map.of("footprint", footprint == null ? "" : footprint), actor));
+        logbook.write(LogDraft.of(
+                LogKind.RUN_PLACED,
+                run.machineId,
+                "RUN",
+                id,
+                run.startedAt,
+                footprint == null
+                        ? "Where " + run.job + " lay on the plate is taken back."
+                        : "Where " + run.job + " lies on the plate: " + words(footprint) + ".",
+                Map.of("footprint", footprint == null ? "" : footprint),
+                actor));
     }
 
     static String words(Footprint footprint) {
-        return footprint instanceof Footprint.Parts parts ? parts.parts().size() + (parts.parts().size() == 1 ? " rectangle" : " rectangles") : "masks of its layers";
+        return footprint instanceof Footprint.Parts parts
+                ? parts.parts().size() + (parts.parts().size() == 1 ? " rectangle" : " rectangles")
+                : "masks of its layers";
     }
 
     /** Ends a run that is going on. */
@@ -170,14 +223,22 @@ public class Runs {
             throw new Conflict("This run has ended already. Correct it instead.");
         }
         MachineRef machine = fleet.machine(run.machineId);
-        RunFacts facts = new RunFacts(run.job, run.startedAt, endedAt == null ? clock.instant() : whole(endedAt), run.layers, run.layerExposureS,
-                resinMl == null ? Double.valueOf(run.resinMl) : resinMl, outcome(outcome), reachedLayer);
+        RunFacts facts = new RunFacts(
+                run.job,
+                run.startedAt,
+                endedAt == null ? clock.instant() : whole(endedAt),
+                run.layers,
+                run.layerExposureS,
+                resinMl == null ? Double.valueOf(run.resinMl) : resinMl,
+                outcome(outcome),
+                reachedLayer);
         check(facts, machine, id);
         run.take(facts);
         records.saveAndFlush(run);
         rebuild.machine(run.machineId, run.startedAt);
         RunView view = one(id);
-        logbook.write(LogDraft.of(LogKind.RUN_FINISHED, run.machineId, "RUN", id, run.endedAt, headline(view), view, actor));
+        logbook.write(
+                LogDraft.of(LogKind.RUN_FINISHED, run.machineId, "RUN", id, run.endedAt, headline(view), view, actor));
         return view;
     }
 
@@ -196,7 +257,15 @@ public class Runs {
         records.saveAndFlush(run);
         rebuild.machine(run.machineId, run.startedAt);
         RunView view = one(id);
-        logbook.write(LogDraft.of(LogKind.RUN_CORRECTED, run.machineId, "RUN", id, run.startedAt, "Goes on after all: " + headline(view), view, actor)
+        logbook.write(LogDraft.of(
+                        LogKind.RUN_CORRECTED,
+                        run.machineId,
+                        "RUN",
+                        id,
+                        run.startedAt,
+                        "Goes on after all: " + headline(view),
+                        view,
+                        actor)
                 .superseding(logbook.latest("RUN", id, LogKind.RUN_FINISHED), reason));
         return view;
     }
@@ -230,16 +299,28 @@ public class Runs {
             rebuild.machine(before.id(), since);
         }
         RunView view = one(id);
-        Long superseded = logbook.latest("RUN", id, LogKind.RUN_STARTED, LogKind.RUN_FINISHED, LogKind.RUN_LOGGED, LogKind.RUN_CORRECTED);
-        logbook.write(LogDraft.of(LogKind.RUN_CORRECTED, after.id(), "RUN", id, run.endedAt == null ? run.startedAt : run.endedAt,
-                (run.withdrawn ? "Withdrawn: " : "Corrected: ") + headline(view), view, actor).superseding(superseded, reason.strip()));
+        Long superseded = logbook.latest(
+                "RUN", id, LogKind.RUN_STARTED, LogKind.RUN_FINISHED, LogKind.RUN_LOGGED, LogKind.RUN_CORRECTED);
+        logbook.write(LogDraft.of(
+                        LogKind.RUN_CORRECTED,
+                        after.id(),
+                        "RUN",
+                        id,
+                        run.endedAt == null ? run.startedAt : run.endedAt,
+                        (run.withdrawn ? "Withdrawn: " : "Corrected: ") + headline(view),
+                        view,
+                        actor)
+                .superseding(superseded, reason.strip()));
         return view;
     }
 
     /** @throws NotThere if there is no such run */
     @Transactional(readOnly = true)
     public RunView one(long id) {
-        return jdbc.sql(VIEW + " where r.id = ?").param(id).query(Runs::view).optional()
+        return jdbc.sql(VIEW + " where r.id = ?")
+                .param(id)
+                .query(Runs::view)
+                .optional()
                 .orElseThrow(() -> new NotThere("There is no run " + id + "."));
     }
 
@@ -260,20 +341,33 @@ public class Runs {
             where.add("lower(r.job) like :text escape '!'");
         }
         return jdbc.sql(VIEW + " where " + String.join(" and ", where)
-                + " order by r.started_at desc, r.id desc offset :skip rows fetch next :size rows only")
-                .param("machine", machine).param("from", time(from)).param("to", time(to))
-                .param("text", text == null ? null : "%" + text.strip().toLowerCase().replaceAll("([%_!])", "!$1") + "%")
-                .param("skip", paging.skip()).param("size", paging.size()).query(Runs::view).list();
+                        + " order by r.started_at desc, r.id desc offset :skip rows fetch next :size rows only")
+                .param("machine", machine)
+                .param("from", time(from))
+                .param("to", time(to))
+                .param(
+                        "text",
+                        text == null ? null : "%" + text.strip().toLowerCase().replaceAll("([%_!])", "!$1") + "%")
+                .param("skip", paging.skip())
+                .param("size", paging.size())
+                .query(Runs::view)
+                .list();
     }
 
     /** All runs that ended since then, in brief. Rework counts as come out. */
     @Transactional(readOnly = true)
     public List<Printed> printedSince(Instant from) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r join machine m on m.id = r.machine_id
-                where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""").param("from", time(from))
-                .query((row, i) -> new Printed(row.getString(1), row.getObject(2, OffsetDateTime.class).toInstant(), row.getLong(3) / 3600.0,
-                        !List.of("GOOD", "USABLE").contains(row.getString(4)))).list();
+                where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""")
+                .param("from", time(from))
+                .query((row, i) -> new Printed(
+                        row.getString(1),
+                        row.getObject(2, OffsetDateTime.class).toInstant(),
+                        row.getLong(3) / 3600.0,
+                        !List.of("GOOD", "USABLE").contains(row.getString(4))))
+                .list();
     }
 
     /** What the last run on this machine was like, as a start for typing the next. */
@@ -284,16 +378,22 @@ public class Runs {
 
     private void check(RunFacts facts, MachineRef machine, Long self) {
         Refused.unless(RunRules.check(facts, machine.since(), clock.instant()));
-        occupancy.overlapping(machine.id(), facts.startedAt(), facts.endedAt(), self).ifPresent(other -> {
-            throw new Conflict("startedAt", machine.name() + " was printing " + other.job() + " then (run " + other.runId() + ", "
-                    + other.startedAt() + " to " + (other.endedAt() == null ? "now" : other.endedAt()) + ").");
-        });
+        occupancy
+                .overlapping(machine.id(), facts.startedAt(), facts.endedAt(), self)
+                .ifPresent(other -> {
+                    throw new Conflict(
+                            "startedAt",
+                            machine.name() + " was printing " + other.job() + " then (run " + other.runId() + ", "
+                                    + other.startedAt() + " to " + (other.endedAt() == null ? "now" : other.endedAt())
+                                    + ").");
+                });
         if (occupancy.filmAt(machine.id(), facts.startedAt()).isEmpty()) {
             throw new Conflict("startedAt", "No film is recorded on " + machine.name() + " at the start of this run.");
         }
         Instant until = facts.endedAt() == null ? clock.instant() : facts.endedAt();
         occupancy.changedWithin(machine.id(), facts.startedAt(), until).ifPresent(kind -> {
-            throw new Conflict("startedAt", "A part was changed on " + machine.name() + " during this time (" + kind + ").");
+            throw new Conflict(
+                    "startedAt", "A part was changed on " + machine.name() + " during this time (" + kind + ").");
         });
     }
 
@@ -327,9 +427,15 @@ public class Runs {
 
     private RunFacts changed(RunFacts old, RunChange change) {
         Instant endedAt = change.endedAt() == null ? old.endedAt() : whole(change.endedAt());
-        return new RunFacts(or(change.job(), old.job()), change.startedAt() == null ? old.startedAt() : whole(change.startedAt()), endedAt,
-                or(change.layers(), old.layers()), or(change.layerExposureS(), old.layerExposureS()), or(change.resinMl(), old.resinMl()),
-                change.outcome() == null ? old.outcome() : outcome(change.outcome()), or(change.reachedLayer(), old.reachedLayer()));
+        return new RunFacts(
+                or(change.job(), old.job()),
+                change.startedAt() == null ? old.startedAt() : whole(change.startedAt()),
+                endedAt,
+                or(change.layers(), old.layers()),
+                or(change.layerExposureS(), old.layerExposureS()),
+                or(change.resinMl(), old.resinMl()),
+                change.outcome() == null ? old.outcome() : outcome(change.outcome()),
+                or(change.reachedLayer(), old.reachedLayer()));
     }
 
     private Run record(long id) {
@@ -340,16 +446,22 @@ public class Runs {
         if (name == null || name.isBlank()) {
             return null;
         }
-        return Arrays.stream(Outcome.values()).filter(o -> o.name().equals(name.strip())).findFirst()
-                .orElseThrow(() -> new Refused("outcome", "There is no outcome " + name + ": GOOD, PARTIAL, FAILED, STOPPED or USABLE."));
+        return Arrays.stream(Outcome.values())
+                .filter(o -> o.name().equals(name.strip()))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "outcome", "There is no outcome " + name + ": GOOD, PARTIAL, FAILED, STOPPED or USABLE."));
     }
 
     private static String headline(RunView run) {
-        String amount = "%s on %s, %d layers, %s".formatted(run.job(), run.machineName(), run.layers(), Plain.number(run.resinMl()) + " ml");
+        String amount = "%s on %s, %d layers, %s"
+                .formatted(run.job(), run.machineName(), run.layers(), Plain.number(run.resinMl()) + " ml");
         if (run.open()) {
             return "Started: " + amount + ".";
         }
-        String reached = run.reachedLayer() == null || run.reachedLayer() == run.layers() ? "" : " at layer " + run.reachedLayer();
+        String reached = run.reachedLayer() == null || run.reachedLayer() == run.layers()
+                ? ""
+                : " at layer " + run.reachedLayer();
         return "%s%s: %s, %.1f h.".formatted(run.outcome().words(), reached, amount, run.hours());
     }
 
@@ -357,11 +469,32 @@ public class Runs {
         Instant started = row.getObject(5, OffsetDateTime.class).toInstant();
         OffsetDateTime ended = row.getObject(6, OffsetDateTime.class);
         Outcome outcome = row.getString(10) == null ? null : Outcome.valueOf(row.getString(10));
-        RunFacts facts = new RunFacts(row.getString(4), started, ended == null ? null : ended.toInstant(), row.getInt(7), row.getDouble(8),
-                row.getDouble(9), outcome, row.getObject(11, Integer.class));
-        return new RunView(row.getLong(1), row.getString(2), row.getString(3), facts.job(), started, facts.endedAt(), facts.layers(),
-                facts.layerExposureS(), facts.resinMl(), outcome, facts.reachedLayer(), facts.open() ? null : facts.hours(),
-                facts.open() ? null : facts.usage().uvHours(), row.getBoolean(12), row.getInt(13), row.getObject(14, Integer.class));
+        RunFacts facts = new RunFacts(
+                row.getString(4),
+                started,
+                ended == null ? null : ended.toInstant(),
+                row.getInt(7),
+                row.getDouble(8),
+                row.getDouble(9),
+                outcome,
+                row.getObject(11, Integer.class));
+        return new RunView(
+                row.getLong(1),
+                row.getString(2),
+                row.getString(3),
+                facts.job(),
+                started,
+                facts.endedAt(),
+                facts.layers(),
+                facts.layerExposureS(),
+                facts.resinMl(),
+                outcome,
+                facts.reachedLayer(),
+                facts.open() ? null : facts.hours(),
+                facts.open() ? null : facts.usage().uvHours(),
+                row.getBoolean(12),
+                row.getInt(13),
+                row.getObject(14, Integer.class));
     }
 
     private static Instant whole(Instant instant) {

@@ -36,25 +36,56 @@ class RunsApi {
 
     record Override(String reason) {}
 
-    record Entry(String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS, Double resinMl,
-                 String outcome, Integer reachedLayer, @JsonProperty("override") Override override, Long againOf, List<PartEntry> footprint) {}
+    record Entry(
+            String machine,
+            String job,
+            Instant startedAt,
+            Instant endedAt,
+            Integer layers,
+            Double layerExposureS,
+            Double resinMl,
+            String outcome,
+            Integer reachedLayer,
+            @JsonProperty("override") Override override,
+            Long againOf,
+            List<PartEntry> footprint) {}
 
     record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl) {}
 
-    record Correction(String reason, String machine, String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS,
-                      Double resinMl, String outcome, Integer reachedLayer, Boolean withdrawn) {}
+    record Correction(
+            String reason,
+            String machine,
+            String job,
+            Instant startedAt,
+            Instant endedAt,
+            Integer layers,
+            Double layerExposureS,
+            Double resinMl,
+            String outcome,
+            Integer reachedLayer,
+            Boolean withdrawn) {}
 
     /** A rectangle on the plate, by its middle from the front left, mm. */
     record PartEntry(Double xMm, Double yMm, Double lengthMm, Double widthMm, Integer rotationDeg) {}
-
 
     /** Logs a run after the fact, or starts one where {@code endedAt} is missing. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RunView enter(@RequestBody Entry entry) {
-        return runs.enter(new RunEntry(entry.machine(), entry.job(), entry.startedAt(), entry.endedAt(), entry.layers(),
-                entry.layerExposureS(), entry.resinMl(), entry.outcome(), entry.reachedLayer(),
-                entry.override() == null ? null : entry.override().reason(), null, entry.againOf(), footprint(entry.footprint())));
+        return runs.enter(new RunEntry(
+                entry.machine(),
+                entry.job(),
+                entry.startedAt(),
+                entry.endedAt(),
+                entry.layers(),
+                entry.layerExposureS(),
+                entry.resinMl(),
+                entry.outcome(),
+                entry.reachedLayer(),
+                entry.override() == null ? null : entry.override().reason(),
+                null,
+                entry.againOf(),
+                footprint(entry.footprint())));
     }
 
     @PostMapping("/{id}/finish")
@@ -65,15 +96,30 @@ class RunsApi {
     /** Corrects what is given and leaves the rest; {@code withdrawn} takes the run out of all sums. */
     @PostMapping("/{id}/corrections")
     RunView correct(@PathVariable long id, @RequestBody Correction c) {
-        return runs.correct(id, new RunChange(c.machine(), c.job(), c.startedAt(), c.endedAt(), c.layers(), c.layerExposureS(), c.resinMl(),
-                c.outcome(), c.reachedLayer(), c.withdrawn()), c.reason());
+        return runs.correct(
+                id,
+                new RunChange(
+                        c.machine(),
+                        c.job(),
+                        c.startedAt(),
+                        c.endedAt(),
+                        c.layers(),
+                        c.layerExposureS(),
+                        c.resinMl(),
+                        c.outcome(),
+                        c.reachedLayer(),
+                        c.withdrawn()),
+                c.reason());
     }
 
     /** What a run covers of its plate; an empty list where nobody said, or where it was told by masks. */
     @GetMapping("/{id}/footprint")
     List<PlacedPart> footprint(@PathVariable long id) {
         runs.one(id);
-        return footprints.of(id).map(f -> f instanceof Footprint.Parts p ? p.parts() : List.<PlacedPart>of()).orElse(List.of());
+        return footprints
+                .of(id)
+                .map(f -> f instanceof Footprint.Parts p ? p.parts() : List.<PlacedPart>of())
+                .orElse(List.of());
     }
 
     /** Says so after the fact; an empty list takes it back. */
@@ -88,7 +134,8 @@ class RunsApi {
             return null;
         }
         Findings findings = new Findings();
-        findings.when(parts.size() > Footprint.Parts.MOST, "footprint", "More than " + Footprint.Parts.MOST + " rectangles.");
+        findings.when(
+                parts.size() > Footprint.Parts.MOST, "footprint", "More than " + Footprint.Parts.MOST + " rectangles.");
         for (int i = 0; i < parts.size(); i++) {
             PartEntry p = parts.get(i);
             String field = "footprint[" + i + "]";
@@ -100,7 +147,10 @@ class RunsApi {
             }
         }
         Refused.unless(findings);
-        return new Footprint.Parts(parts.stream().map(p -> new PlacedPart(p.xMm(), p.yMm(), p.lengthMm(), p.widthMm(), p.rotationDeg() == null ? 0 : p.rotationDeg())).toList());
+        return new Footprint.Parts(parts.stream()
+                .map(p -> new PlacedPart(
+                        p.xMm(), p.yMm(), p.lengthMm(), p.widthMm(), p.rotationDeg() == null ? 0 : p.rotationDeg()))
+                .toList());
     }
 
     @GetMapping("/{id}")
@@ -110,9 +160,12 @@ class RunsApi {
 
     /** Newest first; {@code from} inclusive, {@code to} exclusive, by their start. */
     @GetMapping
-    List<RunView> list(@RequestParam(required = false) String machine, @RequestParam(required = false) Instant from,
-                       @RequestParam(required = false) Instant to, @RequestParam(defaultValue = "0") int page,
-                       @RequestParam(defaultValue = "200") int size) {
+    List<RunView> list(
+            @RequestParam(required = false) String machine,
+            @RequestParam(required = false) Instant from,
+            @RequestParam(required = false) Instant to,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "200") int size) {
         return runs.list(machine, from, to, null, Paging.of(page, size));
     }
 }

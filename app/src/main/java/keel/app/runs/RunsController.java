@@ -35,7 +35,8 @@ class RunsController {
     private final Logbook logbook;
     private final ShopTime times;
 
-    RunsController(Runs runs, Fleet fleet, Standings standings, Footprints footprints, Logbook logbook, ShopTime times) {
+    RunsController(
+            Runs runs, Fleet fleet, Standings standings, Footprints footprints, Logbook logbook, ShopTime times) {
         this.runs = runs;
         this.fleet = fleet;
         this.standings = standings;
@@ -45,13 +46,32 @@ class RunsController {
     }
 
     /** What stands in the form, as it was typed. */
-    record RunForm(String machine, String job, String startedAt, String endedAt, String layers, String layerExposureS, String resinMl,
-                   String outcome, String reachedLayer, String reason, Boolean withdrawn) {
+    record RunForm(
+            String machine,
+            String job,
+            String startedAt,
+            String endedAt,
+            String layers,
+            String layerExposureS,
+            String resinMl,
+            String outcome,
+            String reachedLayer,
+            String reason,
+            Boolean withdrawn) {
 
         static RunForm of(RunView run, ShopTime times) {
-            return new RunForm(run.machine(), run.job(), times.field(run.startedAt()), times.field(run.endedAt()), Integer.toString(run.layers()),
-                    plain(run.layerExposureS()), plain(run.resinMl()), run.outcome() == null ? "" : run.outcome().name(),
-                    run.reachedLayer() == null ? "" : run.reachedLayer().toString(), "", run.withdrawn());
+            return new RunForm(
+                    run.machine(),
+                    run.job(),
+                    times.field(run.startedAt()),
+                    times.field(run.endedAt()),
+                    Integer.toString(run.layers()),
+                    plain(run.layerExposureS()),
+                    plain(run.resinMl()),
+                    run.outcome() == null ? "" : run.outcome().name(),
+                    run.reachedLayer() == null ? "" : run.reachedLayer().toString(),
+                    "",
+                    run.withdrawn());
         }
 
         private static String plain(double number) {
@@ -60,8 +80,11 @@ class RunsController {
     }
 
     @GetMapping("/runs")
-    String list(@RequestParam(required = false) String machine, @RequestParam(required = false) String text,
-                @RequestParam(defaultValue = "0") int page, Model model) {
+    String list(
+            @RequestParam(required = false) String machine,
+            @RequestParam(required = false) String text,
+            @RequestParam(defaultValue = "0") int page,
+            Model model) {
         var found = runs.list(machine, null, null, text, Paging.of(page, ON_A_PAGE + 1));
         model.addAttribute("runs", found.subList(0, Math.min(ON_A_PAGE, found.size())));
         model.addAttribute("more", found.size() > ON_A_PAGE);
@@ -74,13 +97,29 @@ class RunsController {
 
     /** Logs a run that has ended; without that, leads to the start gate of a machine. */
     @GetMapping("/runs/new")
-    String form(@RequestParam(required = false) String machine, @RequestParam(defaultValue = "false") boolean after, Model model) {
+    String form(
+            @RequestParam(required = false) String machine,
+            @RequestParam(defaultValue = "false") boolean after,
+            Model model) {
         if (!after) {
             model.addAttribute("standing", standings.all());
-            return machine == null || machine.isBlank() ? "runs/which" : "redirect:/machines/" + fleet.machine(machine).code() + "/start";
+            return machine == null || machine.isBlank()
+                    ? "runs/which"
+                    : "redirect:/machines/" + fleet.machine(machine).code() + "/start";
         }
-        RunForm form = runs.last(machine).map(last -> new RunForm(last.machine(), "", "", "", Integer.toString(last.layers()),
-                        RunForm.plain(last.layerExposureS()), "", "GOOD", "", "", null))
+        RunForm form = runs.last(machine)
+                .map(last -> new RunForm(
+                        last.machine(),
+                        "",
+                        "",
+                        "",
+                        Integer.toString(last.layers()),
+                        RunForm.plain(last.layerExposureS()),
+                        "",
+                        "GOOD",
+                        "",
+                        "",
+                        null))
                 .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", null));
         return show(form, model);
     }
@@ -89,7 +128,10 @@ class RunsController {
     String enter(RunForm form, Model model, HttpServletResponse response) {
         try {
             RunView run = runs.enter(read(form, true));
-            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + run.id() : "/runs/" + run.id() + "/after");
+            return "redirect:"
+                    + (run.outcome().wentWrong()
+                            ? "/failures/new?machine=" + run.machine() + "&run=" + run.id()
+                            : "/runs/" + run.id() + "/after");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             return show(form, model);
@@ -118,9 +160,22 @@ class RunsController {
     @PostMapping("/runs/{id}/correct")
     String correct(@PathVariable long id, RunForm form, Model model, HttpServletResponse response) {
         try {
-            RunEntry entry = read(form, form.endedAt() != null && !form.endedAt().isBlank());
-            runs.correct(id, new RunChange(entry.machine(), entry.job(), entry.startedAt(), entry.endedAt(), entry.layers(), entry.layerExposureS(),
-                    entry.resinMl(), entry.outcome(), entry.reachedLayer(), Boolean.TRUE.equals(form.withdrawn())), form.reason());
+            RunEntry entry =
+                    read(form, form.endedAt() != null && !form.endedAt().isBlank());
+            runs.correct(
+                    id,
+                    new RunChange(
+                            entry.machine(),
+                            entry.job(),
+                            entry.startedAt(),
+                            entry.endedAt(),
+                            entry.layers(),
+                            entry.layerExposureS(),
+                            entry.resinMl(),
+                            entry.outcome(),
+                            entry.reachedLayer(),
+                            Boolean.TRUE.equals(form.withdrawn())),
+                    form.reason());
             return "redirect:/runs/" + id;
         } catch (Refused | Conflict e) {
             return again(id, form, e, model, response);
@@ -144,7 +199,8 @@ class RunsController {
 
     private String show(RunForm form, Model model) {
         model.addAttribute("form", form);
-        model.addAttribute("machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute(
+                "machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
         model.addAttribute("outcomes", Outcome.values());
         return "runs/new";
     }
@@ -159,6 +215,7 @@ class RunsController {
         Double resin = Typed.number(form.resinMl(), "resinMl", findings);
         Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
         Refused.unless(findings);
-        return new RunEntry(form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, null);
+        return new RunEntry(
+                form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, null);
     }
 }

@@ -49,23 +49,54 @@ public class DryRuns {
     }
 
     /** One dry run; {@code profile} is the version that it was held against, null where there was none. */
-    public record View(long id, Instant at, String file, String seen, Integer layer, Integer profile, List<Difference> differences, Long failure, String note) {
+    public record View(
+            long id,
+            Instant at,
+            String file,
+            String seen,
+            Integer layer,
+            Integer profile,
+            List<Difference> differences,
+            Long failure,
+            String note) {
 
         public boolean asShown() {
-            return ServiceKind.DRY_RUN.field("seen").orElseThrow().words("AS_FILE").equals(seen);
+            return ServiceKind.DRY_RUN
+                    .field("seen")
+                    .orElseThrow()
+                    .words("AS_FILE")
+                    .equals(seen);
         }
 
         /** What differs, in sentences. */
         public List<String> words() {
-            return differences.stream().filter(Difference::significant).map(d -> String.format(Locale.ROOT, "%s: %.1f ± %.1f %s, the profile says %.1f.", d.kind().words(), d.measured(), 2 * d.uncertainty(),
-                    d.kind().unit(), d.expected())).toList();
+            return differences.stream()
+                    .filter(Difference::significant)
+                    .map(d -> String.format(
+                            Locale.ROOT,
+                            "%s: %.1f ± %.1f %s, the profile says %.1f.",
+                            d.kind().words(),
+                            d.measured(),
+                            2 * d.uncertainty(),
+                            d.kind().unit(),
+                            d.expected()))
+                    .toList();
         }
     }
 
     /** The last ones of a machine, the newest first. */
     public List<View> of(long machineId) {
-        return jdbc.sql("select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and not withdrawn order by at desc, id desc fetch first " + SHOWN + " rows only")
-                .param(machineId).query((row, i) -> view(machineId, row.getLong(1), row.getObject(2, OffsetDateTime.class).toInstant(), row.getString(3), row.getString(4))).list();
+        return jdbc.sql(
+                        "select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and not withdrawn order by at desc, id desc fetch first "
+                                + SHOWN + " rows only")
+                .param(machineId)
+                .query((row, i) -> view(
+                        machineId,
+                        row.getLong(1),
+                        row.getObject(2, OffsetDateTime.class).toInstant(),
+                        row.getString(3),
+                        row.getString(4)))
+                .list();
     }
 
     /** What the profile in force says of each field that can be timed, in words; empty without a profile. */
@@ -76,7 +107,9 @@ public class DryRuns {
             for (DryRun.Kind kind : DryRun.Kind.values()) {
                 Double expected = profile.expected(kind);
                 if (expected != null) {
-                    words.put(kind.field(), String.format(Locale.ROOT, "profile %d: %.1f %s", p.number(), expected, kind.unit()));
+                    words.put(
+                            kind.field(),
+                            String.format(Locale.ROOT, "profile %d: %.1f %s", p.number(), expected, kind.unit()));
                 }
             }
         });
@@ -86,8 +119,16 @@ public class DryRuns {
     private View view(long machineId, long id, Instant at, String content, String note) {
         Map<String, Object> values = read(content);
         Optional<InForce> profile = profiles.inForce(machineId, at);
-        return new View(id, at, (String) values.get("file"), ServiceKind.DRY_RUN.field("seen").orElseThrow().words((String) values.get("seen")),
-                values.get("layer") instanceof Number n ? Integer.valueOf(n.intValue()) : null, profile.map(InForce::number).orElse(null), differences(profile, values), failure(values), note);
+        return new View(
+                id,
+                at,
+                (String) values.get("file"),
+                ServiceKind.DRY_RUN.field("seen").orElseThrow().words((String) values.get("seen")),
+                values.get("layer") instanceof Number n ? Integer.valueOf(n.intValue()) : null,
+                profile.map(InForce::number).orElse(null),
+                differences(profile, values),
+                failure(values),
+                note);
     }
 
     private static List<Difference> differences(Optional<InForce> profile, Map<String, Object> values) {
@@ -102,8 +143,12 @@ public class DryRuns {
         boolean screenOnly = "SCREEN_ONLY".equals(values.get("scope"));
         List<DryRun.Reading> readings = new ArrayList<>();
         for (DryRun.Kind kind : DryRun.Kind.values()) {
-            if (profile.expected(kind) != null && (!screenOnly || kind.withoutLift()) && values.get(kind.field()) instanceof List<?> list && !list.isEmpty()) {
-                Repeated r = Repeated.of(list.stream().map(v -> ((Number) v).doubleValue()).toList(), kind.atBest());
+            if (profile.expected(kind) != null
+                    && (!screenOnly || kind.withoutLift())
+                    && values.get(kind.field()) instanceof List<?> list
+                    && !list.isEmpty()) {
+                Repeated r = Repeated.of(
+                        list.stream().map(v -> ((Number) v).doubleValue()).toList(), kind.atBest());
                 readings.add(new DryRun.Reading(kind, r.mean(), r.uncertainty()));
             }
         }
@@ -119,7 +164,9 @@ public class DryRuns {
             return;
         }
         try {
-            if (!failures.one(failure).machine().equals(fleet.machine(service.machineId()).code())) {
+            if (!failures.one(failure)
+                    .machine()
+                    .equals(fleet.machine(service.machineId()).code())) {
                 throw new Refused("failure", "Failure " + failure + " was seen on another machine.");
             }
         } catch (NotThere e) {
@@ -144,16 +191,26 @@ public class DryRuns {
         } else if (seen.equals("WRONG_LAYER")) {
             found.add("file-corrupt");
         }
-        Instant at = jdbc.sql("select at from service where id = ?").param(service.id()).query(OffsetDateTime.class).single().toInstant();
+        Instant at = jdbc.sql("select at from service where id = ?")
+                .param(service.id())
+                .query(OffsetDateTime.class)
+                .single()
+                .toInstant();
         differences(profiles.inForce(service.machineId(), at), service.values()).stream()
-                .filter(d -> d.significant() && (d.kind() == DryRun.Kind.LIFT_S || d.kind() == DryRun.Kind.RETRACT_S) && d.measured() < d.expected()).findFirst().ifPresent(d -> found.add("lift-fast"));
+                .filter(d -> d.significant()
+                        && (d.kind() == DryRun.Kind.LIFT_S || d.kind() == DryRun.Kind.RETRACT_S)
+                        && d.measured() < d.expected())
+                .findFirst()
+                .ifPresent(d -> found.add("lift-fast"));
         return found;
     }
 
     private static Long failure(Map<String, Object> values) {
         Object failure = values.get("failure");
         try {
-            return failure == null || failure.toString().isBlank() ? null : Long.valueOf(failure.toString().strip());
+            return failure == null || failure.toString().isBlank()
+                    ? null
+                    : Long.valueOf(failure.toString().strip());
         } catch (NumberFormatException e) {
             throw new Refused("failure", "Which failure it is for is a number: " + failure + ".");
         }

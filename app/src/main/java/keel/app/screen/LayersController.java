@@ -63,31 +63,42 @@ class LayersController {
     ResponseEntity<StreamingResponseBody> zip(@PathVariable String code, @PathVariable String set) {
         MachineNow m = standings.of(code);
         LayerSet layers = set(m, set);
-        return ResponseEntity.ok().contentType(MediaType.valueOf("application/zip")).header("Content-Disposition", "attachment; filename=\"" + layers.code() + "-" + m.code() + ".zip\"").body(out -> {
-            try (ZipOutputStream zip = new ZipOutputStream(out)) {
-                zip.setLevel(1);
-                zip.putNextEntry(new ZipEntry("sheet.json"));
-                zip.write(json.writerWithDefaultPrettyPrinter().writeValueAsBytes(sheet(layers, m)));
-                zip.closeEntry();
-                for (int i = 0; i < layers.layers().size(); i++) {
-                    zip.putNextEntry(new ZipEntry(file(i)));
-                    zip.write(TestPictures.png(layers.pixelsX(), layers.pixelsY(), layers.layers().get(i).picture()));
-                    zip.closeEntry();
-                }
-            }
-        });
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf("application/zip"))
+                .header("Content-Disposition", "attachment; filename=\"" + layers.code() + "-" + m.code() + ".zip\"")
+                .body(out -> {
+                    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+                        zip.setLevel(1);
+                        zip.putNextEntry(new ZipEntry("sheet.json"));
+                        zip.write(json.writerWithDefaultPrettyPrinter().writeValueAsBytes(sheet(layers, m)));
+                        zip.closeEntry();
+                        for (int i = 0; i < layers.layers().size(); i++) {
+                            zip.putNextEntry(new ZipEntry(file(i)));
+                            zip.write(TestPictures.png(
+                                    layers.pixelsX(),
+                                    layers.pixelsY(),
+                                    layers.layers().get(i).picture()));
+                            zip.closeEntry();
+                        }
+                    }
+                });
     }
 
     /** All layers of a set over one another. */
     @GetMapping(value = "/machines/{code}/layers/{set}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> overlay(@PathVariable String code, @PathVariable String set) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).header("Cache-Control", "private, max-age=86400")
-                .body(TestPictures.png(LayerOverlay.of(set(standings.of(code), set), OVERLAY_PX).picture()));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .header("Cache-Control", "private, max-age=86400")
+                .body(TestPictures.png(LayerOverlay.of(set(standings.of(code), set), OVERLAY_PX)
+                        .picture()));
     }
 
     /** All layers of a file that somebody sends over one another, to lay beside what was seen. */
     @PostMapping("/machines/{code}/layers/overlay")
-    Object overlay(@PathVariable String code, @RequestParam MultipartFile file, Model model, HttpServletResponse response) throws IOException {
+    Object overlay(
+            @PathVariable String code, @RequestParam MultipartFile file, Model model, HttpServletResponse response)
+            throws IOException {
         try {
             List<LayerOverlay> overlay = new ArrayList<>();
             LayerZip.read(file.getBytes(), MOST_LAYERS, image -> {
@@ -96,7 +107,10 @@ class LayersController {
                 }
                 overlay.get(0).add(image.getWidth(), image.getHeight(), (x, y) -> LayerZip.grey(image, x, y));
             });
-            return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).header("X-Content-Type-Options", "nosniff").body(TestPictures.png(overlay.get(0).picture()));
+            return ResponseEntity.ok()
+                    .contentType(MediaType.IMAGE_PNG)
+                    .header("X-Content-Type-Options", "nosniff")
+                    .body(TestPictures.png(overlay.get(0).picture()));
         } catch (Refused e) {
             PageErrors.show(e, model, response);
             return layers(code, model);
@@ -105,11 +119,16 @@ class LayersController {
 
     private List<LayerSet> sets(MachineNow m) {
         ModelEntry model = fleet.modelOf(m.code());
-        return model.pixelsX() == null || model.pixelsY() == null ? List.of() : LayerSet.all(model.pixelsX(), model.pixelsY());
+        return model.pixelsX() == null || model.pixelsY() == null
+                ? List.of()
+                : LayerSet.all(model.pixelsX(), model.pixelsY());
     }
 
     private LayerSet set(MachineNow m, String code) {
-        return sets(m).stream().filter(s -> s.code().equals(code)).findFirst().orElseThrow(() -> new NotThere("There are no layers called " + code + " for " + m.name() + "."));
+        return sets(m).stream()
+                .filter(s -> s.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There are no layers called " + code + " for " + m.name() + "."));
     }
 
     /** The open form of a stack of layers, described in docs/screen-bench.md. */

@@ -29,22 +29,34 @@ class ScreenApi {
 
     /** A test picture of exactly that size, PNG. */
     @GetMapping("/test-picture")
-    ResponseEntity<byte[]> picture(@RequestParam(required = false) String pattern, @RequestParam(required = false) Integer pixelsX, @RequestParam(required = false) Integer pixelsY) {
+    ResponseEntity<byte[]> picture(
+            @RequestParam(required = false) String pattern,
+            @RequestParam(required = false) Integer pixelsX,
+            @RequestParam(required = false) Integer pixelsY) {
         TestPicture picture = picture(pattern, pixelsX, pixelsY, new Findings());
         String name = picture.pattern().name().toLowerCase() + "-" + pixelsX + "x" + pixelsY + ".png";
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).header("Content-Disposition", "attachment; filename=\"" + name + "\"").body(TestPictures.png(picture));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .header("Content-Disposition", "attachment; filename=\"" + name + "\"")
+                .body(TestPictures.png(picture));
     }
 
     /**
      * What a photograph of a test picture tells of the screen.
      *
-     * @param photo    PNG or JPEG of the whole lit screen through one sheet of white paper; its bottom left is the front left
-     * @param widthMm  of the lit area, left to right
+     * @param photo PNG or JPEG of the whole lit screen through one sheet of white paper; its bottom left is the front
+     *     left
+     * @param widthMm of the lit area, left to right
      * @param heightMm front to back
      */
     @PostMapping(value = "/inspections", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    ScreenInspection inspect(@RequestParam(required = false) MultipartFile photo, @RequestParam(required = false) String pattern, @RequestParam(required = false) Integer pixelsX,
-                             @RequestParam(required = false) Integer pixelsY, @RequestParam(required = false) Double widthMm, @RequestParam(required = false) Double heightMm)
+    ScreenInspection inspect(
+            @RequestParam(required = false) MultipartFile photo,
+            @RequestParam(required = false) String pattern,
+            @RequestParam(required = false) Integer pixelsX,
+            @RequestParam(required = false) Integer pixelsY,
+            @RequestParam(required = false) Double widthMm,
+            @RequestParam(required = false) Double heightMm)
             throws IOException {
         Findings findings = new Findings();
         findings.when(photo == null || photo.isEmpty(), "photo", "The photograph is missing.");
@@ -55,10 +67,29 @@ class ScreenApi {
     }
 
     private static TestPicture picture(String pattern, Integer pixelsX, Integer pixelsY, Findings findings) {
-        TestPattern known = Arrays.stream(TestPattern.values()).filter(p -> p.name().equals(pattern)).findFirst().orElse(null);
-        findings.when(known == null, "pattern", "The pattern is one of " + Arrays.stream(TestPattern.values()).map(Enum::name).collect(Collectors.joining(", ")) + ".");
-        boolean x = findings.range(pixelsX == null ? null : pixelsX.doubleValue(), TestPicture.LEAST_PX, TestPicture.MOST_PX, "pixelsX", "The pixels along x", "");
-        boolean y = findings.range(pixelsY == null ? null : pixelsY.doubleValue(), TestPicture.LEAST_PX, TestPicture.MOST_PX, "pixelsY", "The pixels along y", "");
+        TestPattern known = Arrays.stream(TestPattern.values())
+                .filter(p -> p.name().equals(pattern))
+                .findFirst()
+                .orElse(null);
+        findings.when(
+                known == null,
+                "pattern",
+                "The pattern is one of "
+                        + Arrays.stream(TestPattern.values()).map(Enum::name).collect(Collectors.joining(", ")) + ".");
+        boolean x = findings.range(
+                pixelsX == null ? null : pixelsX.doubleValue(),
+                TestPicture.LEAST_PX,
+                TestPicture.MOST_PX,
+                "pixelsX",
+                "The pixels along x",
+                "");
+        boolean y = findings.range(
+                pixelsY == null ? null : pixelsY.doubleValue(),
+                TestPicture.LEAST_PX,
+                TestPicture.MOST_PX,
+                "pixelsY",
+                "The pixels along y",
+                "");
         findings.when(x && y && (double) pixelsX * pixelsY > MOST_PIXELS, "pixelsX", "More than 120 million pixels.");
         Refused.unless(findings);
         return TestPicture.of(known, pixelsX, pixelsY);
@@ -82,10 +113,15 @@ class ScreenApi {
             ReadingEntry r = q.readings().get(i);
             findings.when(r == null || r.kind() == null, "readings[" + i + "].kind", "What was measured is missing.");
             findings.when(r != null && r.value() == null, "readings[" + i + "].value", "The value is missing.");
-            findings.when(r != null && r.uncertainty() == null, "readings[" + i + "].uncertainty", "The uncertainty is missing: a stopwatch by hand is good to about 0.2 s.");
+            findings.when(
+                    r != null && r.uncertainty() == null,
+                    "readings[" + i + "].uncertainty",
+                    "The uncertainty is missing: a stopwatch by hand is good to about 0.2 s.");
         }
         Refused.unless(findings);
-        List<DryRun.Reading> readings = q.readings().stream().map(r -> new DryRun.Reading(r.kind(), r.value(), r.uncertainty())).toList();
+        List<DryRun.Reading> readings = q.readings().stream()
+                .map(r -> new DryRun.Reading(r.kind(), r.value(), r.uncertainty()))
+                .toList();
         DryRun.check(q.profile(), readings, findings);
         Refused.unless(findings);
         return new DryRunAnswer(DryRun.differences(q.profile(), readings));

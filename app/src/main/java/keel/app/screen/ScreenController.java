@@ -28,7 +28,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 
-/** A machine's screen: what it is still good for, test pictures to show on it, an inspection by photograph, the spots that are kept. */
+/**
+ * A machine's screen: what it is still good for, test pictures to show on it, an inspection by photograph, the spots
+ * that are kept.
+ */
 @Controller
 class ScreenController {
 
@@ -44,7 +47,16 @@ class ScreenController {
     private final Instruments instruments;
     private final Clock clock;
 
-    ScreenController(Standings standings, Fleet fleet, ScreenSpots spots, ScreenShots shots, ScreenVerdicts verdicts, DryRuns dryRuns, ScreenInspections inspections, Instruments instruments, Clock clock) {
+    ScreenController(
+            Standings standings,
+            Fleet fleet,
+            ScreenSpots spots,
+            ScreenShots shots,
+            ScreenVerdicts verdicts,
+            DryRuns dryRuns,
+            ScreenInspections inspections,
+            Instruments instruments,
+            Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
         this.spots = spots;
@@ -64,42 +76,67 @@ class ScreenController {
     }
 
     @PostMapping("/machines/{code}/screen/photo")
-    String photo(@PathVariable String code, @RequestParam MultipartFile photo, @RequestParam TestPattern pattern, Model model, HttpServletResponse response) throws IOException {
+    String photo(
+            @PathVariable String code,
+            @RequestParam MultipartFile photo,
+            @RequestParam TestPattern pattern,
+            Model model,
+            HttpServletResponse response)
+            throws IOException {
         return looked(withScreen(code), photo.getBytes(), pattern, model, response);
     }
 
     /** Photographs the simulated screen. */
     @PostMapping("/machines/{code}/screen/take")
-    String take(@PathVariable String code, @RequestParam TestPattern pattern, Model model, HttpServletResponse response) {
+    String take(
+            @PathVariable String code, @RequestParam TestPattern pattern, Model model, HttpServletResponse response) {
         MachineNow m = withScreen(code);
-        byte[] photo = instruments.at(code).flatMap(box -> box.photograph(code, inspections.picture(m, pattern), clock.instant())).orElseThrow(() -> new NotThere("There is no simulated screen to photograph here."));
+        byte[] photo = instruments
+                .at(code)
+                .flatMap(box -> box.photograph(code, inspections.picture(m, pattern), clock.instant()))
+                .orElseThrow(() -> new NotThere("There is no simulated screen to photograph here."));
         return looked(m, photo, pattern, model, response);
     }
 
     @GetMapping(value = "/machines/{code}/screen/photos/{id}", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<byte[]> kept(@PathVariable String code, @PathVariable long id) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).header("X-Content-Type-Options", "nosniff").header("Cache-Control", "private, max-age=31536000, immutable")
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .header("X-Content-Type-Options", "nosniff")
+                .header("Cache-Control", "private, max-age=31536000, immutable")
                 .body(shots.picture(withScreen(code), id));
     }
 
     /** A test picture at this screen's own pixels. */
     @GetMapping(value = "/machines/{code}/screen/{pattern}.png", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable String code, @PathVariable String pattern) {
-        TestPattern known = List.of(TestPattern.values()).stream().filter(p -> p.name().equalsIgnoreCase(pattern)).findFirst().orElseThrow(() -> new NotThere("There is no test picture " + pattern + "."));
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).header("Content-Disposition", "attachment; filename=\"" + pattern.toLowerCase() + "-" + code + ".png\"")
+        TestPattern known = List.of(TestPattern.values()).stream()
+                .filter(p -> p.name().equalsIgnoreCase(pattern))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no test picture " + pattern + "."));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .header(
+                        "Content-Disposition",
+                        "attachment; filename=\"" + pattern.toLowerCase() + "-" + code + ".png\"")
                 .body(TestPictures.png(inspections.picture(withScreen(code), known)));
     }
 
     /**
      * Writes the inspection down; holds and the advice where to print follow.
      *
-     * @param photo    that it is written down from, null for one by eye
+     * @param photo that it is written down from, null for one by eye
      * @param accepted places in the list of what was seen on it
-     * @param spots    further ones, a line each
+     * @param spots further ones, a line each
      */
     @PostMapping("/machines/{code}/screen")
-    String keep(@PathVariable String code, @RequestParam(required = false) Long photo, @RequestParam(required = false) List<Integer> accepted, @RequestParam(defaultValue = "") String spots, Model model,
-                HttpServletResponse response) {
+    String keep(
+            @PathVariable String code,
+            @RequestParam(required = false) Long photo,
+            @RequestParam(required = false) List<Integer> accepted,
+            @RequestParam(defaultValue = "") String spots,
+            Model model,
+            HttpServletResponse response) {
         MachineNow m = withScreen(code);
         ScreenShots.Shot shot = photo == null ? null : shots.one(m, photo);
         try {
@@ -136,7 +173,9 @@ class ScreenController {
 
     /** What this pattern cannot show, and all where nothing was photographed. */
     private static List<Spot> besides(List<Spot> kept, ScreenShots.Shot shot) {
-        return shot == null ? kept : kept.stream().filter(s -> !shot.pattern().shows(s.kind())).toList();
+        return shot == null
+                ? kept
+                : kept.stream().filter(s -> !shot.pattern().shows(s.kind())).toList();
     }
 
     private String show(MachineNow m, ScreenShots.Shot shot, Model model) {
@@ -146,7 +185,8 @@ class ScreenController {
         List<Spot> besides = besides(kept, shot);
         List<Spot> now = new ArrayList<>(shot == null ? List.of() : shot.seen().spots());
         now.addAll(besides);
-        List<SpotsCompared.Compared> compared = SpotsCompared.of(shot == null && history.size() > 1 ? history.get(1).spots() : kept, now);
+        List<SpotsCompared.Compared> compared = SpotsCompared.of(
+                shot == null && history.size() > 1 ? history.get(1).spots() : kept, now);
         model.addAttribute("m", m);
         model.addAttribute("entry", fleet.modelOf(m.code()));
         model.addAttribute("history", history);

@@ -50,15 +50,21 @@ public class ScreenInspections {
 
     /** Writes down all that is seen on a photograph, and what was seen besides. */
     public void writeAll(MachineNow m, long photo, List<Spot> besides) {
-        write(m, photo, IntStream.range(0, shots.one(m, photo).seen().spots().size()).boxed().toList(), besides);
+        write(
+                m,
+                photo,
+                IntStream.range(0, shots.one(m, photo).seen().spots().size())
+                        .boxed()
+                        .toList(),
+                besides);
     }
 
     /**
      * Writes an inspection down; holds and the advice where to print follow.
      *
-     * @param photo    that it is written down from, null for one by eye
+     * @param photo that it is written down from, null for one by eye
      * @param accepted places in the list of what was seen on it
-     * @param besides  further spots
+     * @param besides further spots
      */
     void write(MachineNow m, Long photo, List<Integer> accepted, List<Spot> besides) {
         List<Spot> spots = new ArrayList<>();
@@ -67,8 +73,29 @@ public class ScreenInspections {
             accepted.stream().distinct().filter(i -> i >= 0 && i < seen.size()).forEach(i -> spots.add(seen.get(i)));
         }
         spots.addAll(besides);
-        long service = bench.record(new ServiceEntry(m.code(), "SCREEN_INSPECTED", null, null, Map.of("clean", spots.isEmpty(), "spots",
-                spots.stream().map(s -> Map.of("kind", s.kind().name(), "xMm", s.xMm(), "yMm", s.yMm(), "sizeMm", s.sizeMm(), "confidence", s.confidence())).toList()))).id();
+        long service = bench.record(new ServiceEntry(
+                        m.code(),
+                        "SCREEN_INSPECTED",
+                        null,
+                        null,
+                        Map.of(
+                                "clean",
+                                spots.isEmpty(),
+                                "spots",
+                                spots.stream()
+                                        .map(s -> Map.of(
+                                                "kind",
+                                                s.kind().name(),
+                                                "xMm",
+                                                s.xMm(),
+                                                "yMm",
+                                                s.yMm(),
+                                                "sizeMm",
+                                                s.sizeMm(),
+                                                "confidence",
+                                                s.confidence()))
+                                        .toList())))
+                .id();
         if (photo != null) {
             shots.written(photo, service);
         }
@@ -79,7 +106,8 @@ public class ScreenInspections {
     public TestPicture picture(MachineNow m, TestPattern pattern) {
         ModelEntry model = fleet.modelOf(m.code());
         if (model.pixelsX() == null || model.pixelsY() == null) {
-            throw new NotThere("How many pixels the screen of " + m.name() + " has is not on record: say it under Set-up, at its model.");
+            throw new NotThere("How many pixels the screen of " + m.name()
+                    + " has is not on record: say it under Set-up, at its model.");
         }
         return TestPicture.of(pattern, model.pixelsX(), model.pixelsY());
     }

@@ -9,7 +9,10 @@ import keel.core.screen.GreyPhoto;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.server.ResponseStatusException;
 
-/** Turns an uploaded photograph into greys. One of more than 24 megapixels is read at half its size: that is fine enough for spots of a millimetre. */
+/**
+ * Turns an uploaded photograph into greys. One of more than 24 megapixels is read at half its size: that is fine enough
+ * for spots of a millimetre.
+ */
 final class ScreenPhotos {
 
     private static final long FINE_ENOUGH = 24_500_000;
@@ -18,11 +21,13 @@ final class ScreenPhotos {
 
     /**
      * @throws ResponseStatusException 415 if it is neither PNG nor JPEG, 413 if it has too many pixels
-     * @throws Refused                 if it is damaged
+     * @throws Refused if it is damaged
      */
     static GreyPhoto read(byte[] bytes) {
         if (Pictures.type(bytes) == Pictures.Type.OTHER) {
-            throw new ResponseStatusException(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "The photograph is neither PNG nor JPEG, whatever its name says.");
+            throw new ResponseStatusException(
+                    HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+                    "The photograph is neither PNG nor JPEG, whatever its name says.");
         }
         try {
             return grey(Pictures.read(bytes, "The photograph", PhotoLimits.MOST_PIXELS, FINE_ENOUGH));

@@ -49,10 +49,20 @@ class ScreenShots {
     }
 
     /** What was seen on a photograph; {@code onPhoto} and {@code corners} in pixels of the kept picture. */
-    record Seen(String message, Double printableShare, List<Spot> spots, List<OnPhoto> onPhoto, List<OnPhoto> corners) {}
+    record Seen(
+            String message, Double printableShare, List<Spot> spots, List<OnPhoto> onPhoto, List<OnPhoto> corners) {}
 
     /** A photograph; {@code written} if an inspection was written down from it. */
-    record Shot(long id, long screen, TestPattern pattern, int width, int height, Instant at, String person, boolean written, Seen seen) {
+    record Shot(
+            long id,
+            long screen,
+            TestPattern pattern,
+            int width,
+            int height,
+            Instant at,
+            String person,
+            boolean written,
+            Seen seen) {
 
         private static final double LEAST = 1 / 45.0;
 
@@ -72,37 +82,75 @@ class ScreenShots {
             throw new UncheckedIOException(e);
         }
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into screen_photo (machine_id, component_id, pattern, hash, width, height, content, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(m.id(), m.screen().id(), pattern.name(), hash, upright.photo().width(), upright.photo().height(),
-                        write(new Seen(seen.message(), seen.printableShare(), seen.spots(), upright.spots(), upright.corners())), clock.instant().atOffset(ZoneOffset.UTC),
-                        Actor.current().personId()).update(key, "id");
+        jdbc.sql(
+                        "insert into screen_photo (machine_id, component_id, pattern, hash, width, height, content, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                .params(
+                        m.id(),
+                        m.screen().id(),
+                        pattern.name(),
+                        hash,
+                        upright.photo().width(),
+                        upright.photo().height(),
+                        write(new Seen(
+                                seen.message(),
+                                seen.printableShare(),
+                                seen.spots(),
+                                upright.spots(),
+                                upright.corners())),
+                        clock.instant().atOffset(ZoneOffset.UTC),
+                        Actor.current().personId())
+                .update(key, "id");
         return key.getKeyAs(Long.class);
     }
 
     /** @throws NotThere if the machine has no such photograph */
     @Transactional(readOnly = true)
     Shot one(MachineNow m, long id) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select s.id, s.component_id, s.pattern, s.width, s.height, s.at, p.name, s.service_id, s.content from screen_photo s join person p on p.id = s.person_id
-                where s.id = ? and s.machine_id = ?""").params(id, m.id()).query((row, i) -> new Shot(row.getLong(1), row.getLong(2), TestPattern.valueOf(row.getString(3)), row.getInt(4), row.getInt(5),
-                row.getObject(6, OffsetDateTime.class).toInstant(), row.getString(7), row.getObject(8) != null, read(row.getString(9)))).optional()
+                where s.id = ? and s.machine_id = ?""")
+                .params(id, m.id())
+                .query((row, i) -> new Shot(
+                        row.getLong(1),
+                        row.getLong(2),
+                        TestPattern.valueOf(row.getString(3)),
+                        row.getInt(4),
+                        row.getInt(5),
+                        row.getObject(6, OffsetDateTime.class).toInstant(),
+                        row.getString(7),
+                        row.getObject(8) != null,
+                        read(row.getString(9))))
+                .optional()
                 .orElseThrow(() -> new NotThere("There is no such photograph of the screen of " + m.name() + "."));
     }
 
     @Transactional(readOnly = true)
     byte[] picture(MachineNow m, long id) {
-        Optional<String> hash = jdbc.sql("select hash from screen_photo where id = ? and machine_id = ?").params(id, m.id()).query(String.class).optional();
-        return files.read(hash.orElseThrow(() -> new NotThere("There is no such photograph of the screen of " + m.name() + ".")), SUFFIX);
+        Optional<String> hash = jdbc.sql("select hash from screen_photo where id = ? and machine_id = ?")
+                .params(id, m.id())
+                .query(String.class)
+                .optional();
+        return files.read(
+                hash.orElseThrow(() -> new NotThere("There is no such photograph of the screen of " + m.name() + ".")),
+                SUFFIX);
     }
 
     /** An inspection was written down from it. */
     void written(long id, long service) {
-        jdbc.sql("update screen_photo set service_id = ? where id = ?").params(service, id).update();
+        jdbc.sql("update screen_photo set service_id = ? where id = ?")
+                .params(service, id)
+                .update();
     }
 
     private static byte[] jpeg(GreyPhoto photo) throws IOException {
         BufferedImage image = new BufferedImage(photo.width(), photo.height(), BufferedImage.TYPE_BYTE_GRAY);
-        System.arraycopy(photo.grey(), 0, ((DataBufferByte) image.getRaster().getDataBuffer()).getData(), 0, photo.grey().length);
+        System.arraycopy(
+                photo.grey(),
+                0,
+                ((DataBufferByte) image.getRaster().getDataBuffer()).getData(),
+                0,
+                photo.grey().length);
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             ImageIO.write(image, "jpg", out);
             return out.toByteArray();

@@ -43,27 +43,55 @@ public class ScreenVerdicts {
     public Map<Long, ScreenVerdict> all(List<MachineNow> machines) {
         Map<Long, ScreenVerdict> verdicts = new HashMap<>();
         Map<Long, List<ScreenSpots.Last>> seen = spots.lastTwo(machines);
-        Map<Long, List<Footprint.Parts>> printed = footprints.recent(seen.entrySet().stream().filter(e -> !e.getValue().get(0).spots().isEmpty()).map(Map.Entry::getKey).toList(), RUNS);
+        Map<Long, List<Footprint.Parts>> printed = footprints.recent(
+                seen.entrySet().stream()
+                        .filter(e -> !e.getValue().get(0).spots().isEmpty())
+                        .map(Map.Entry::getKey)
+                        .toList(),
+                RUNS);
         Defaults defaults = settings.defaults();
         for (MachineNow m : machines) {
             if (m.screenUse() != null) {
-                verdicts.put(m.id(), verdict(m, seen.getOrDefault(m.id(), List.of()), usual(printed.getOrDefault(m.id(), List.of())), defaults));
+                verdicts.put(
+                        m.id(),
+                        verdict(
+                                m,
+                                seen.getOrDefault(m.id(), List.of()),
+                                usual(printed.getOrDefault(m.id(), List.of())),
+                                defaults));
             }
         }
         return verdicts;
     }
 
-    private ScreenVerdict verdict(MachineNow m, List<ScreenSpots.Last> seen, ScreenVerdict.Size usual, Defaults defaults) {
+    private ScreenVerdict verdict(
+            MachineNow m, List<ScreenSpots.Last> seen, ScreenVerdict.Size usual, Defaults defaults) {
         List<Spot> now = seen.isEmpty() ? List.of() : seen.get(0).spots();
-        long newOrGrown = seen.size() < 2 ? 0 : SpotsCompared.of(seen.get(1).spots(), now).stream().filter(c -> c.fate() == SpotsCompared.Fate.NEW || c.fate() == SpotsCompared.Fate.GROWN).count();
+        long newOrGrown = seen.size() < 2
+                ? 0
+                : SpotsCompared.of(seen.get(1).spots(), now).stream()
+                        .filter(c -> c.fate() == SpotsCompared.Fate.NEW || c.fate() == SpotsCompared.Fate.GROWN)
+                        .count();
         double byAge = m.screenUse().failsWithin(defaults.value("job.typicalHours"), m.uvShare());
-        return ScreenVerdict.of(new ScreenVerdict.Known(now, newOrGrown, m.plateWidthMm(), m.plateDepthMm(), usual, byAge, defaults.value("due.failureChance")));
+        return ScreenVerdict.of(new ScreenVerdict.Known(
+                now,
+                newOrGrown,
+                m.plateWidthMm(),
+                m.plateDepthMm(),
+                usual,
+                byAge,
+                defaults.value("due.failureChance")));
     }
 
     /** The middle one, by area, of the largest parts of the last runs; null where none is known. */
     private static ScreenVerdict.Size usual(List<Footprint.Parts> runs) {
-        List<PlacedPart> largest = runs.stream().map(Footprint.Parts::parts)
-                .map(parts -> parts.stream().max(Comparator.comparingDouble(ScreenVerdicts::area)).orElseThrow()).sorted(Comparator.comparingDouble(ScreenVerdicts::area)).toList();
+        List<PlacedPart> largest = runs.stream()
+                .map(Footprint.Parts::parts)
+                .map(parts -> parts.stream()
+                        .max(Comparator.comparingDouble(ScreenVerdicts::area))
+                        .orElseThrow())
+                .sorted(Comparator.comparingDouble(ScreenVerdicts::area))
+                .toList();
         if (largest.isEmpty()) {
             return null;
         }

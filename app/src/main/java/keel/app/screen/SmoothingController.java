@@ -26,7 +26,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The test of edge smoothing: a piece to print, what its faces show, and what follows: a quirk with its scope, an answer to a failure's check. */
+/**
+ * The test of edge smoothing: a piece to print, what its faces show, and what follows: a quirk with its scope, an
+ * answer to a failure's check.
+ */
 @Controller
 class SmoothingController {
 
@@ -41,7 +44,8 @@ class SmoothingController {
     private final Fleet fleet;
     private final Clock clock;
 
-    SmoothingController(Standings standings, Quirks quirks, Failures failures, Profiles profiles, Fleet fleet, Clock clock) {
+    SmoothingController(
+            Standings standings, Quirks quirks, Failures failures, Profiles profiles, Fleet fleet, Clock clock) {
         this.standings = standings;
         this.quirks = quirks;
         this.failures = failures;
@@ -61,23 +65,38 @@ class SmoothingController {
     @GetMapping("/machines/{code}/smoothing")
     String smoothing(@PathVariable String code, Faces faces, Model model) {
         MachineNow m = standings.of(code);
-        Double profile = profiles.inForce(m.id(), clock.instant()).map(p -> p.settings().value(Setting.SMOOTHING)).orElse(null);
-        SmoothingVerdict verdict = faces.all() ? SmoothingVerdict.of(faces.x(), faces.y(), faces.between(), profile == null ? null : Boolean.valueOf(profile > 0)) : null;
+        Double profile = profiles.inForce(m.id(), clock.instant())
+                .map(p -> p.settings().value(Setting.SMOOTHING))
+                .orElse(null);
+        SmoothingVerdict verdict = faces.all()
+                ? SmoothingVerdict.of(
+                        faces.x(), faces.y(), faces.between(), profile == null ? null : Boolean.valueOf(profile > 0))
+                : null;
         model.addAttribute("m", m);
         model.addAttribute("faces", faces);
         model.addAttribute("verdict", verdict);
         model.addAttribute("profile", profile);
         model.addAttribute("caution", Caution.RAW_RESIN.words());
-        model.addAttribute("known", quirks.of(code).stream().filter(q -> ONE_AXIS.equals(q.code())).toList());
+        model.addAttribute(
+                "known",
+                quirks.of(code).stream().filter(q -> ONE_AXIS.equals(q.code())).toList());
         model.addAttribute("cases", failures.list(code, true, Paging.of(0, CASES)));
-        model.addAttribute("machine", fleet.machines().stream().filter(x -> x.code().equals(code)).findFirst().orElseThrow());
+        model.addAttribute(
+                "machine",
+                fleet.machines().stream()
+                        .filter(x -> x.code().equals(code))
+                        .findFirst()
+                        .orElseThrow());
         model.addAttribute("controller", quirks.controllers().get(code));
         return "screen/smoothing";
     }
 
     @GetMapping("/machines/{code}/smoothing/piece.stl")
     ResponseEntity<byte[]> piece(@PathVariable String code) {
-        return ResponseEntity.ok().contentType(MediaType.valueOf("model/stl")).header("Content-Disposition", "attachment; filename=\"faces-to-both-axes.stl\"").body(AxisPiece.stl());
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf("model/stl"))
+                .header("Content-Disposition", "attachment; filename=\"faces-to-both-axes.stl\"")
+                .body(AxisPiece.stl());
     }
 
     /**
@@ -86,8 +105,13 @@ class SmoothingController {
      * @param scope of the quirk and whose it is, like "MODEL|tern-144"; null for none
      */
     @PostMapping("/machines/{code}/smoothing")
-    String keep(@PathVariable String code, Faces faces, @RequestParam(required = false) String scope, @RequestParam(required = false) Long failure, Model model,
-                HttpServletResponse response) {
+    String keep(
+            @PathVariable String code,
+            Faces faces,
+            @RequestParam(required = false) String scope,
+            @RequestParam(required = false) Long failure,
+            Model model,
+            HttpServletResponse response) {
         try {
             if (!faces.all()) {
                 throw new Refused("x", "Say of each kind of face whether it shows lines.");
@@ -98,7 +122,12 @@ class SmoothingController {
             }
             String[] kept = scope == null ? new String[0] : scope.split("\\|", 2);
             if (kept.length == 2 && verdict.result() == SmoothingVerdict.Result.ONE_AXIS) {
-                quirks.add(kept[0], kept[1], ONE_AXIS, verdict.words(), verdict.workaround() + " It cannot help: " + String.join(" ", verdict.beyondHelp()));
+                quirks.add(
+                        kept[0],
+                        kept[1],
+                        ONE_AXIS,
+                        verdict.words(),
+                        verdict.workaround() + " It cannot help: " + String.join(" ", verdict.beyondHelp()));
             }
             return "redirect:" + (failure != null ? "/failures/" + failure : "/quirks?machine=" + code);
         } catch (Refused | Conflict e) {

@@ -25,7 +25,11 @@ class SparesController {
     }
 
     @GetMapping("/bench/spares")
-    String spares(@RequestParam(required = false) String leadDays, @RequestParam(required = false) String percent, Model model, HttpServletResponse response) {
+    String spares(
+            @RequestParam(required = false) String leadDays,
+            @RequestParam(required = false) String percent,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("leadDays", leadDays == null ? "14" : leadDays);
         model.addAttribute("percent", percent == null ? "95" : percent);
         model.addAttribute("lines", List.of());

@@ -10,9 +10,9 @@ import keel.app.fleet.MachineRef;
  * How the tilt of a plate drifted: what was left after each levelling, to the right and to the back, over time.
  *
  * @param across tilt to the right, as SVG points
- * @param deep   tilt to the back
- * @param dots   where the points are
- * @param good   half height of the band in which a plate is good, px
+ * @param deep tilt to the back
+ * @param dots where the points are
+ * @param good half height of the band in which a plate is good, px
  */
 record DriftDrawing(String across, String deep, List<Dot> dots, double good, double most) {
 
@@ -29,7 +29,14 @@ record DriftDrawing(String across, String deep, List<Dot> dots, double good, dou
             return null;
         }
         double limit = 100 * layerMm / Math.max(machine.plateWidthMm(), machine.plateDepthMm());
-        double most = Math.max(1.5 * limit, earlier.stream().mapToDouble(e -> Math.max(Math.abs(e.level().tiltXMmPer100()), Math.abs(e.level().tiltYMmPer100()))).max().orElse(0));
+        double most = Math.max(
+                1.5 * limit,
+                earlier.stream()
+                        .mapToDouble(e -> Math.max(
+                                Math.abs(e.level().tiltXMmPer100()),
+                                Math.abs(e.level().tiltYMmPer100())))
+                        .max()
+                        .orElse(0));
         long from = earlier.get(earlier.size() - 1).at().toEpochMilli();
         long to = Math.max(from + 1, earlier.get(0).at().toEpochMilli());
         StringBuilder across = new StringBuilder();

@@ -5,8 +5,8 @@ import java.time.Instant;
 /**
  * What a job comes to.
  *
- * @param end      when it would be done, started now
+ * @param end when it would be done, started now
  * @param heightMm how tall it stands, null without a profile
- * @param layerMm  layer height, null likewise
+ * @param layerMm layer height, null likewise
  */
 public record Estimate(double seconds, double uvSeconds, Instant end, Double heightMm, Double layerMm) {}

@@ -33,9 +33,15 @@ class FirstLayerController {
 
     /** Says what the patches say; with {@code keep} it goes into the logbook. */
     @PostMapping("/machines/{code}/first-layer")
-    String judge(@PathVariable String code, @RequestParam(required = false) Set<String> held, @RequestParam(required = false) String keep, Model model) {
+    String judge(
+            @PathVariable String code,
+            @RequestParam(required = false) Set<String> held,
+            @RequestParam(required = false) String keep,
+            Model model) {
         MachineRef machine = fleet.machine(code);
-        Set<String> those = held == null ? Set.of() : held.stream().filter(zones()::contains).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> those = held == null
+                ? Set.of()
+                : held.stream().filter(zones()::contains).collect(Collectors.toCollection(TreeSet::new));
         if (keep != null) {
             tests.keep(machine, those);
             return "redirect:/machines/" + code + "/first-layer?kept";

@@ -35,20 +35,34 @@ public class FirstLayers {
     }
 
     static FirstLayerTest judge(Set<String> held) {
-        return FirstLayerTest.of(COLUMNS, ROWS, held.stream().map(z -> new FirstLayerTest.Patch(z.charAt(0) - 'A', z.charAt(1) - '1')).collect(Collectors.toSet()));
+        return FirstLayerTest.of(
+                COLUMNS,
+                ROWS,
+                held.stream()
+                        .map(z -> new FirstLayerTest.Patch(z.charAt(0) - 'A', z.charAt(1) - '1'))
+                        .collect(Collectors.toSet()));
     }
 
     /** Writes a test down. */
     public void keep(MachineRef machine, Set<String> held) {
         FirstLayerTest test = judge(held);
-        logbook.write(LogDraft.of(LogKind.FIRST_LAYER_TEST, machine.id(), "MACHINE", machine.id(), clock.instant(), machine.name() + ": first-layer test, "
-                + held.size() + " of " + COLUMNS * ROWS + " patches held. " + test.says(), Map.of("held", held, "finding", test.finding()), Actor.current())
+        logbook.write(LogDraft.of(
+                        LogKind.FIRST_LAYER_TEST,
+                        machine.id(),
+                        "MACHINE",
+                        machine.id(),
+                        clock.instant(),
+                        machine.name() + ": first-layer test, " + held.size() + " of " + COLUMNS * ROWS
+                                + " patches held. " + test.says(),
+                        Map.of("held", held, "finding", test.finding()),
+                        Actor.current())
                 .noting(test.next()));
     }
 
     /** Earlier tests of a machine, newest first. */
     @Transactional(readOnly = true)
     public List<LogLine> earlier(MachineRef machine) {
-        return logbook.lines(new LogFilter(machine.code(), null, LogKind.FIRST_LAYER_TEST, null, null, null, null, 0, KEPT));
+        return logbook.lines(
+                new LogFilter(machine.code(), null, LogKind.FIRST_LAYER_TEST, null, null, null, null, 0, KEPT));
     }
 }

@@ -40,7 +40,14 @@ class GateController {
     private final JobPlaces places;
     private final ShopSettings settings;
 
-    GateController(Gates gates, Runs runs, Standings standings, Stacks stacks, LookIns lookIns, JobPlaces places, ShopSettings settings) {
+    GateController(
+            Gates gates,
+            Runs runs,
+            Standings standings,
+            Stacks stacks,
+            LookIns lookIns,
+            JobPlaces places,
+            ShopSettings settings) {
         this.gates = gates;
         this.runs = runs;
         this.standings = standings;
@@ -51,20 +58,52 @@ class GateController {
     }
 
     /** The job as it stands in the form. */
-    record JobForm(String job, String layers, String layerExposureS, String resinMl, String overrideReason, String lookInHours, List<String> looked, Long againOf, String footprint, String place,
-                   String parts) {
+    record JobForm(
+            String job,
+            String layers,
+            String layerExposureS,
+            String resinMl,
+            String overrideReason,
+            String lookInHours,
+            List<String> looked,
+            Long againOf,
+            String footprint,
+            String place,
+            String parts) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
         }
 
         static JobForm after(RunView last) {
-            return new JobForm(last.job(), Integer.toString(last.layers()), plain(last.layerExposureS()), plain(last.resinMl()), "", null, null, null, null, null, null);
+            return new JobForm(
+                    last.job(),
+                    Integer.toString(last.layers()),
+                    plain(last.layerExposureS()),
+                    plain(last.resinMl()),
+                    "",
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null);
         }
 
         /** The last job, placed as this form says. */
         JobForm placed(JobForm as) {
-            return new JobForm(job, layers, layerExposureS, resinMl, overrideReason, lookInHours, looked, againOf, as.footprint(), as.place(), as.parts());
+            return new JobForm(
+                    job,
+                    layers,
+                    layerExposureS,
+                    resinMl,
+                    overrideReason,
+                    lookInHours,
+                    looked,
+                    againOf,
+                    as.footprint(),
+                    as.place(),
+                    as.parts());
         }
 
         JobPlaces.Asked asked() {
@@ -79,8 +118,12 @@ class GateController {
     /** Starts from the last job on this machine; a changed amount asks for the gate anew. */
     @GetMapping("/machines/{code}/start")
     String gate(@PathVariable String code, JobForm typed, Model model) {
-        JobForm form = typed.job() != null || typed.layers() != null ? typed
-                : runs.last(code).map(JobForm::after).orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null)).placed(typed);
+        JobForm form = typed.job() != null || typed.layers() != null
+                ? typed
+                : runs.last(code)
+                        .map(JobForm::after)
+                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null))
+                        .placed(typed);
         return show(code, form, model);
     }
 
@@ -88,9 +131,19 @@ class GateController {
     String start(@PathVariable String code, JobForm form, Model model, HttpServletResponse response) {
         try {
             Findings findings = new Findings();
-            RunEntry entry = new RunEntry(code, form.job(), null, null, Typed.whole(form.layers(), "layers", findings),
-                    Typed.number(form.layerExposureS(), "layerExposureS", findings), Typed.number(form.resinMl(), "resinMl", findings), null, null,
-                    form.overrideReason(), Typed.number(form.lookInHours(), "lookInHours", findings), form.againOf(),
+            RunEntry entry = new RunEntry(
+                    code,
+                    form.job(),
+                    null,
+                    null,
+                    Typed.whole(form.layers(), "layers", findings),
+                    Typed.number(form.layerExposureS(), "layerExposureS", findings),
+                    Typed.number(form.resinMl(), "resinMl", findings),
+                    null,
+                    null,
+                    form.overrideReason(),
+                    Typed.number(form.lookInHours(), "lookInHours", findings),
+                    form.againOf(),
                     places.footprint(standings.of(code), form.asked()));
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
@@ -105,13 +158,16 @@ class GateController {
 
     private String show(String code, JobForm form, Model model) {
         MachineNow m = standings.of(code);
-        List<GateItem> items = gates.of(code, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), Gates.amount(form.resinMl()));
+        List<GateItem> items = gates.of(
+                code, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), Gates.amount(form.resinMl()));
         StackDrawing drawing = stacks.of(m);
         model.addAttribute("m", m);
         model.addAttribute("resin", m.resin());
-        model.addAttribute("estimate", gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS())));
+        model.addAttribute(
+                "estimate", gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS())));
         int streak = lookIns.goodInARow(m.id());
-        LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int) settings.defaults().value("lookin.streak"));
+        LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int)
+                settings.defaults().value("lookin.streak"));
         model.addAttribute("streak", streak);
         model.addAttribute("every", plan.intervalHours(streak));
         model.addAttribute("tighter", plan.intervalHours(streak) < plan.everyHours());
@@ -121,7 +177,9 @@ class GateController {
         model.addAttribute("drawing", drawing);
         model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));
         model.addAttribute("mayStart", StartGate.mayStart(items));
-        model.addAttribute("asked", items.stream().filter(i -> i.state() == GateItem.State.ASK).count());
+        model.addAttribute(
+                "asked",
+                items.stream().filter(i -> i.state() == GateItem.State.ASK).count());
         model.addAttribute("states", Map.of("OK", "READY", "WARN", "DUE", "HOLD", "HOLD"));
         return "starting/gate";
     }

@@ -28,9 +28,17 @@ class GateQuestionsController {
     }
 
     @PostMapping("/setup/gate")
-    String add(@RequestParam(required = false) String text, @RequestParam(required = false) String part, @RequestParam(required = false) Set<String> kinds,
-               Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> questions.add(text, part, kinds), "/setup/gate", model, response,
+    String add(
+            @RequestParam(required = false) String text,
+            @RequestParam(required = false) String part,
+            @RequestParam(required = false) Set<String> kinds,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> questions.add(text, part, kinds),
+                "/setup/gate",
+                model,
+                response,
                 () -> show(text, part, kinds == null ? Set.of() : kinds, model));
     }
 

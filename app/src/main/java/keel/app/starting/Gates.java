@@ -65,8 +65,22 @@ public class Gates {
     private final Logbook logbook;
     private final Clock clock;
 
-    Gates(Standings standings, SinceFailure sinceFailure, Fleet fleet, Air air, ShopSettings settings, Runs runs, Profiles profiles,
-          GateQuestions questions, Quirks quirks, ScreenVerdicts verdicts, Resins resins, RoomAir rooms, IdleResin idle, Logbook logbook, Clock clock) {
+    Gates(
+            Standings standings,
+            SinceFailure sinceFailure,
+            Fleet fleet,
+            Air air,
+            ShopSettings settings,
+            Runs runs,
+            Profiles profiles,
+            GateQuestions questions,
+            Quirks quirks,
+            ScreenVerdicts verdicts,
+            Resins resins,
+            RoomAir rooms,
+            IdleResin idle,
+            Logbook logbook,
+            Clock clock) {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
@@ -86,7 +100,7 @@ public class Gates {
 
     /**
      * @param layers of the job, null if not known
-     * @param jobMl  resin of the job, ml, null if not known
+     * @param jobMl resin of the job, ml, null if not known
      */
     @Transactional(readOnly = true)
     public List<GateItem> of(String machineCode, Integer layers, Double jobMl) {
@@ -109,19 +123,30 @@ public class Gates {
         if (timing == null) {
             return null;
         }
-        Double layerMm = profiles.inForce(m.id(), clock.instant()).map(p -> p.settings().value(Setting.LAYER_MM)).orElse(null);
+        Double layerMm = profiles.inForce(m.id(), clock.instant())
+                .map(p -> p.settings().value(Setting.LAYER_MM))
+                .orElse(null);
         PrintTime time = PrintTime.of(timing);
-        return new Estimate(time.seconds(), time.uvOnSeconds(), clock.instant().plusSeconds(Math.round(time.seconds())), layerMm == null ? null : layers * layerMm,
+        return new Estimate(
+                time.seconds(),
+                time.uvOnSeconds(),
+                clock.instant().plusSeconds(Math.round(time.seconds())),
+                layerMm == null ? null : layers * layerMm,
                 layerMm);
     }
 
     private PrintTime.Settings timing(MachineNow m, int layers, Double exposureS) {
         InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
         if (profile != null) {
-            return (exposureS == null ? profile.settings() : profile.settings().with(Setting.EXPOSURE_S, exposureS)).timing(layers);
+            return (exposureS == null ? profile.settings() : profile.settings().with(Setting.EXPOSURE_S, exposureS))
+                    .timing(layers);
         }
-        return m.sinceRecords().layers() == 0 || exposureS == null ? null
-                : PrintTime.Settings.even(layers, exposureS, 3600 * m.sinceRecords().hours() / m.sinceRecords().layers());
+        return m.sinceRecords().layers() == 0 || exposureS == null
+                ? null
+                : PrintTime.Settings.even(
+                        layers,
+                        exposureS,
+                        3600 * m.sinceRecords().hours() / m.sinceRecords().layers());
     }
 
     /**
@@ -134,49 +159,101 @@ public class Gates {
         Actor actor = Actor.current();
         List<GateItem> items = of(entry.machine(), entry.layers(), entry.layerExposureS(), entry.resinMl());
         Findings findings = new Findings();
-        items.stream().filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
+        items.stream()
+                .filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
                 .forEach(i -> findings.add(i.code(), "Not looked at yet: " + i.text()));
         Refused.unless(findings);
         RunView run = runs.enter(entry);
-        String warned = String.join(" ", items.stream().filter(i -> i.state() == GateItem.State.WARN).map(GateItem::text).toList());
-        logbook.write(LogDraft.of(LogKind.GATE_PASSED, fleet.machine(entry.machine()).id(), "RUN", run.id(), run.startedAt(), run.machineName()
-                + ": looked at before the start: plate, vat, resin, file and ventilation" + own(items) + ".", Map.of("run", run.id(), "items", items), actor)
+        String warned = String.join(
+                " ",
+                items.stream()
+                        .filter(i -> i.state() == GateItem.State.WARN)
+                        .map(GateItem::text)
+                        .toList());
+        logbook.write(LogDraft.of(
+                        LogKind.GATE_PASSED,
+                        fleet.machine(entry.machine()).id(),
+                        "RUN",
+                        run.id(),
+                        run.startedAt(),
+                        run.machineName() + ": looked at before the start: plate, vat, resin, file and ventilation"
+                                + own(items) + ".",
+                        Map.of("run", run.id(), "items", items),
+                        actor)
                 .noting(warned.isEmpty() ? null : "Started knowing: " + warned));
         return run;
     }
 
     private static String own(List<GateItem> items) {
-        return items.stream().anyMatch(i -> i.code().startsWith(GateQuestions.PREFIX)) ? ", and what the shop asks besides" : "";
+        return items.stream().anyMatch(i -> i.code().startsWith(GateQuestions.PREFIX))
+                ? ", and what the shop asks besides"
+                : "";
     }
 
     private GateFacts facts(MachineNow m, Integer layers, Double exposureS, Double jobMl, Defaults defaults) {
         SinceFailure.Now since = sinceFailure.of(m.id());
         Air.RoomNow room = air.room(m.room());
-        Double readAgo = room.at() == null ? null : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
+        Double readAgo = room.at() == null
+                ? null
+                : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
         MachineRef ref = fleet.machine(m.code());
         InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
         VersionFared fared = profile == null ? null : profiles.fared(profile.versionId());
-        VatFill.Displacer plate = new VatFill.Displacer(m.plateWidthMm() * m.plateDepthMm(), defaults.value("plate.thickMm"));
-        return new GateFacts(m.kind(), m.holds(), m.worn().stream().filter(p -> p.part() != PartUse.Part.LIGHT).toList(), jobHours(m, layers, exposureS, defaults), m.uvShare(),
-                m.resin() == null ? null : m.resin().replace('-', ' '), m.resin() == null ? null : Double.valueOf(m.resinMl()), jobMl, m.fillLineMl(),
-                ref.selfFilling(), room.temperatureC(), readAgo, m.sinceLevelled().prints(), m.levelledAt() != null, since.lastFailed(), since.changedSince(),
+        VatFill.Displacer plate =
+                new VatFill.Displacer(m.plateWidthMm() * m.plateDepthMm(), defaults.value("plate.thickMm"));
+        return new GateFacts(
+                m.kind(),
+                m.holds(),
+                m.worn().stream().filter(p -> p.part() != PartUse.Part.LIGHT).toList(),
+                jobHours(m, layers, exposureS, defaults),
+                m.uvShare(),
+                m.resin() == null ? null : m.resin().replace('-', ' '),
+                m.resin() == null ? null : Double.valueOf(m.resinMl()),
+                jobMl,
+                m.fillLineMl(),
+                ref.selfFilling(),
+                room.temperatureC(),
+                readAgo,
+                m.sinceLevelled().prints(),
+                m.levelledAt() != null,
+                since.lastFailed(),
+                since.changedSince(),
                 m.holdNextPartToLight(),
-                profile == null ? null : new GateFacts.Profile(profile.number(), profile.settings().value(Setting.EXPOSURE_S), fared.runs(), fared.good()), exposureS,
-                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null), stood(m), besides(m, since));
+                profile == null
+                        ? null
+                        : new GateFacts.Profile(
+                                profile.number(),
+                                profile.settings().value(Setting.EXPOSURE_S),
+                                fared.runs(),
+                                fared.good()),
+                exposureS,
+                ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null),
+                stood(m),
+                besides(m, since));
     }
 
     private GateFacts.Stood stood(MachineNow m) {
         Optional<ResinView> resin = m.resin() == null ? Optional.empty() : resins.find(m.resin());
-        return resin.map(r -> new GateFacts.Stood(idle.of(m.id()).map(IdleResin.Idle::days).orElse(null), r.temperatureFromC(), r.temperatureToC())).orElse(null);
+        return resin.map(r -> new GateFacts.Stood(
+                        idle.of(m.id()).map(IdleResin.Idle::days).orElse(null),
+                        r.temperatureFromC(),
+                        r.temperatureToC()))
+                .orElse(null);
     }
 
     /** What is odd about the machine, what several failures call for, and what the shop asks itself. */
     private List<GateItem> besides(MachineNow m, SinceFailure.Now since) {
         List<GateItem> items = new ArrayList<>();
         StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
-        m.standing().concerns().stream().filter(c -> c.about().equals("stop-gap")).forEach(c -> items.add(StartGate.stopGap(c.text())));
-        verdicts.of(m).filter(v -> v.verdict() != ScreenVerdict.Verdict.USABLE).ifPresent(v -> items.add(StartGate.screen(v)));
-        rooms.all().stream().filter(r -> r.code().equals(m.room()) && Boolean.FALSE.equals(r.fanRunning())).forEach(r -> items.add(StartGate.fanOff(r.name())));
+        m.standing().concerns().stream()
+                .filter(c -> c.about().equals("stop-gap"))
+                .forEach(c -> items.add(StartGate.stopGap(c.text())));
+        verdicts.of(m)
+                .filter(v -> v.verdict() != ScreenVerdict.Verdict.USABLE)
+                .ifPresent(v -> items.add(StartGate.screen(v)));
+        rooms.all().stream()
+                .filter(r -> r.code().equals(m.room()) && Boolean.FALSE.equals(r.fanRunning()))
+                .forEach(r -> items.add(StartGate.fanOff(r.name())));
         quirks.of(m.code()).forEach(q -> items.add(StartGate.quirk(q.id(), q.text(), q.workaround())));
         items.addAll(questions.items(m.kind()));
         return items;
@@ -185,13 +262,18 @@ public class Gates {
     /** By the profile or the pace of this machine's own layers; a typical job where the layers are not known. */
     private double jobHours(MachineNow m, Integer layers, Double exposureS, Defaults defaults) {
         Estimate estimate = estimate(m, layers, exposureS);
-        return estimate != null ? estimate.seconds() / 3600 : layers == null || m.sinceRecords().layers() == 0 ? defaults.value("job.typicalHours")
-                : layers * (m.sinceRecords().hours() / m.sinceRecords().layers());
+        return estimate != null
+                ? estimate.seconds() / 3600
+                : layers == null || m.sinceRecords().layers() == 0
+                        ? defaults.value("job.typicalHours")
+                        : layers * (m.sinceRecords().hours() / m.sinceRecords().layers());
     }
 
     /** A layer count as it may come from a link: nonsense is taken as not known. */
     static Integer layers(String text) {
-        return text != null && text.strip().matches("\\d{1,5}") && Integer.parseInt(text.strip()) > 0 ? Integer.valueOf(text.strip()) : null;
+        return text != null && text.strip().matches("\\d{1,5}") && Integer.parseInt(text.strip()) > 0
+                ? Integer.valueOf(text.strip())
+                : null;
     }
 
     /** The same for an amount. */

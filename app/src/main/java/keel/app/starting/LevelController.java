@@ -22,7 +22,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** The page that judges a plate from gauge readings: nine places from above, what they say, and what to press or sand. */
+/**
+ * The page that judges a plate from gauge readings: nine places from above, what they say, and what to press or sand.
+ */
 @Controller
 class LevelController {
 
@@ -53,20 +55,33 @@ class LevelController {
     /** The form with what the demo's gauge, or its paper, shows at each place. */
     private Map<String, String> taken(MachineRef machine, Map<String, String> asked) {
         Map<String, String> typed = new LinkedHashMap<>(asked);
-        instruments.at(machine.code()).ifPresent(tools -> places(machine, side(asked)).forEach(p -> typed.put(p.field(), byDrag(asked)
-                ? tools.drag(machine.code(), p.xMm(), p.yMm(), instruments.now()).name()
-                : Instruments.typed(tools.gauge(machine.code(), p.xMm(), p.yMm(), instruments.now())))));
+        instruments.at(machine.code()).ifPresent(tools -> places(machine, side(asked))
+                .forEach(p -> typed.put(
+                        p.field(),
+                        byDrag(asked)
+                                ? tools.drag(machine.code(), p.xMm(), p.yMm(), instruments.now())
+                                        .name()
+                                : Instruments.typed(
+                                        tools.gauge(machine.code(), p.xMm(), p.yMm(), instruments.now())))));
         return typed;
     }
 
     /** Judges the readings; with {@code keep} writes the levelling down. */
     @PostMapping("/machines/{code}/level")
-    String judge(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String judge(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         MachineRef machine = fleet.machine(code);
         try {
             Findings findings = new Findings();
             List<PlateLevel.Reading> readings = readings(machine, typed, findings);
-            double gauge = Typed.number(typed.get("gaugeSdMm"), byDrag(typed) ? PaperDrag.SD_MM : PlateLevel.USUAL_GAUGE_SD_MM, "gaugeSdMm", findings);
+            double gauge = Typed.number(
+                    typed.get("gaugeSdMm"),
+                    byDrag(typed) ? PaperDrag.SD_MM : PlateLevel.USUAL_GAUGE_SD_MM,
+                    "gaugeSdMm",
+                    findings);
             Refused.unless(findings);
             PlateLevel level = levels.judge(machine, readings, gauge);
             List<Screws.Turn> turns = Screws.of(machine, level, typed, findings);
@@ -93,7 +108,9 @@ class LevelController {
     private static List<PlateLevel.Reading> readings(MachineRef machine, Map<String, String> typed, Findings findings) {
         List<PlateLevel.Reading> readings = new ArrayList<>();
         for (Place place : places(machine, side(typed))) {
-            Double z = byDrag(typed) ? drag(typed.get(place.field()), place.field(), findings) : Typed.number(typed.get(place.field()), place.field(), findings);
+            Double z = byDrag(typed)
+                    ? drag(typed.get(place.field()), place.field(), findings)
+                    : Typed.number(typed.get(place.field()), place.field(), findings);
             if (z != null) {
                 readings.add(new PlateLevel.Reading(place.xMm(), place.yMm(), z));
             }
@@ -123,7 +140,10 @@ class LevelController {
         List<Place> places = new ArrayList<>();
         for (int row = side - 1; row >= 0; row--) {
             for (int column = 0; column < side; column++) {
-                places.add(new Place("z" + row + column, called(name(ROWS, row, side), name(COLUMNS, column, side)), at(column, side) * machine.plateWidthMm(),
+                places.add(new Place(
+                        "z" + row + column,
+                        called(name(ROWS, row, side), name(COLUMNS, column, side)),
+                        at(column, side) * machine.plateWidthMm(),
                         at(row, side) * machine.plateDepthMm()));
             }
         }

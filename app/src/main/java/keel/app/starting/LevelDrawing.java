@@ -8,10 +8,10 @@ import keel.core.plate.PlateLevel;
 /**
  * The plate in perspective: as it should lie, dashed, and as it lies, with its tilt drawn larger by a stated factor.
  *
- * @param level  outline of a level plate, as SVG points
+ * @param level outline of a level plate, as SVG points
  * @param tilted outline of this plate
  * @param factor by how much heights are drawn larger
- * @param marks  what stands at the corners
+ * @param marks what stands at the corners
  */
 record LevelDrawing(String level, String tilted, int factor, List<Mark> marks) {
 
@@ -32,7 +32,12 @@ record LevelDrawing(String level, String tilted, int factor, List<Mark> marks) {
         double rise = Math.max(plate.lowByMm(), 1e-9);
         int factor = plate.lowByMm() < 0.005 ? 100 : (int) Math.max(1, Math.round(RISE_PX / (rise * ACROSS / widthMm)));
         double px = ACROSS / widthMm;
-        PlateLevel.Corner[] corners = {PlateLevel.Corner.FRONT_LEFT, PlateLevel.Corner.FRONT_RIGHT, PlateLevel.Corner.BACK_RIGHT, PlateLevel.Corner.BACK_LEFT};
+        PlateLevel.Corner[] corners = {
+            PlateLevel.Corner.FRONT_LEFT,
+            PlateLevel.Corner.FRONT_RIGHT,
+            PlateLevel.Corner.BACK_RIGHT,
+            PlateLevel.Corner.BACK_LEFT
+        };
         double[][] places = {{0, 0}, {widthMm, 0}, {widthMm, depthMm}, {0, depthMm}};
         StringBuilder level = new StringBuilder();
         StringBuilder tilted = new StringBuilder();

@@ -55,7 +55,9 @@ public class Levels {
     /** Height of a layer that a verdict is for: that of the profile in force, or the usual one, mm. */
     @Transactional(readOnly = true)
     double layerMm(MachineRef machine) {
-        return profiles.inForce(machine.id(), clock.instant()).map(p -> p.settings().value(Setting.LAYER_MM)).orElse(BOTTOM_LAYER_MM);
+        return profiles.inForce(machine.id(), clock.instant())
+                .map(p -> p.settings().value(Setting.LAYER_MM))
+                .orElse(BOTTOM_LAYER_MM);
     }
 
     /** @throws IllegalArgumentException with a sentence that says what is wrong */
@@ -68,23 +70,52 @@ public class Levels {
         MachineRef machine = fleet.machine(machineCode);
         Map<String, Object> values = new LinkedHashMap<>();
         values.put("school", machine.levellingSchool());
-        values.put("readings", readings.stream().map(r -> Map.of("xMm", r.xMm(), "yMm", r.yMm(), "zMm", r.zMm())).toList());
+        values.put(
+                "readings",
+                readings.stream()
+                        .map(r -> Map.of("xMm", r.xMm(), "yMm", r.yMm(), "zMm", r.zMm()))
+                        .toList());
         values.put("gaugeSdMm", gaugeSdMm);
-        bench.record(new ServiceEntry(machineCode, "LEVELLING", null, String.format(Locale.ROOT, "Tilt %.2f mm across and %.2f mm deep in 100 mm, flat to %.2f mm: %s.",
-                level.tiltXMmPer100(), level.tiltYMmPer100(), level.flatnessMm(), level.verdict().name().toLowerCase(Locale.ROOT)), values));
+        bench.record(new ServiceEntry(
+                machineCode,
+                "LEVELLING",
+                null,
+                String.format(
+                        Locale.ROOT,
+                        "Tilt %.2f mm across and %.2f mm deep in 100 mm, flat to %.2f mm: %s.",
+                        level.tiltXMmPer100(),
+                        level.tiltYMmPer100(),
+                        level.flatnessMm(),
+                        level.verdict().name().toLowerCase(Locale.ROOT)),
+                values));
     }
 
-    /** Earlier levellings of a machine whose readings can be judged, newest first; where no gauge was named, the usual one is taken. */
+    /**
+     * Earlier levellings of a machine whose readings can be judged, newest first; where no gauge was named, the usual
+     * one is taken.
+     */
     @Transactional(readOnly = true)
     public List<Earlier> earlier(MachineRef machine) {
         record Entry(Instant at, String content) {}
-        return jdbc.sql("select at, content from service where machine_id = ? and kind = 'LEVELLING' and not withdrawn and readings order by at desc fetch first "
-                + KEPT + " rows only").param(machine.id()).query((row, i) -> new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2))).list()
-                .stream().flatMap(e -> readings(e.content()).flatMap(r -> judged(machine, r, gauge(e.content())))
-                        .map(level -> new Earlier(e.at(), level, gauge(e.content()))).stream()).toList();
+        return jdbc
+                .sql(
+                        "select at, content from service where machine_id = ? and kind = 'LEVELLING' and not withdrawn and readings order by at desc fetch first "
+                                + KEPT + " rows only")
+                .param(machine.id())
+                .query((row, i) ->
+                        new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
+                .list()
+                .stream()
+                .flatMap(e -> readings(e.content())
+                        .flatMap(r -> judged(machine, r, gauge(e.content())))
+                        .map(level -> new Earlier(e.at(), level, gauge(e.content())))
+                        .stream())
+                .toList();
     }
 
-    /** Empty where the readings make no plane: the open interface takes any list, and a bad one must not shut the page. */
+    /**
+     * Empty where the readings make no plane: the open interface takes any list, and a bad one must not shut the page.
+     */
     private Optional<PlateLevel> judged(MachineRef machine, List<PlateLevel.Reading> readings, double gaugeSdMm) {
         try {
             return Optional.of(judge(machine, readings, gaugeSdMm));
@@ -109,7 +140,10 @@ public class Levels {
                 if (!r.has("zMm")) {
                     return Optional.empty();
                 }
-                readings.add(new PlateLevel.Reading(r.path("xMm").asDouble(), r.path("yMm").asDouble(), r.path("zMm").asDouble()));
+                readings.add(new PlateLevel.Reading(
+                        r.path("xMm").asDouble(),
+                        r.path("yMm").asDouble(),
+                        r.path("zMm").asDouble()));
             }
             return readings.isEmpty() ? Optional.empty() : Optional.of(readings);
         } catch (JsonProcessingException e) {

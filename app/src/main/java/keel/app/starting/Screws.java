@@ -63,8 +63,15 @@ final class Screws {
         List<Turn> list = new ArrayList<>();
         for (int i = 0; i < screws.size(); i++) {
             double t = turns.get(i);
-            String words = Math.abs(t) < 0.02 ? "leave it" : String.format(Locale.ROOT, "%.2f of a turn, plate up", Math.abs(t));
-            list.add(new Turn(screws.get(i).name(), screws.get(i).place().xMm(), screws.get(i).place().yMm(), t, words));
+            String words = Math.abs(t) < 0.02
+                    ? "leave it"
+                    : String.format(Locale.ROOT, "%.2f of a turn, plate up", Math.abs(t));
+            list.add(new Turn(
+                    screws.get(i).name(),
+                    screws.get(i).place().xMm(),
+                    screws.get(i).place().yMm(),
+                    t,
+                    words));
         }
         return list;
     }

@@ -33,6 +33,7 @@ class StanceController {
 
     /** Distance between the feet where nobody measured it: a little less than the plate and its surroundings. */
     private static final double BESIDE_PLATE_MM = 90;
+
     private static final int KEPT = 40;
 
     private final Bench bench;
@@ -48,7 +49,15 @@ class StanceController {
     }
 
     /** What was measured: by rocking, one corner and its gap; by a level, slopes and the spans of the feet. */
-    record StanceForm(String by, String lifts, String gapMm, String unit, String across, String along, String spanXMm, String spanYMm) {
+    record StanceForm(
+            String by,
+            String lifts,
+            String gapMm,
+            String unit,
+            String across,
+            String along,
+            String spanXMm,
+            String spanYMm) {
 
         StanceForm {
             by = "level".equals(by) ? "level" : "rock";
@@ -59,13 +68,37 @@ class StanceController {
     @GetMapping("/machines/{code}/stance")
     String ask(@PathVariable String code, @RequestParam(required = false) String take, StanceForm form, Model model) {
         MachineRef machine = fleet.machine(code);
-        Optional<BenchTools.Slopes> slopes = take == null ? Optional.empty() : instruments.at(code).map(tools -> tools.level(code, instruments.now()));
+        Optional<BenchTools.Slopes> slopes = take == null
+                ? Optional.empty()
+                : instruments.at(code).map(tools -> tools.level(code, instruments.now()));
         if (slopes.isPresent()) {
-            return show(machine, new StanceForm("level", null, "", "mm/m", Instruments.typed(slopes.get().acrossMmPerM()), Instruments.typed(slopes.get().alongMmPerM()),
-                    whole(machine.plateWidthMm() + BESIDE_PLATE_MM), whole(machine.plateDepthMm() + BESIDE_PLATE_MM)), model);
+            return show(
+                    machine,
+                    new StanceForm(
+                            "level",
+                            null,
+                            "",
+                            "mm/m",
+                            Instruments.typed(slopes.get().acrossMmPerM()),
+                            Instruments.typed(slopes.get().alongMmPerM()),
+                            whole(machine.plateWidthMm() + BESIDE_PLATE_MM),
+                            whole(machine.plateDepthMm() + BESIDE_PLATE_MM)),
+                    model);
         }
-        return show(machine, form.spanXMm() == null ? new StanceForm(form.by(), null, "", form.unit(), "", "", whole(machine.plateWidthMm() + BESIDE_PLATE_MM),
-                whole(machine.plateDepthMm() + BESIDE_PLATE_MM)) : form, model);
+        return show(
+                machine,
+                form.spanXMm() == null
+                        ? new StanceForm(
+                                form.by(),
+                                null,
+                                "",
+                                form.unit(),
+                                "",
+                                "",
+                                whole(machine.plateWidthMm() + BESIDE_PLATE_MM),
+                                whole(machine.plateDepthMm() + BESIDE_PLATE_MM))
+                        : form,
+                model);
     }
 
     /** Says what goes under which foot. */
@@ -84,15 +117,25 @@ class StanceController {
 
     /** Writes down that it stands firm and level. */
     @PostMapping("/machines/{code}/stance/kept")
-    String keep(@PathVariable String code, @RequestParam(required = false) String note, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> bench.record(new ServiceEntry(code, "STANCE_CHECKED", null, note, new LinkedHashMap<>())), "/machines/" + code + "/stance?kept",
-                model, response, () -> ask(code, null, new StanceForm(null, null, null, null, null, null, null, null), model));
+    String keep(
+            @PathVariable String code,
+            @RequestParam(required = false) String note,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> bench.record(new ServiceEntry(code, "STANCE_CHECKED", null, note, new LinkedHashMap<>())),
+                "/machines/" + code + "/stance?kept",
+                model,
+                response,
+                () -> ask(code, null, new StanceForm(null, null, null, null, null, null, null, null), model));
     }
 
     private static StanceDrawing rocking(StanceForm form) {
         Findings findings = new Findings();
-        Stance.Foot lifts = List.of("FRONT_LEFT", "FRONT_RIGHT", "BACK_LEFT", "BACK_RIGHT").contains(String.valueOf(form.lifts()))
-                ? Stance.Foot.valueOf(form.lifts()) : null;
+        Stance.Foot lifts =
+                List.of("FRONT_LEFT", "FRONT_RIGHT", "BACK_LEFT", "BACK_RIGHT").contains(String.valueOf(form.lifts()))
+                        ? Stance.Foot.valueOf(form.lifts())
+                        : null;
         findings.when(lifts == null, "lifts", "Tap the corner that lifts.");
         Double gap = Typed.number(form.gapMm(), "gapMm", findings);
         findings.when(gap == null && findings.none(), "gapMm", "How wide the gap under it is, is missing.");
@@ -107,17 +150,31 @@ class StanceController {
         double along = Typed.number(form.along(), 0, "along", findings);
         Double spanX = Typed.number(form.spanXMm(), "spanXMm", findings);
         Double spanY = Typed.number(form.spanYMm(), "spanYMm", findings);
-        findings.when((spanX == null || spanY == null) && findings.none(), "spanXMm", "How far the feet are apart is missing.");
+        findings.when(
+                (spanX == null || spanY == null) && findings.none(),
+                "spanXMm",
+                "How far the feet are apart is missing.");
         Refused.unless(findings);
         boolean degrees = form.unit().equals("degrees");
-        return StanceDrawing.of(Stance.shims(degrees ? Stance.mmPerMetre(across) : across, degrees ? Stance.mmPerMetre(along) : along, spanX, spanY));
+        return StanceDrawing.of(Stance.shims(
+                degrees ? Stance.mmPerMetre(across) : across,
+                degrees ? Stance.mmPerMetre(along) : along,
+                spanX,
+                spanY));
     }
 
     private String show(MachineRef machine, StanceForm form, Model model) {
         model.addAttribute("machine", machine);
         model.addAttribute("form", form);
-        model.addAttribute("lines", logbook.lines(new LogFilter(machine.code(), null, LogKind.SERVICE, null, null, null, null, 0, KEPT)).stream()
-                .filter(l -> l.headline().contains("tance checked") || l.headline().contains("moved to")).limit(5).toList());
+        model.addAttribute(
+                "lines",
+                logbook
+                        .lines(new LogFilter(machine.code(), null, LogKind.SERVICE, null, null, null, null, 0, KEPT))
+                        .stream()
+                        .filter(l -> l.headline().contains("tance checked")
+                                || l.headline().contains("moved to"))
+                        .limit(5)
+                        .toList());
         return "starting/stance";
     }
 

@@ -24,12 +24,19 @@ record StanceDrawing(List<Mark> feet, boolean stands, String words) {
         for (Foot foot : List.of(Foot.BACK_LEFT, Foot.BACK_RIGHT, Foot.FRONT_LEFT, Foot.FRONT_RIGHT)) {
             double shim = shims.getOrDefault(foot, 0.0);
             String name = foot.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-            feet.add(new Mark(foot.name().endsWith("LEFT") ? LEFT : RIGHT, foot.name().startsWith("BACK") ? BACK : FRONT, shim, name));
+            feet.add(new Mark(
+                    foot.name().endsWith("LEFT") ? LEFT : RIGHT,
+                    foot.name().startsWith("BACK") ? BACK : FRONT,
+                    shim,
+                    name));
             if (shim >= Stance.LEAST_SHIM_MM) {
                 words.add(String.format(Locale.ROOT, "%.1f mm under the %s foot", shim, name));
             }
         }
-        return new StanceDrawing(feet, words.isEmpty(), words.isEmpty() ? "It stands as it should." : capital(String.join(", ", words)) + ".");
+        return new StanceDrawing(
+                feet,
+                words.isEmpty(),
+                words.isEmpty() ? "It stands as it should." : capital(String.join(", ", words)) + ".");
     }
 
     private static String capital(String text) {

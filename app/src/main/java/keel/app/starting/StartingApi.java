@@ -36,29 +36,76 @@ class StartingApi {
 
     record LevelQuestion(List<Point> points, double[] plateMm, Double bottomLayerMm, Double gaugeSdMm, Screws screws) {}
 
-    record LevelAnswer(double tiltXMmPer100, double tiltYMmPer100, double flatnessMm, PlateLevel.Corner lowCorner, double lowByMm, PlateLevel.Verdict verdict,
-                       List<Double> screwTurns) {}
+    record LevelAnswer(
+            double tiltXMmPer100,
+            double tiltYMmPer100,
+            double flatnessMm,
+            PlateLevel.Corner lowCorner,
+            double lowByMm,
+            PlateLevel.Verdict verdict,
+            List<Double> screwTurns) {}
 
     @PostMapping("/plate/level")
     LevelAnswer level(@RequestBody LevelQuestion q) {
-        require(q.points() != null && q.points().stream().allMatch(p -> p != null && p.xMm() != null && p.yMm() != null && p.zMm() != null), "points",
+        require(
+                q.points() != null
+                        && q.points().stream()
+                                .allMatch(p -> p != null && p.xMm() != null && p.yMm() != null && p.zMm() != null),
+                "points",
                 "Each point takes xMm, yMm and zMm.");
-        require(q.plateMm() != null && q.plateMm().length == 2, "plateMm", "The plate takes its width and its depth, mm.");
+        require(
+                q.plateMm() != null && q.plateMm().length == 2,
+                "plateMm",
+                "The plate takes its width and its depth, mm.");
         require(q.bottomLayerMm() != null, "bottomLayerMm", "The height of a bottom layer is missing.");
-        PlateLevel level = sound("points", () -> PlateLevel.of(q.points().stream().map(p -> new PlateLevel.Reading(p.xMm(), p.yMm(), p.zMm())).toList(),
-                q.plateMm()[0], q.plateMm()[1], q.bottomLayerMm(), q.gaugeSdMm() == null ? PlateLevel.USUAL_GAUGE_SD_MM : q.gaugeSdMm()));
-        return new LevelAnswer(level.tiltXMmPer100(), level.tiltYMmPer100(), level.flatnessMm(), level.lowCorner(), level.lowByMm(), level.verdict(),
+        PlateLevel level = sound(
+                "points",
+                () -> PlateLevel.of(
+                        q.points().stream()
+                                .map(p -> new PlateLevel.Reading(p.xMm(), p.yMm(), p.zMm()))
+                                .toList(),
+                        q.plateMm()[0],
+                        q.plateMm()[1],
+                        q.bottomLayerMm(),
+                        q.gaugeSdMm() == null ? PlateLevel.USUAL_GAUGE_SD_MM : q.gaugeSdMm()));
+        return new LevelAnswer(
+                level.tiltXMmPer100(),
+                level.tiltYMmPer100(),
+                level.flatnessMm(),
+                level.lowCorner(),
+                level.lowByMm(),
+                level.verdict(),
                 q.screws() == null ? null : turns(level, q.screws()));
     }
 
     private static List<Double> turns(PlateLevel level, Screws screws) {
-        require(screws.positions() != null && !screws.positions().isEmpty() && screws.positions().stream().allMatch(p -> p != null && p.length == 2), "screws",
+        require(
+                screws.positions() != null
+                        && !screws.positions().isEmpty()
+                        && screws.positions().stream().allMatch(p -> p != null && p.length == 2),
+                "screws",
                 "Each screw takes its place as x and y, mm.");
-        return sound("screws", () -> level.turns(screws.positions().stream().map(p -> new PlateLevel.Place(p[0], p[1])).toList(), ScrewThread.called(screws.thread())));
+        return sound(
+                "screws",
+                () -> level.turns(
+                        screws.positions().stream()
+                                .map(p -> new PlateLevel.Place(p[0], p[1]))
+                                .toList(),
+                        ScrewThread.called(screws.thread())));
     }
 
-    record EstimateQuestion(Integer layers, Integer bottomLayers, Integer transitionLayers, Double bottomExposureS, Double exposureS, Double waitBeforeS,
-                            Double waitAfterS, Double liftMm, Double liftMmPerMin, Double retractMmPerMin, Double releaseS) {}
+    record EstimateQuestion(
+            Integer layers,
+            Integer bottomLayers,
+            Integer transitionLayers,
+            Double bottomExposureS,
+            Double exposureS,
+            Double waitBeforeS,
+            Double waitAfterS,
+            Double liftMm,
+            Double liftMmPerMin,
+            Double retractMmPerMin,
+            Double releaseS) {}
 
     /** Waits, bottom and transition layers may be left out: none. */
     @PostMapping("/runs/estimate")
@@ -69,9 +116,18 @@ class StartingApi {
         missing.when(q.liftMmPerMin() == null, "liftMmPerMin", "The lift speed is missing.");
         missing.when(q.retractMmPerMin() == null, "retractMmPerMin", "The retract speed is missing.");
         Refused.unless(missing);
-        PrintTime.Settings settings = new PrintTime.Settings(q.layers(), orNone(q.bottomLayers()), orNone(q.transitionLayers()),
-                q.bottomExposureS() == null ? q.exposureS() : q.bottomExposureS(), q.exposureS(), orNone(q.waitBeforeS()), orNone(q.waitAfterS()),
-                orNone(q.liftMm()), q.liftMmPerMin(), q.retractMmPerMin(), orNone(q.releaseS()));
+        PrintTime.Settings settings = new PrintTime.Settings(
+                q.layers(),
+                orNone(q.bottomLayers()),
+                orNone(q.transitionLayers()),
+                q.bottomExposureS() == null ? q.exposureS() : q.bottomExposureS(),
+                q.exposureS(),
+                orNone(q.waitBeforeS()),
+                orNone(q.waitAfterS()),
+                orNone(q.liftMm()),
+                q.liftMmPerMin(),
+                q.retractMmPerMin(),
+                orNone(q.releaseS()));
         Refused.unless(settings.findings());
         return PrintTime.of(settings);
     }
@@ -84,10 +140,20 @@ class StartingApi {
 
     @PostMapping("/resin/working-curve")
     CurveAnswer workingCurve(@RequestBody CurveQuestion q) {
-        require(q.points() != null && q.points().stream().allMatch(p -> p != null && p.exposure() != null && p.depthMm() != null), "points",
+        require(
+                q.points() != null
+                        && q.points().stream().allMatch(p -> p != null && p.exposure() != null && p.depthMm() != null),
+                "points",
                 "Each point takes exposure and depthMm.");
-        WorkingCurve curve = sound("points", () -> WorkingCurve.fit(q.points().stream().map(p -> new WorkingCurve.Point(p.exposure(), p.depthMm())).toList()));
-        return new CurveAnswer(curve.dpMm(), curve.ec(), q.wantedDepthMm() == null ? null : sound("wantedDepthMm", () -> curve.exposureFor(q.wantedDepthMm())));
+        WorkingCurve curve = sound(
+                "points",
+                () -> WorkingCurve.fit(q.points().stream()
+                        .map(p -> new WorkingCurve.Point(p.exposure(), p.depthMm()))
+                        .toList()));
+        return new CurveAnswer(
+                curve.dpMm(),
+                curve.ec(),
+                q.wantedDepthMm() == null ? null : sound("wantedDepthMm", () -> curve.exposureFor(q.wantedDepthMm())));
     }
 
     record Length(Double nominalMm, Double measuredMm) {}
@@ -96,16 +162,26 @@ class StartingApi {
 
     @PostMapping("/scale")
     ScaleCorrection scale(@RequestBody ScaleQuestion q) {
-        require(q.measurements() != null && q.measurements().stream().allMatch(m -> m != null && m.nominalMm() != null && m.measuredMm() != null), "measurements",
+        require(
+                q.measurements() != null
+                        && q.measurements().stream()
+                                .allMatch(m -> m != null && m.nominalMm() != null && m.measuredMm() != null),
+                "measurements",
                 "Each measurement takes nominalMm and measuredMm.");
-        return sound("measurements", () -> ScaleCorrection.of(q.measurements().stream()
-                .map(m -> new ScaleCorrection.Measurement(m.nominalMm(), m.measuredMm())).toList()));
+        return sound(
+                "measurements",
+                () -> ScaleCorrection.of(q.measurements().stream()
+                        .map(m -> new ScaleCorrection.Measurement(m.nominalMm(), m.measuredMm()))
+                        .toList()));
     }
 
     record Gate(boolean mayStart, List<GateItem> items) {}
 
     @GetMapping("/machines/{code}/gate")
-    Gate gate(@PathVariable String code, @RequestParam(required = false) Integer layers, @RequestParam(required = false) Double resinMl) {
+    Gate gate(
+            @PathVariable String code,
+            @RequestParam(required = false) Integer layers,
+            @RequestParam(required = false) Double resinMl) {
         Findings findings = new Findings();
         if (layers != null) {
             findings.range(layers.doubleValue(), 1, 60_000, "layers", "Layers", "");

@@ -32,10 +32,21 @@ class TiltController {
     }
 
     /** One tilt, with the sides of the part as they are drawn, px. */
-    record Tilted(double degrees, double heightMm, Integer layers, Double seconds, boolean tooTall, double longPx, double shortPx) {}
+    record Tilted(
+            double degrees,
+            double heightMm,
+            Integer layers,
+            Double seconds,
+            boolean tooTall,
+            double longPx,
+            double shortPx) {}
 
     @GetMapping("/machines/{code}/tilt")
-    String tilt(@PathVariable String code, @RequestParam(required = false) String length, @RequestParam(required = false) String height, Model model) {
+    String tilt(
+            @PathVariable String code,
+            @RequestParam(required = false) String length,
+            @RequestParam(required = false) String height,
+            Model model) {
         model.addAttribute("machine", fleet.machine(code));
         model.addAttribute("length", length);
         model.addAttribute("height", height);
@@ -47,7 +58,9 @@ class TiltController {
             if (lengthMm != null && heightMm != null) {
                 MachineNow m = standings.of(code);
                 TiltedPart part = new TiltedPart(lengthMm, heightMm);
-                model.addAttribute("tilts", Arrays.stream(STEPS).mapToObj(d -> tilted(m, part, d)).toList());
+                model.addAttribute(
+                        "tilts",
+                        Arrays.stream(STEPS).mapToObj(d -> tilted(m, part, d)).toList());
             }
         } catch (Refused e) {
             model.addAttribute("why", e.getMessage());
@@ -61,8 +74,16 @@ class TiltController {
         double tall = part.heightAt(degrees);
         double scale = LONGEST_PX / Math.max(part.lengthMm(), part.heightMm());
         Estimate one = gates.estimate(m, 1, null);
-        Integer layers = one == null || one.layerMm() == null ? null : Integer.valueOf(part.layersAt(degrees, one.layerMm()));
+        Integer layers =
+                one == null || one.layerMm() == null ? null : Integer.valueOf(part.layersAt(degrees, one.layerMm()));
         Estimate estimate = layers == null ? null : gates.estimate(m, layers, null);
-        return new Tilted(degrees, tall, layers, estimate == null ? null : Double.valueOf(estimate.seconds()), tall > m.plateHeightMm(), part.lengthMm() * scale, part.heightMm() * scale);
+        return new Tilted(
+                degrees,
+                tall,
+                layers,
+                estimate == null ? null : Double.valueOf(estimate.seconds()),
+                tall > m.plateHeightMm(),
+                part.lengthMm() * scale,
+                part.heightMm() * scale);
     }
 }

@@ -42,7 +42,18 @@ public class BottlePours {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    BottlePours(Pours pours, Bottles bottles, Parts parts, Fleet fleet, ShopSettings settings, VatContents contents, Occupancy occupancy, Rebuild rebuild, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    BottlePours(
+            Pours pours,
+            Bottles bottles,
+            Parts parts,
+            Fleet fleet,
+            ShopSettings settings,
+            VatContents contents,
+            Occupancy occupancy,
+            Rebuild rebuild,
+            Logbook logbook,
+            JdbcClient jdbc,
+            Clock clock) {
         this.pours = pours;
         this.bottles = bottles;
         this.parts = parts;
@@ -57,12 +68,21 @@ public class BottlePours {
     }
 
     /** What was poured, and what is in vat and bottle then. */
-    public record PouredView(long id, String vat, String bottle, String kind, String resin, double ml, Instant at, double vatMl, double bottleLeftMl) {}
+    public record PouredView(
+            long id,
+            String vat,
+            String bottle,
+            String kind,
+            String resin,
+            double ml,
+            Instant at,
+            double vatMl,
+            double bottleLeftMl) {}
 
     /**
-     * @param ml   null or 0 for {@link PourKind#SIEVE}, which changes nothing but is written down
+     * @param ml null or 0 for {@link PourKind#SIEVE}, which changes nothing but is written down
      * @param when null for now
-     * @throws Refused  if vat, bottle, kind or amount cannot be
+     * @throws Refused if vat, bottle, kind or amount cannot be
      * @throws Conflict if it would mix two resins or run over, or there is not so much
      */
     public PouredView pour(String vatCode, String bottleCode, Double ml, PourKind kind, Instant when) {
@@ -86,20 +106,41 @@ public class BottlePours {
         double amount = ml == null ? 0 : ml;
         VatContent content = contents.of(vat.id());
         require(kind, vat, bottle, amount, content);
-        Bottles.Bottle after = kind == PourKind.SIEVE ? bottle : bottles.take(bottle.code(), kind == PourKind.RETURN ? -amount : amount);
+        Bottles.Bottle after = kind == PourKind.SIEVE
+                ? bottle
+                : bottles.take(bottle.code(), kind == PourKind.RETURN ? -amount : amount);
         Pour pour = save(vat, bottle, amount, kind, at);
         if (machine != null) {
             rebuild.machine(machine, at);
         }
-        String where = machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
-        logbook.write(LogDraft.of(LogKind.POURED, machine, "POUR", pour.id, at, words(kind, bottle, amount, where), Map.of("vat", vat.code(), "bottle", bottle.code(), "ml", amount, "kind", kind), actor).noting(noted));
-        return new PouredView(pour.id, vat.code(), bottle.code(), kind.name(), bottle.resin(), amount, at, contents.of(vat.id()).ml(), after.leftMl());
+        String where =
+                machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
+        logbook.write(LogDraft.of(
+                        LogKind.POURED,
+                        machine,
+                        "POUR",
+                        pour.id,
+                        at,
+                        words(kind, bottle, amount, where),
+                        Map.of("vat", vat.code(), "bottle", bottle.code(), "ml", amount, "kind", kind),
+                        actor)
+                .noting(noted));
+        return new PouredView(
+                pour.id,
+                vat.code(),
+                bottle.code(),
+                kind.name(),
+                bottle.resin(),
+                amount,
+                at,
+                contents.of(vat.id()).ml(),
+                after.leftMl());
     }
 
     /**
      * Whether a pour would go, without doing it.
      *
-     * @throws Refused  as {@link #pour} does, {@link Conflict} likewise
+     * @throws Refused as {@link #pour} does, {@link Conflict} likewise
      */
     @Transactional(readOnly = true)
     public void check(String vatCode, String bottleCode, Double ml, PourKind kind) {
@@ -124,42 +165,71 @@ public class BottlePours {
     private void require(PourKind kind, Parts.PartRef vat, Bottles.Bottle bottle, double ml, VatContent content) {
         boolean other = content.resin() != null && !content.resin().equals(bottle.resin());
         if (other && (kind == PourKind.POUR || kind == PourKind.TOP_UP)) {
-            throw new Conflict("bottle", "Vat " + vat.code() + " holds " + content.resin().replace('-', ' ') + ", bottle " + bottle.code() + " " + bottle.resinName()
-                    + ": they would mix. Clean up with the vat emptied first.");
+            throw new Conflict(
+                    "bottle",
+                    "Vat " + vat.code() + " holds " + content.resin().replace('-', ' ') + ", bottle " + bottle.code()
+                            + " " + bottle.resinName() + ": they would mix. Clean up with the vat emptied first.");
         }
         if (kind == PourKind.RETURN) {
             if (content.resin() == null || other) {
-                throw new Conflict("bottle", content.resin() == null ? "Nothing is in vat " + vat.code() + " on record." : "Vat " + vat.code() + " holds " + content.resin().replace('-', ' ')
-                        + "; it does not belong into bottle " + bottle.code() + " of " + bottle.resinName() + ".");
+                throw new Conflict(
+                        "bottle",
+                        content.resin() == null
+                                ? "Nothing is in vat " + vat.code() + " on record."
+                                : "Vat " + vat.code() + " holds "
+                                        + content.resin().replace('-', ' ') + "; it does not belong into bottle "
+                                        + bottle.code() + " of " + bottle.resinName() + ".");
             }
             if (content.mixedAt() != null) {
-                throw new Conflict("bottle", "Two resins are mixed in vat " + vat.code() + ": that goes into no bottle.");
+                throw new Conflict(
+                        "bottle", "Two resins are mixed in vat " + vat.code() + ": that goes into no bottle.");
             }
             if (ml > content.ml() + 0.5) {
-                throw new Conflict("ml", "Only about " + Math.round(content.ml()) + " ml are in vat " + vat.code() + ".");
+                throw new Conflict(
+                        "ml", "Only about " + Math.round(content.ml()) + " ml are in vat " + vat.code() + ".");
             }
         } else if (kind != PourKind.SIEVE) {
             most(vat).filter(most -> content.ml() + ml > most + 0.5).ifPresent(most -> {
-                throw new Conflict("ml", "About " + Math.round(content.ml()) + " ml are in vat " + vat.code() + "; with " + Math.round(ml) + " more it stands over its most of " + Math.round(most) + " ml.");
+                throw new Conflict(
+                        "ml",
+                        "About " + Math.round(content.ml()) + " ml are in vat " + vat.code() + "; with "
+                                + Math.round(ml) + " more it stands over its most of " + Math.round(most) + " ml.");
             });
         }
     }
 
-    /** What a vat may hold: up to its fill line, or to six millimetres below the rim with the plate down; empty where neither is known. */
+    /**
+     * What a vat may hold: up to its fill line, or to six millimetres below the rim with the plate down; empty where
+     * neither is known.
+     */
     @Transactional(readOnly = true)
     public Optional<Double> most(Parts.PartRef vat) {
         double thick = settings.defaults().value("plate.thickMm");
         record Size(Double line, VatSize inside, double plate) {}
-        return vat.modelId() == null ? Optional.empty() : jdbc.sql("select fill_line_ml, vat_length_mm, vat_width_mm, vat_depth_mm, plate_width_mm * plate_depth_mm from machine_model where id = ?")
-                .param(vat.modelId()).query((row, i) -> new Size(row.getObject(1, Double.class), new VatSize(row.getObject(2, Double.class), row.getObject(3, Double.class), row.getObject(4, Double.class)),
-                        row.getDouble(5))).optional()
-                .flatMap(s -> s.line() != null ? Optional.of(s.line()) : s.inside().fill().map(fill -> fill.mostMl(new VatFill.Displacer(s.plate(), thick))));
+        return vat.modelId() == null
+                ? Optional.empty()
+                : jdbc.sql(
+                                "select fill_line_ml, vat_length_mm, vat_width_mm, vat_depth_mm, plate_width_mm * plate_depth_mm from machine_model where id = ?")
+                        .param(vat.modelId())
+                        .query((row, i) -> new Size(
+                                row.getObject(1, Double.class),
+                                new VatSize(
+                                        row.getObject(2, Double.class),
+                                        row.getObject(3, Double.class),
+                                        row.getObject(4, Double.class)),
+                                row.getDouble(5)))
+                        .optional()
+                        .flatMap(s -> s.line() != null
+                                ? Optional.of(s.line())
+                                : s.inside().fill().map(fill -> fill.mostMl(new VatFill.Displacer(s.plate(), thick))));
     }
 
     /** What a bottle gives a vat where nobody said how much: up to the most, or all that is left. */
     @Transactional(readOnly = true)
     public double fills(Parts.PartRef vat, Bottles.Bottle bottle) {
-        double room = most(vat).map(most -> Math.floor(most - contents.of(vat.id()).ml())).orElseThrow(() -> new Refused("ml", "How much? It is not known what vat " + vat.code() + " holds."));
+        double room = most(vat)
+                .map(most -> Math.floor(most - contents.of(vat.id()).ml()))
+                .orElseThrow(() -> new Refused("ml", "How much? It is not known what vat " + vat.code() + " holds."));
         if (room < 1) {
             throw new Conflict("ml", "Vat " + vat.code() + " is full: nothing fits in.");
         }

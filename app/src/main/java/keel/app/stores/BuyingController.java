@@ -33,25 +33,51 @@ class BuyingController {
     @GetMapping("/stores/buying")
     String list(Model model) {
         List<Buying.Line> lines = buying.lines();
-        model.addAttribute("buy", lines.stream().filter(l -> l.quantity() > 0).sorted(Comparator.comparing((Buying.Line l) -> l.runsOut() == null ? -1 : -l.runsOut())).toList());
-        model.addAttribute("later", lines.stream().filter(l -> l.quantity() == 0 && l.lastsDays() != null).sorted(Comparator.comparing(Buying.Line::lastsDays)).toList());
+        model.addAttribute(
+                "buy",
+                lines.stream()
+                        .filter(l -> l.quantity() > 0)
+                        .sorted(Comparator.comparing((Buying.Line l) -> l.runsOut() == null ? -1 : -l.runsOut()))
+                        .toList());
+        model.addAttribute(
+                "later",
+                lines.stream()
+                        .filter(l -> l.quantity() == 0 && l.lastsDays() != null)
+                        .sorted(Comparator.comparing(Buying.Line::lastsDays))
+                        .toList());
         model.addAttribute("orders", buying.orders(SHOWN));
         return "stores/buying";
     }
 
     @GetMapping(value = "/stores/buying.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv() {
-        return CsvFile.of("buying-list.csv", List.of("item", "name", "quantity", "unit", "supplier", "price", "why"), buying.lines().stream().filter(l -> l.quantity() > 0)
-                .<List<?>>map(l -> Arrays.asList(l.item().item(), l.item().name(), l.quantity(), l.item().unit(), l.terms().supplier(), l.terms().price(), l.why())).toList());
+        return CsvFile.of(
+                "buying-list.csv",
+                List.of("item", "name", "quantity", "unit", "supplier", "price", "why"),
+                buying.lines().stream()
+                        .filter(l -> l.quantity() > 0)
+                        .<List<?>>map(l -> Arrays.asList(
+                                l.item().item(),
+                                l.item().name(),
+                                l.quantity(),
+                                l.item().unit(),
+                                l.terms().supplier(),
+                                l.terms().price(),
+                                l.why()))
+                        .toList());
     }
 
     @PostMapping("/stores/orders")
     String order(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        return tried(() -> buying.order(typed.getOrDefault("item", ""), number(typed, "quantity"), number(typed, "price")), model, response);
+        return tried(
+                () -> buying.order(typed.getOrDefault("item", ""), number(typed, "quantity"), number(typed, "price")),
+                model,
+                response);
     }
 
     @PostMapping("/stores/orders/{id}/receive")
-    String receive(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String receive(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         return tried(() -> buying.receive(id, number(typed, "quantity")), model, response);
     }
 

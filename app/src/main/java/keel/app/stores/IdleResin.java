@@ -29,7 +29,8 @@ public class IdleResin {
     /** @param days since something moved it: a print, a pour, a sieve */
     public record Idle(long machine, double days) {}
 
-    private static final String MOVED = """
+    private static final String MOVED =
+            """
             select m.id, greatest(coalesce((select max(r.ended_at) from run r where r.machine_id = m.id and not r.withdrawn), m.since),
               coalesce((select max(p.at) from fitting f join pour p on p.vat_id = f.component_id and not p.withdrawn where f.machine_id = m.id and f.removed_at is null), m.since),
               coalesce((select max(s.at) from service s where s.machine_id = m.id and not s.withdrawn and (s.emptied or s.content like '%"sieved":true%')), m.since))
@@ -37,17 +38,30 @@ public class IdleResin {
 
     /** Of a machine that does not print at the moment. */
     public Optional<Idle> of(long machine) {
-        return jdbc.sql(MOVED + " and m.id = ?").param(machine).query((row, i) -> idle(row.getLong(1), row.getObject(2, OffsetDateTime.class))).optional();
+        return jdbc.sql(MOVED + " and m.id = ?")
+                .param(machine)
+                .query((row, i) -> idle(row.getLong(1), row.getObject(2, OffsetDateTime.class)))
+                .optional();
     }
 
     /** Machines whose resin should go back into its bottle. */
     public List<MachineNow> toReturn(List<MachineNow> machines) {
         double most = settings.defaults().value("resin.returnDays");
-        List<Long> idle = jdbc.sql(MOVED).query((row, i) -> idle(row.getLong(1), row.getObject(2, OffsetDateTime.class))).list().stream().filter(i -> i.days() >= most).map(Idle::machine).toList();
-        return machines.stream().filter(m -> m.resin() != null && m.resinMl() > 1 && idle.contains(m.id())).toList();
+        List<Long> idle = jdbc
+                .sql(MOVED)
+                .query((row, i) -> idle(row.getLong(1), row.getObject(2, OffsetDateTime.class)))
+                .list()
+                .stream()
+                .filter(i -> i.days() >= most)
+                .map(Idle::machine)
+                .toList();
+        return machines.stream()
+                .filter(m -> m.resin() != null && m.resinMl() > 1 && idle.contains(m.id()))
+                .toList();
     }
 
     private Idle idle(long machine, OffsetDateTime moved) {
-        return new Idle(machine, Duration.between(moved.toInstant(), clock.instant()).toMinutes() / 1440.0);
+        return new Idle(
+                machine, Duration.between(moved.toInstant(), clock.instant()).toMinutes() / 1440.0);
     }
 }

@@ -2,13 +2,16 @@ package keel.app.stores;
 
 import java.util.Optional;
 
-/** How many spare parts to hold, by the lives of those in service: for items that are bought seldom and go out one by one. */
+/**
+ * How many spare parts to hold, by the lives of those in service: for items that are bought seldom and go out one by
+ * one.
+ */
 public interface PartNeeds {
 
     /**
      * @param wanted enough for the lead time with the wanted chance
-     * @param there  of any kind that serves, on all shelves
-     * @param waits  chance that somebody waits for one, with what is there
+     * @param there of any kind that serves, on all shelves
+     * @param waits chance that somebody waits for one, with what is there
      * @param yearly how many end in a year at this pace
      */
     record Need(int wanted, int there, double waits, double yearly) {}

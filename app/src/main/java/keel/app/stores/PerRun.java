@@ -40,7 +40,13 @@ public class PerRun {
         findings.rangeIfGiven(quantity, 0, MOST, "perRun", "What a print takes", "");
         Refused.unless(findings);
         boolean none = quantity == null || quantity == 0;
-        if (jdbc.sql("update stock_item set per_run = ?, per_run_since = ? where code = ?").params(none ? null : quantity, none ? null : clock.instant().atOffset(ZoneOffset.UTC), item).update() == 0) {
+        if (jdbc.sql("update stock_item set per_run = ?, per_run_since = ? where code = ?")
+                        .params(
+                                none ? null : quantity,
+                                none ? null : clock.instant().atOffset(ZoneOffset.UTC),
+                                item)
+                        .update()
+                == 0) {
             throw new NotThere("There is no item called " + item + ".");
         }
     }
@@ -50,19 +56,38 @@ public class PerRun {
     /** Books what is owed, and gives back what is owed no more. */
     @EventListener
     void follow(RunsChanged changed) {
-        if (jdbc.sql("select count(*) from stock_item where per_run_since is not null").query(Integer.class).single() == 0) {
+        if (jdbc.sql("select count(*) from stock_item where per_run_since is not null")
+                        .query(Integer.class)
+                        .single()
+                == 0) {
             return;
         }
-        List<Owed> owed = jdbc.sql("""
+        List<Owed> owed = jdbc.sql(
+                        """
                 select i.code, r.id, r.job, i.per_run, r.ended_at from stock_item i join run r on r.ended_at >= i.per_run_since
                 where i.per_run is not null and i.retired_at is null and r.machine_id = :machine and not r.withdrawn
-                  and coalesce((select sum(m.quantity) from stock_movement m where m.run_id = r.id and m.item_id = i.id), 0) = 0""").param("machine", changed.machine())
-                .query((row, i) -> new Owed(row.getString(1), row.getLong(2), row.getString(3), row.getDouble(4), row.getObject(5, OffsetDateTime.class).toInstant())).list();
+                  and coalesce((select sum(m.quantity) from stock_movement m where m.run_id = r.id and m.item_id = i.id), 0) = 0""")
+                .param("machine", changed.machine())
+                .query((row, i) -> new Owed(
+                        row.getString(1),
+                        row.getLong(2),
+                        row.getString(3),
+                        row.getDouble(4),
+                        row.getObject(5, OffsetDateTime.class).toInstant()))
+                .list();
         owed.forEach(o -> stock.takeForRun(o.item(), o.quantity(), o.job(), o.at(), o.run()));
-        List<Owed> back = jdbc.sql("""
+        List<Owed> back = jdbc.sql(
+                        """
                 select i.code, r.id, r.job, -sum(m.quantity), max(m.at) from stock_movement m join run r on r.id = m.run_id join stock_item i on i.id = m.item_id
-                where r.machine_id = :machine and (r.withdrawn or r.ended_at is null) group by i.code, r.id, r.job having sum(m.quantity) <> 0""").param("machine", changed.machine())
-                .query((row, i) -> new Owed(row.getString(1), row.getLong(2), row.getString(3), row.getDouble(4), row.getObject(5, OffsetDateTime.class).toInstant())).list();
+                where r.machine_id = :machine and (r.withdrawn or r.ended_at is null) group by i.code, r.id, r.job having sum(m.quantity) <> 0""")
+                .param("machine", changed.machine())
+                .query((row, i) -> new Owed(
+                        row.getString(1),
+                        row.getLong(2),
+                        row.getString(3),
+                        row.getDouble(4),
+                        row.getObject(5, OffsetDateTime.class).toInstant()))
+                .list();
         back.forEach(o -> stock.takeForRun(o.item(), -o.quantity(), o.job() + " taken back", clock.instant(), o.run()));
     }
 }

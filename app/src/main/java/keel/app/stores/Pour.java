@@ -15,12 +15,14 @@ class Pour {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long vatId;
     Long resinId;
     double ml;
     Instant at;
     boolean withdrawn;
     Long bottleId;
+
     @Enumerated(EnumType.STRING)
     PourKind kind;
 }

@@ -42,7 +42,15 @@ class PourController {
     private final ShopSettings settings;
     private final Clock clock;
 
-    PourController(Resins resins, Bottles bottles, BottlePours pours, Fleet fleet, Parts parts, Standings standings, ShopSettings settings, Clock clock) {
+    PourController(
+            Resins resins,
+            Bottles bottles,
+            BottlePours pours,
+            Fleet fleet,
+            Parts parts,
+            Standings standings,
+            ShopSettings settings,
+            Clock clock) {
         this.resins = resins;
         this.bottles = bottles;
         this.pours = pours;
@@ -62,41 +70,62 @@ class PourController {
         model.addAttribute("now", now);
         model.addAttribute("resins", resins.all(false));
         model.addAttribute("bottles", bottles.atHand(now.resin()));
-        model.addAttribute("others", now.resin() == null ? List.of() : bottles.all(false).stream().filter(b -> !b.resin().equals(now.resin())).map(Bottles.Bottle::resinName).distinct().toList());
+        model.addAttribute(
+                "others",
+                now.resin() == null
+                        ? List.of()
+                        : bottles.all(false).stream()
+                                .filter(b -> !b.resin().equals(now.resin()))
+                                .map(Bottles.Bottle::resinName)
+                                .distinct()
+                                .toList());
         model.addAttribute("most", most);
         model.addAttribute("room", most == null ? null : Double.valueOf(Math.max(0, Math.floor(most - now.resinMl()))));
         model.addAttribute("depth", VatDepth.of(machine, now.resinMl(), most));
         model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
-        model.addAttribute("family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
+        model.addAttribute(
+                "family", vat == null ? null : resins.familyOf(vat.code()).orElse(null));
         model.addAttribute("selfFilling", machine.selfFilling());
         model.addAttribute("changes", machine.traits().kind() != MachineKind.LASER_TANK);
         return "stores/pour";
     }
 
     @PostMapping("/machines/{code}/pour")
-    String pour(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String pour(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            MachineRef machine = fleet.machine(code);
-            Parts.PartRef vat = parts.vatOn(machine.id());
-            if (vat == null) {
-                throw new Conflict("resin", "No vat is on " + machine.name() + ".");
-            }
-            Findings findings = new Findings();
-            Double ml = Typed.number(typed.get("ml"), "ml", findings);
-            Refused.unless(findings);
-            String scanned = typed.getOrDefault("scanned", "");
-            String bottle = scanned.isBlank() ? typed.getOrDefault("bottle", "") : scanned;
-            if (bottle.isBlank() && !typed.getOrDefault("resin", "").isBlank()) {
-                resins.pour(vat.code(), typed.get("resin"), ml, null);
-            } else {
-                pours.pour(vat.code(), bottle, ml, kind(typed.get("kind")), null);
-            }
-        }, "/machines/" + code, model, response, () -> form(code, model));
+        return PageErrors.tried(
+                () -> {
+                    MachineRef machine = fleet.machine(code);
+                    Parts.PartRef vat = parts.vatOn(machine.id());
+                    if (vat == null) {
+                        throw new Conflict("resin", "No vat is on " + machine.name() + ".");
+                    }
+                    Findings findings = new Findings();
+                    Double ml = Typed.number(typed.get("ml"), "ml", findings);
+                    Refused.unless(findings);
+                    String scanned = typed.getOrDefault("scanned", "");
+                    String bottle = scanned.isBlank() ? typed.getOrDefault("bottle", "") : scanned;
+                    if (bottle.isBlank() && !typed.getOrDefault("resin", "").isBlank()) {
+                        resins.pour(vat.code(), typed.get("resin"), ml, null);
+                    } else {
+                        pours.pour(vat.code(), bottle, ml, kind(typed.get("kind")), null);
+                    }
+                },
+                "/machines/" + code,
+                model,
+                response,
+                () -> form(code, model));
     }
 
     private static PourKind kind(String name) {
-        return List.of(PourKind.values()).stream().filter(k -> k.name().equals(name)).findFirst().orElseThrow(() -> new Refused("kind", "Say whether it was poured, topped up, returned or sieved."));
+        return List.of(PourKind.values()).stream()
+                .filter(k -> k.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new Refused("kind", "Say whether it was poured, topped up, returned or sieved."));
     }
 
     /** A vat that a bottle may go into; {@code room} what it still takes, null where that is not known. */
@@ -107,8 +136,19 @@ class PourController {
     String bottle(@PathVariable String code, Model model) {
         Bottles.Bottle bottle = found(code);
         model.addAttribute("bottle", bottle);
-        model.addAttribute("vats", standings.all().stream().filter(m -> bottle.resin().equals(m.resin()) && m.vat() != null).map(m -> new Into(m.code(), m.name(), m.vat().code(), m.resinMl(),
-                pours.most(parts.vatOn(m.id())).map(most -> Math.max(0, Math.floor(most - m.resinMl()))).orElse(null))).toList());
+        model.addAttribute(
+                "vats",
+                standings.all().stream()
+                        .filter(m -> bottle.resin().equals(m.resin()) && m.vat() != null)
+                        .map(m -> new Into(
+                                m.code(),
+                                m.name(),
+                                m.vat().code(),
+                                m.resinMl(),
+                                pours.most(parts.vatOn(m.id()))
+                                        .map(most -> Math.max(0, Math.floor(most - m.resinMl())))
+                                        .orElse(null)))
+                        .toList());
         model.addAttribute("today", LocalDate.ofInstant(clock.instant(), settings.zone()));
         return "stores/bottle";
     }
@@ -122,7 +162,11 @@ class PourController {
     }
 
     @PostMapping("/stores/bottles/{code}/pour")
-    String pourFrom(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String pourFrom(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
         String[] machine = new String[1];
         try {
@@ -132,7 +176,12 @@ class PourController {
             Parts.PartRef vat = vat(typed.getOrDefault("into", ""));
             Long on = parts.machineOfVat(vat.id());
             machine[0] = on == null ? null : fleet.machine(on).code();
-            pours.pour(vat.code(), code, ml == null ? pours.fills(vat, found(code)) : ml, kind(typed.getOrDefault("kind", "TOP_UP")), null);
+            pours.pour(
+                    vat.code(),
+                    code,
+                    ml == null ? pours.fills(vat, found(code)) : ml,
+                    kind(typed.getOrDefault("kind", "TOP_UP")),
+                    null);
             return "redirect:" + (machine[0] == null ? "/vats/" + vat.code() : "/machines/" + machine[0]);
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
@@ -144,8 +193,10 @@ class PourController {
     private Parts.PartRef vat(String typed) {
         Optional<LabelCode> label = LabelCode.read(typed.strip());
         String code = label.map(LabelCode::code).orElse(typed.strip());
-        if (label.filter(l -> l.kind() == LabelCode.Kind.MACHINE).isPresent() || fleet.machines().stream().anyMatch(m -> m.code().equalsIgnoreCase(code))) {
-            Parts.PartRef on = parts.vatOn(fleet.machine(code.toLowerCase(Locale.ROOT)).id());
+        if (label.filter(l -> l.kind() == LabelCode.Kind.MACHINE).isPresent()
+                || fleet.machines().stream().anyMatch(m -> m.code().equalsIgnoreCase(code))) {
+            Parts.PartRef on =
+                    parts.vatOn(fleet.machine(code.toLowerCase(Locale.ROOT)).id());
             if (on == null) {
                 throw new Conflict("into", "No vat is on " + code + ".");
             }
@@ -166,45 +217,69 @@ class PourController {
     @PostMapping("/stores/bottles")
     String add(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            Findings findings = new Findings();
-            LocalDate expires = null;
-            try {
-                expires = typed.getOrDefault("expiresOn", "").isBlank() ? null : LocalDate.parse(typed.get("expiresOn").strip());
-            } catch (DateTimeParseException e) {
-                findings.add("expiresOn", "This is no day: " + typed.get("expiresOn") + ".");
-            }
-            Bottles.Entry entry = new Bottles.Entry(typed.get("resin"), Typed.whole(typed.get("count"), "count", findings), Typed.number(typed.get("fullMl"), "fullMl", findings), typed.get("lot"),
-                    Typed.number(typed.get("price"), "price", findings), expires, typed.containsKey("counted"));
-            Refused.unless(findings);
-            bottles.add(entry);
-        }, "/stores/bottles", model, response, () -> all(false, model));
+        return PageErrors.tried(
+                () -> {
+                    Findings findings = new Findings();
+                    LocalDate expires = null;
+                    try {
+                        expires = typed.getOrDefault("expiresOn", "").isBlank()
+                                ? null
+                                : LocalDate.parse(typed.get("expiresOn").strip());
+                    } catch (DateTimeParseException e) {
+                        findings.add("expiresOn", "This is no day: " + typed.get("expiresOn") + ".");
+                    }
+                    Bottles.Entry entry = new Bottles.Entry(
+                            typed.get("resin"),
+                            Typed.whole(typed.get("count"), "count", findings),
+                            Typed.number(typed.get("fullMl"), "fullMl", findings),
+                            typed.get("lot"),
+                            Typed.number(typed.get("price"), "price", findings),
+                            expires,
+                            typed.containsKey("counted"));
+                    Refused.unless(findings);
+                    bottles.add(entry);
+                },
+                "/stores/bottles",
+                model,
+                response,
+                () -> all(false, model));
     }
 
     @PostMapping("/stores/bottles/{code}")
-    String bottle(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> {
-            switch (typed.getOrDefault("do", "")) {
-                case "shaken" -> bottles.shaken(code);
-                case "empty" -> bottles.emptied(code, true);
-                case "back" -> bottles.emptied(code, false);
-                case "weighed" -> {
-                    Findings findings = new Findings();
-                    Double grams = Typed.number(typed.get("grams"), "leftMl", findings);
-                    Refused.unless(findings);
-                    Double density = found(code).densityGPerMl();
-                    if (density == null) {
-                        throw new Conflict("leftMl", "The density of its resin is not known. Say it under the resin, or measure by volume.");
+    String bottle(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> {
+                    switch (typed.getOrDefault("do", "")) {
+                        case "shaken" -> bottles.shaken(code);
+                        case "empty" -> bottles.emptied(code, true);
+                        case "back" -> bottles.emptied(code, false);
+                        case "weighed" -> {
+                            Findings findings = new Findings();
+                            Double grams = Typed.number(typed.get("grams"), "leftMl", findings);
+                            Refused.unless(findings);
+                            Double density = found(code).densityGPerMl();
+                            if (density == null) {
+                                throw new Conflict(
+                                        "leftMl",
+                                        "The density of its resin is not known. Say it under the resin, or measure by volume.");
+                            }
+                            bottles.measured(code, grams == null ? null : Double.valueOf(grams / density));
+                        }
+                        default -> {
+                            Findings findings = new Findings();
+                            Double left = Typed.number(typed.get("leftMl"), "leftMl", findings);
+                            Refused.unless(findings);
+                            bottles.measured(code, left);
+                        }
                     }
-                    bottles.measured(code, grams == null ? null : Double.valueOf(grams / density));
-                }
-                default -> {
-                    Findings findings = new Findings();
-                    Double left = Typed.number(typed.get("leftMl"), "leftMl", findings);
-                    Refused.unless(findings);
-                    bottles.measured(code, left);
-                }
-            }
-        }, "/stores/bottles", model, response, () -> all(false, model));
+                },
+                "/stores/bottles",
+                model,
+                response,
+                () -> all(false, model));
     }
 }

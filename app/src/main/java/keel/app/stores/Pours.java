@@ -6,6 +6,9 @@ import org.springframework.data.jpa.repository.Query;
 
 interface Pours extends JpaRepository<Pour, Long> {
 
-    @Query(nativeQuery = true, value = "select resin_id from pour where vat_id = ?1 and not withdrawn and coalesce(kind, '') not in ('RETURN', 'SIEVE') order by at desc, id desc fetch first row only")
+    @Query(
+            nativeQuery = true,
+            value =
+                    "select resin_id from pour where vat_id = ?1 and not withdrawn and coalesce(kind, '') not in ('RETURN', 'SIEVE') order by at desc, id desc fetch first row only")
     Optional<Long> lastResin(long vatId);
 }

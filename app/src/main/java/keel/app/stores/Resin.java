@@ -14,15 +14,21 @@ class Resin {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String code;
     String name;
+
     @Column(name = "density_g_per_ml")
     Double densityGPerMl;
+
     String pigmentFamily;
+
     @Column(name = "temperature_from_c")
     Double temperatureFromC;
+
     @Column(name = "temperature_to_c")
     Double temperatureToC;
+
     String nature;
     String washedIn;
     String safetySheet;

@@ -8,8 +8,8 @@ import java.util.Optional;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
 import keel.app.logbook.LogFilter;
+import keel.app.logbook.LogKind;
 import keel.app.logbook.LogLine;
 import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
@@ -18,8 +18,8 @@ import keel.app.problems.Conflict;
 import keel.app.problems.NotThere;
 import keel.app.problems.Refused;
 import keel.app.problems.Typed;
-import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.MachineNow;
+import keel.app.upkeep.Occupancy;
 import keel.app.upkeep.Rebuild;
 import keel.app.upkeep.Standings;
 import keel.core.Findings;
@@ -45,7 +45,17 @@ public class Resins {
     private final Logbook logbook;
     private final Clock clock;
 
-    Resins(ResinRecords records, Pours pours, Bottles bottles, Parts parts, Fleet fleet, Standings standings, Occupancy occupancy, Rebuild rebuild, Logbook logbook, Clock clock) {
+    Resins(
+            ResinRecords records,
+            Pours pours,
+            Bottles bottles,
+            Parts parts,
+            Fleet fleet,
+            Standings standings,
+            Occupancy occupancy,
+            Rebuild rebuild,
+            Logbook logbook,
+            Clock clock) {
         this.records = records;
         this.pours = pours;
         this.bottles = bottles;
@@ -62,8 +72,10 @@ public class Resins {
 
     @Transactional(readOnly = true)
     public List<ResinView> all(boolean retired) {
-        return records.findAll(Sort.by("name")).stream().filter(r -> retired || r.retiredAt == null)
-                .map(Resins::view).toList();
+        return records.findAll(Sort.by("name")).stream()
+                .filter(r -> retired || r.retiredAt == null)
+                .map(Resins::view)
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -78,11 +90,31 @@ public class Resins {
     }
 
     private static ResinView view(Resin r) {
-        return new ResinView(r.code, r.name, r.densityGPerMl, r.pigmentFamily, r.retiredAt != null, r.temperatureFromC, r.temperatureToC, r.nature, r.washedIn, r.safetySheet, r.pricePerLitre, r.itemId);
+        return new ResinView(
+                r.code,
+                r.name,
+                r.densityGPerMl,
+                r.pigmentFamily,
+                r.retiredAt != null,
+                r.temperatureFromC,
+                r.temperatureToC,
+                r.nature,
+                r.washedIn,
+                r.safetySheet,
+                r.pricePerLitre,
+                r.itemId);
     }
 
     /** What a resin is like; what is not known is null. */
-    public record Nature(Double densityGPerMl, String family, Double temperatureFromC, Double temperatureToC, String nature, String washedIn, String safetySheet, Double pricePerLitre) {
+    public record Nature(
+            Double densityGPerMl,
+            String family,
+            Double temperatureFromC,
+            Double temperatureToC,
+            String nature,
+            String washedIn,
+            String safetySheet,
+            Double pricePerLitre) {
 
         Findings findings() {
             Findings findings = new Findings();
@@ -90,11 +122,26 @@ public class Resins {
             findings.rangeIfGiven(temperatureFromC, -10, 60, "temperatureFromC", "The lowest temperature", "°C");
             findings.rangeIfGiven(temperatureToC, -10, 80, "temperatureToC", "The highest temperature", "°C");
             findings.rangeIfGiven(pricePerLitre, 0, 100_000, "pricePerLitre", "The price of a litre", "");
-            findings.when(temperatureFromC != null && temperatureToC != null && temperatureFromC > temperatureToC, "temperatureToC", "The highest temperature lies below the lowest.");
-            findings.when(nature != null && !NATURES.contains(nature), "nature", "A resin is ordinary, brittle or tough.");
-            findings.when(washedIn != null && List.of(BathKind.values()).stream().noneMatch(k -> k.name().equals(washedIn)), "washedIn", "Choose what it is washed in.");
-            findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
-            findings.when(safetySheet != null && safetySheet.length() > 300, "safetySheet", "Where the safety sheet is may have 300 characters at most.");
+            findings.when(
+                    temperatureFromC != null && temperatureToC != null && temperatureFromC > temperatureToC,
+                    "temperatureToC",
+                    "The highest temperature lies below the lowest.");
+            findings.when(
+                    nature != null && !NATURES.contains(nature), "nature", "A resin is ordinary, brittle or tough.");
+            findings.when(
+                    washedIn != null
+                            && List.of(BathKind.values()).stream()
+                                    .noneMatch(k -> k.name().equals(washedIn)),
+                    "washedIn",
+                    "Choose what it is washed in.");
+            findings.when(
+                    family != null && family.length() > 40,
+                    "family",
+                    "A pigment family may have 40 characters at most.");
+            findings.when(
+                    safetySheet != null && safetySheet.length() > 300,
+                    "safetySheet",
+                    "Where the safety sheet is may have 300 characters at most.");
             return findings;
         }
     }
@@ -104,7 +151,8 @@ public class Resins {
     public void change(String code, Nature nature) {
         Actor keeper = Actor.require(Role.KEEPER);
         Refused.unless(nature.findings());
-        Resin resin = records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+        Resin resin =
+                records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
         resin.densityGPerMl = nature.densityGPerMl();
         resin.pigmentFamily = Typed.orNull(nature.family());
         resin.temperatureFromC = nature.temperatureFromC();
@@ -114,7 +162,15 @@ public class Resins {
         resin.safetySheet = Typed.orNull(nature.safetySheet());
         resin.pricePerLitre = nature.pricePerLitre();
         records.saveAndFlush(resin);
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + ": what it is like was changed.", Map.of("resin", code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "SHOP",
+                resin.id,
+                clock.instant(),
+                "Resin " + resin.name + ": what it is like was changed.",
+                Map.of("resin", code),
+                keeper));
     }
 
     /** A resin of no named family. */
@@ -124,14 +180,15 @@ public class Resins {
 
     /**
      * @param densityGPerMl g/ml, null if not known
-     * @param family        resins of one family of pigments may follow one another in a vat; null if not said
+     * @param family resins of one family of pigments may follow one another in a vat; null if not said
      */
     public String add(String name, Double densityGPerMl, String family) {
         Actor keeper = Actor.require(Role.KEEPER);
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name of the resin");
         findings.rangeIfGiven(densityGPerMl, 0.7, 3, "densityGPerMl", "The density", "g/ml");
-        findings.when(family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
+        findings.when(
+                family != null && family.length() > 40, "family", "A pigment family may have 40 characters at most.");
         Refused.unless(findings);
         Resin resin = new Resin();
         resin.name = name.strip();
@@ -139,8 +196,15 @@ public class Resins {
         resin.densityGPerMl = densityGPerMl;
         resin.pigmentFamily = family == null || family.isBlank() ? null : family.strip();
         records.saveAndFlush(resin);
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", resin.id, clock.instant(), "Resin " + resin.name + " added.",
-                Map.of("resin", resin.code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "SHOP",
+                resin.id,
+                clock.instant(),
+                "Resin " + resin.name + " added.",
+                Map.of("resin", resin.code),
+                keeper));
         return resin.code;
     }
 
@@ -153,7 +217,9 @@ public class Resins {
     /** Family of the resin that was in a vat last, if it was named. */
     @Transactional(readOnly = true)
     public Optional<String> familyOf(String vatCode) {
-        return pours.lastResin(parts.vat(vatCode, "vat").id()).flatMap(records::findById).map(r -> r.pigmentFamily);
+        return pours.lastResin(parts.vat(vatCode, "vat").id())
+                .flatMap(records::findById)
+                .map(r -> r.pigmentFamily);
     }
 
     public void retire(String code, boolean retired) {
@@ -186,9 +252,17 @@ public class Resins {
         if (machine != null) {
             rebuild.machine(machine, at);
         }
-        String where = machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
-        logbook.write(LogDraft.of(LogKind.POURED, machine, "POUR", pour.id, at, Math.round(ml) + " ml of " + resin.name + " poured into " + where + ".",
-                new PourView(pour.id, vat.code(), resin.code, ml, at), actor));
+        String where =
+                machine == null ? "vat " + vat.code() : fleet.machine(machine).name();
+        logbook.write(LogDraft.of(
+                LogKind.POURED,
+                machine,
+                "POUR",
+                pour.id,
+                at,
+                Math.round(ml) + " ml of " + resin.name + " poured into " + where + ".",
+                new PourView(pour.id, vat.code(), resin.code, ml, at),
+                actor));
         return new PourView(pour.id, vat.code(), resin.code, ml, at);
     }
 
@@ -209,7 +283,17 @@ public class Resins {
         if (machine != null) {
             rebuild.machine(machine, pour.at);
         }
-        logbook.write(new LogDraft(LogKind.POUR_WITHDRAWN, machine, "POUR", id, pour.at, "Withdrawn: " + line.headline(), null,
-                Map.of("pour", id), actor, line.id(), reason.strip()));
+        logbook.write(new LogDraft(
+                LogKind.POUR_WITHDRAWN,
+                machine,
+                "POUR",
+                id,
+                pour.at,
+                "Withdrawn: " + line.headline(),
+                null,
+                Map.of("pour", id),
+                actor,
+                line.id(),
+                reason.strip()));
     }
 }

@@ -38,7 +38,10 @@ public class Sharing {
     /** Whether the use of an item is a cost of all prints; one with a line of its own, like a film, is not. */
     public void change(String item, boolean shared) {
         Actor.require(Role.KEEPER);
-        if (jdbc.sql("update stock_item set shared = ? where code = ?").params(shared, item).update() == 0) {
+        if (jdbc.sql("update stock_item set shared = ? where code = ?")
+                        .params(shared, item)
+                        .update()
+                == 0) {
             throw new NotThere("There is no item called " + item + ".");
         }
     }
@@ -46,10 +49,18 @@ public class Sharing {
     /** Codes of the items that prints share. */
     @Transactional(readOnly = true)
     public Set<String> items() {
-        return jdbc.sql("select code from stock_item where shared and retired_at is null").query(String.class).list().stream().collect(Collectors.toSet());
+        return jdbc
+                .sql("select code from stock_item where shared and retired_at is null")
+                .query(String.class)
+                .list()
+                .stream()
+                .collect(Collectors.toSet());
     }
 
-    /** A print's part of what left the stores lately; empty where no item is shared, none has a price, or too little was printed to say. */
+    /**
+     * A print's part of what left the stores lately; empty where no item is shared, none has a price, or too little was
+     * printed to say.
+     */
     @Transactional(readOnly = true)
     public Optional<SharedUse> aPrint() {
         Set<String> shared = items();
@@ -57,8 +68,15 @@ public class Sharing {
             return Optional.empty();
         }
         double prints = printsADay();
-        List<SharedUse.Item> items = buying.lines().stream().filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
-                .map(l -> new SharedUse.Item(l.item().item(), l.item().name(), l.item().unit(), l.demand().mean(), l.terms().price())).toList();
+        List<SharedUse.Item> items = buying.lines().stream()
+                .filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
+                .map(l -> new SharedUse.Item(
+                        l.item().item(),
+                        l.item().name(),
+                        l.item().unit(),
+                        l.demand().mean(),
+                        l.terms().price()))
+                .toList();
         return prints > 0 && !items.isEmpty() ? Optional.of(SharedUse.of(items, prints)) : Optional.empty();
     }
 
@@ -66,8 +84,17 @@ public class Sharing {
     private double printsADay() {
         Instant from = clock.instant().minus(Duration.ofDays(Buying.WINDOW_DAYS));
         record Printed(int count, OffsetDateTime first) {}
-        Printed printed = jdbc.sql("select count(*), min(ended_at) from run where ended_at >= ? and not withdrawn").param(from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new Printed(row.getInt(1), row.getObject(2, OffsetDateTime.class))).single();
-        return printed.count() < LEAST_PRINTS ? 0 : printed.count() / Math.max(1, Duration.between(printed.first().toInstant(), clock.instant()).toHours() / 24.0);
+        Printed printed = jdbc.sql("select count(*), min(ended_at) from run where ended_at >= ? and not withdrawn")
+                .param(from.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> new Printed(row.getInt(1), row.getObject(2, OffsetDateTime.class)))
+                .single();
+        return printed.count() < LEAST_PRINTS
+                ? 0
+                : printed.count()
+                        / Math.max(
+                                1,
+                                Duration.between(printed.first().toInstant(), clock.instant())
+                                                .toHours()
+                                        / 24.0);
     }
 }

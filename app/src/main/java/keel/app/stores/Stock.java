@@ -48,11 +48,22 @@ public class Stock {
     /**
      * An item with what is on hand.
      *
-     * @param lowAt      quantity at which it is called low, null for never
-     * @param perRun     what every print takes, null for nothing
-     * @param spareKind  FILM, TANK, SCREEN or LIGHT for a spare part, {@code spareModel} the name of the machine model that it fits; null for anything else
+     * @param lowAt quantity at which it is called low, null for never
+     * @param perRun what every print takes, null for nothing
+     * @param spareKind FILM, TANK, SCREEN or LIGHT for a spare part, {@code spareModel} the name of the machine model
+     *     that it fits; null for anything else
      */
-    public record ItemView(String item, String name, double quantity, String unit, Double lowAt, boolean retired, Instant lastMovedAt, String spareKind, String spareModel, Double perRun) {
+    public record ItemView(
+            String item,
+            String name,
+            double quantity,
+            String unit,
+            Double lowAt,
+            boolean retired,
+            Instant lastMovedAt,
+            String spareKind,
+            String spareModel,
+            Double perRun) {
 
         public boolean low() {
             return lowAt != null && quantity <= lowAt;
@@ -63,32 +74,52 @@ public class Stock {
 
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select i.code, i.name, coalesce(m.sum, 0), i.unit, i.low_at, i.retired_at, (select max(x.at) from stock_movement x where x.item_id = i.id), i.spare_kind, o.name, i.per_run from stock_item i
                 left join (select item_id, sum(quantity) as sum from stock_movement group by item_id) m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id
-                where :retired or i.retired_at is null order by i.name""").param("retired", retired)
+                where :retired or i.retired_at is null order by i.name""")
+                .param("retired", retired)
                 .query((row, n) -> {
                     OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
-                    return new ItemView(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4), row.getObject(5, Double.class),
-                            row.getObject(6) != null, moved == null ? null : moved.toInstant(), row.getString(8), row.getString(9), row.getObject(10, Double.class));
-                }).list();
+                    return new ItemView(
+                            row.getString(1),
+                            row.getString(2),
+                            row.getDouble(3),
+                            row.getString(4),
+                            row.getObject(5, Double.class),
+                            row.getObject(6) != null,
+                            moved == null ? null : moved.toInstant(),
+                            row.getString(8),
+                            row.getString(9),
+                            row.getObject(10, Double.class));
+                })
+                .list();
     }
 
     @Transactional(readOnly = true)
     public ItemView one(String code) {
-        return all(true).stream().filter(i -> i.item().equals(code)).findFirst()
+        return all(true).stream()
+                .filter(i -> i.item().equals(code))
+                .findFirst()
                 .orElseThrow(() -> new NotThere("There is no item called " + code + "."));
     }
 
     /** The newest movements of an item. */
     @Transactional(readOnly = true)
     public List<MovementView> movements(String code) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select m.at, m.quantity, m.reason, p.name from stock_movement m join stock_item i on i.id = m.item_id
                 left join log_entry e on e.subject_kind = 'STOCK' and e.subject_id = m.id left join person p on p.id = e.person_id
-                where i.code = ? order by m.at desc, m.id desc fetch first 200 rows only""").param(code)
-                .query((row, n) -> new MovementView(row.getObject(1, OffsetDateTime.class).toInstant(), row.getDouble(2), row.getString(3),
-                        row.getString(4))).list();
+                where i.code = ? order by m.at desc, m.id desc fetch first 200 rows only""")
+                .param(code)
+                .query((row, n) -> new MovementView(
+                        row.getObject(1, OffsetDateTime.class).toInstant(),
+                        row.getDouble(2),
+                        row.getString(3),
+                        row.getString(4)))
+                .list();
     }
 
     public String addItem(String name, String unit, Double lowAt, Double quantity) {
@@ -105,8 +136,15 @@ public class Stock {
         item.lowAt = lowAt;
         item.code = Fleet.freeCode(name, c -> items.findByCode(c).isPresent());
         items.saveAndFlush(item);
-        logbook.write(LogDraft.of(LogKind.SET_UP, null, "SHOP", item.id, clock.instant(), "Item " + item.name + " added to the stores.",
-                Map.of("item", item.code), keeper));
+        logbook.write(LogDraft.of(
+                LogKind.SET_UP,
+                null,
+                "SHOP",
+                item.id,
+                clock.instant(),
+                "Item " + item.name + " added to the stores.",
+                Map.of("item", item.code),
+                keeper));
         if (quantity != null && quantity > 0) {
             write(item, quantity, "first count", clock.instant(), NOTHING, keeper);
         }
@@ -128,8 +166,17 @@ public class Stock {
             findings.text(unit, 20, "unit", "The unit");
         }
         Refused.unless(findings);
-        if (unit != null && !unit.strip().equals(item.unit) && jdbc.sql("select count(*) from stock_movement where item_id = ?").param(item.id).query(Integer.class).single() > 0) {
-            throw new Conflict("unit", item.name + " is counted in " + item.unit + " and has movements in it. Add a new item for " + unit.strip() + " and count this one down to nothing.");
+        if (unit != null
+                && !unit.strip().equals(item.unit)
+                && jdbc.sql("select count(*) from stock_movement where item_id = ?")
+                                .param(item.id)
+                                .query(Integer.class)
+                                .single()
+                        > 0) {
+            throw new Conflict(
+                    "unit",
+                    item.name + " is counted in " + item.unit + " and has movements in it. Add a new item for "
+                            + unit.strip() + " and count this one down to nothing.");
         }
         item.name = name == null ? item.name : name.strip();
         item.unit = unit == null ? item.unit : unit.strip();
@@ -143,8 +190,17 @@ public class Stock {
         StockItem item = item(code);
         boolean none = kind == null || kind.isBlank();
         Findings findings = new Findings();
-        findings.when(!none && !SPARE_KINDS.contains(kind), "spareKind", "A spare part is a film, a tank, a screen or a light engine.");
-        Long modelId = none ? null : jdbc.sql("select id from machine_model where code = ?").param(model == null ? "" : model).query(Long.class).optional().orElse(null);
+        findings.when(
+                !none && !SPARE_KINDS.contains(kind),
+                "spareKind",
+                "A spare part is a film, a tank, a screen or a light engine.");
+        Long modelId = none
+                ? null
+                : jdbc.sql("select id from machine_model where code = ?")
+                        .param(model == null ? "" : model)
+                        .query(Long.class)
+                        .optional()
+                        .orElse(null);
         findings.when(!none && modelId == null, "spareModel", "Choose the machines that it fits.");
         Refused.unless(findings);
         item.spareKind = none ? null : kind;
@@ -180,7 +236,9 @@ public class Stock {
 
     /** The opposite of a movement, for one that was a mistake. */
     public void takeBack(long movementId, String reason) {
-        StockMovement movement = movements.findById(movementId).orElseThrow(() -> new NotThere("There is no movement " + movementId + "."));
+        StockMovement movement = movements
+                .findById(movementId)
+                .orElseThrow(() -> new NotThere("There is no movement " + movementId + "."));
         moved(items.findById(movement.itemId).orElseThrow().code, -movement.quantity, reason);
     }
 
@@ -206,13 +264,24 @@ public class Stock {
         lock(item);
         double difference = counted - movements.onHand(item.id);
         if (difference != 0) {
-            write(item, difference, "counted " + Plain.number(counted) + " " + item.unit + (why == null || why.isBlank() ? "" : ": " + why.strip()), clock.instant(), NOTHING, actor);
+            write(
+                    item,
+                    difference,
+                    "counted " + Plain.number(counted) + " " + item.unit
+                            + (why == null || why.isBlank() ? "" : ": " + why.strip()),
+                    clock.instant(),
+                    NOTHING,
+                    actor);
         }
     }
 
-    /** Something goes out for a service, null for none. The bench is never stopped by a wrong count: what is short is counted as found first. */
+    /**
+     * Something goes out for a service, null for none. The bench is never stopped by a wrong count: what is short is
+     * counted as found first.
+     */
     public void take(String code, double quantity, String reason, Instant at, Long serviceId, Actor actor) {
-        StockItem item = items.findByCode(code).orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
+        StockItem item = items.findByCode(code)
+                .orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
         take(item, quantity, reason, at, new For(serviceId, null), actor);
     }
 
@@ -243,19 +312,31 @@ public class Stock {
     /** A service was taken back: so is what it took. */
     public void putBack(long serviceId, Actor actor) {
         for (StockMovement movement : movements.findByServiceId(serviceId)) {
-            write(items.findById(movement.itemId).orElseThrow(), -movement.quantity, "service withdrawn", clock.instant(), NOTHING, actor);
+            write(
+                    items.findById(movement.itemId).orElseThrow(),
+                    -movement.quantity,
+                    "service withdrawn",
+                    clock.instant(),
+                    NOTHING,
+                    actor);
         }
     }
 
     private void requireEnough(StockItem item, double quantity) {
         double onHand = movements.onHand(item.id);
         if (onHand + quantity < 0) {
-            throw new Conflict("quantity", "Only " + Plain.number(onHand) + " " + item.unit + " of " + item.name + " are on record. Count them first.");
+            throw new Conflict(
+                    "quantity",
+                    "Only " + Plain.number(onHand) + " " + item.unit + " of " + item.name
+                            + " are on record. Count them first.");
         }
     }
 
     private void lock(StockItem item) {
-        jdbc.sql("select id from stock_item where id = ? for update").param(item.id).query(Long.class).single();
+        jdbc.sql("select id from stock_item where id = ? for update")
+                .param(item.id)
+                .query(Long.class)
+                .single();
     }
 
     private long write(StockItem item, double quantity, String reason, Instant at, For what, Actor actor) {
@@ -267,9 +348,22 @@ public class Stock {
         movement.serviceId = what.serviceId();
         movement.runId = what.runId();
         movements.saveAndFlush(movement);
-        logbook.write(LogDraft.of(LogKind.STOCK_MOVED, null, "STOCK", movement.id, at,
-                String.format(Locale.ROOT, "%s: %s%s %s, %s.", item.name, quantity > 0 ? "+" : "−", Plain.number(Math.abs(quantity)), item.unit, reason),
-                Map.of("item", item.code, "quantity", quantity, "reason", reason), actor));
+        logbook.write(LogDraft.of(
+                LogKind.STOCK_MOVED,
+                null,
+                "STOCK",
+                movement.id,
+                at,
+                String.format(
+                        Locale.ROOT,
+                        "%s: %s%s %s, %s.",
+                        item.name,
+                        quantity > 0 ? "+" : "−",
+                        Plain.number(Math.abs(quantity)),
+                        item.unit,
+                        reason),
+                Map.of("item", item.code, "quantity", quantity, "reason", reason),
+                actor));
         return movement.id;
     }
 

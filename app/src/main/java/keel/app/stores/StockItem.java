@@ -13,6 +13,7 @@ class StockItem {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     String code;
     String name;
     String unit;

@@ -15,6 +15,7 @@ class StockMovement {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
+
     Long itemId;
     double quantity;
     String reason;

@@ -46,11 +46,19 @@ class StoresApi {
     record Pour(String bottle, String resin, Double ml, PourKind kind, Instant at) {}
 
     /** An item; {@code reorderPoint} is null where nothing went out lately and nobody set a low mark. */
-    record StockLine(@JsonUnwrapped Stock.ItemView item, Double reorderPoint, double onOrder, double dailyDemand, Double runsOut) {}
+    record StockLine(
+            @JsonUnwrapped Stock.ItemView item,
+            Double reorderPoint,
+            double onOrder,
+            double dailyDemand,
+            Double runsOut) {}
 
     @GetMapping("/stock")
     List<StockLine> stock() {
-        return buying.lines().stream().map(l -> new StockLine(l.item(), l.reorderPoint(), l.onOrder(), l.demand().mean(), l.runsOut())).toList();
+        return buying.lines().stream()
+                .map(l -> new StockLine(
+                        l.item(), l.reorderPoint(), l.onOrder(), l.demand().mean(), l.runsOut()))
+                .toList();
     }
 
     /** Something to buy. */
@@ -58,14 +66,23 @@ class StoresApi {
 
     @GetMapping("/buying-list")
     List<ToBuy> buyingList() {
-        return buying.lines().stream().filter(l -> l.quantity() > 0).map(l -> new ToBuy(l.item().item(), l.quantity(), l.why())).toList();
+        return buying.lines().stream()
+                .filter(l -> l.quantity() > 0)
+                .map(l -> new ToBuy(l.item().item(), l.quantity(), l.why()))
+                .toList();
     }
 
     /** When to order a steadily used item, and how much. */
     @PostMapping("/stores/reorder")
     Reorder reorder(@RequestBody Reorder.Item asked) {
-        Reorder.Item item = new Reorder.Item(asked.dailyDemand(), asked.dailyDemandSd(), asked.leadDays(), asked.leadDaysSd() == null ? Double.valueOf(0) : asked.leadDaysSd(), asked.serviceLevel(),
-                asked.packSize() == null ? Double.valueOf(1) : asked.packSize(), asked.coverDays() == null ? Double.valueOf(Reorder.COVER_DAYS) : asked.coverDays());
+        Reorder.Item item = new Reorder.Item(
+                asked.dailyDemand(),
+                asked.dailyDemandSd(),
+                asked.leadDays(),
+                asked.leadDaysSd() == null ? Double.valueOf(0) : asked.leadDaysSd(),
+                asked.serviceLevel(),
+                asked.packSize() == null ? Double.valueOf(1) : asked.packSize(),
+                asked.coverDays() == null ? Double.valueOf(Reorder.COVER_DAYS) : asked.coverDays());
         Findings findings = new Findings();
         item.check(findings);
         Refused.unless(findings);
@@ -93,7 +110,10 @@ class StoresApi {
 
     record SparesQuestion(List<PartEntry> inService, Double hoursPerDay, Double leadDays, Double serviceLevel) {}
 
-    /** The stock that is enough with at least the level's chance; {@code distribution}: chance of 0, 1, 2, … ends within the lead time. */
+    /**
+     * The stock that is enough with at least the level's chance; {@code distribution}: chance of 0, 1, 2, … ends within
+     * the lead time.
+     */
     record Spares(int stock, double serviceLevelReached, double expectedDemand, double[] distribution) {}
 
     /** How many spares of a part to hold, so that they last until new ones come. */
@@ -105,7 +125,10 @@ class StoresApi {
         double level = q.serviceLevel() == null ? SERVICE_LEVEL : q.serviceLevel();
         findings.range(level, 0, MOST_LEVEL, "serviceLevel", "The service level", "");
         findings.when(q.inService() == null, "inService", "The parts in service are missing.");
-        findings.when(q.inService() != null && q.inService().size() > MOST_PARTS, "inService", "More than " + MOST_PARTS + " parts.");
+        findings.when(
+                q.inService() != null && q.inService().size() > MOST_PARTS,
+                "inService",
+                "More than " + MOST_PARTS + " parts.");
         Refused.unless(findings);
         for (int i = 0; i < q.inService().size(); i++) {
             PartEntry p = q.inService().get(i);
@@ -123,7 +146,9 @@ class StoresApi {
     private static Spares spares(SparesQuestion q, double level) {
         try {
             double use = q.hoursPerDay() * q.leadDays();
-            SpareDemand demand = SpareDemand.of(q.inService().stream().map(p -> new SpareDemand.InService(new WeibullLife(p.shape(), p.scaleHours()), p.ageHours(), use)).toList());
+            SpareDemand demand = SpareDemand.of(q.inService().stream()
+                    .map(p -> new SpareDemand.InService(new WeibullLife(p.shape(), p.scaleHours()), p.ageHours(), use))
+                    .toList());
             int stock = demand.stockFor(level);
             return new Spares(stock, demand.enough(stock), demand.expected(), demand.distribution());
         } catch (IllegalArgumentException e) {
@@ -136,14 +161,18 @@ class StoresApi {
         return resins.all(false);
     }
 
-    /** From a bottle: refused where it would mix or run over. Of a resin: written down, and the machine is held if it mixed. */
+    /**
+     * From a bottle: refused where it would mix or run over. Of a resin: written down, and the machine is held if it
+     * mixed.
+     */
     @PostMapping("/vats/{vat}/pours")
     @ResponseStatus(HttpStatus.CREATED)
     Object pour(@PathVariable String vat, @RequestBody Pour pour) {
         if (pour.bottle() == null && pour.resin() != null) {
             return resins.pour(vat, pour.resin(), pour.ml(), pour.at());
         }
-        return bottlePours.pour(vat, pour.bottle(), pour.ml(), pour.kind() == null ? PourKind.POUR : pour.kind(), pour.at());
+        return bottlePours.pour(
+                vat, pour.bottle(), pour.ml(), pour.kind() == null ? PourKind.POUR : pour.kind(), pour.at());
     }
 
     @GetMapping("/bottles")
@@ -155,6 +184,13 @@ class StoresApi {
     @PostMapping("/bottles")
     @ResponseStatus(HttpStatus.CREATED)
     List<String> addBottles(@RequestBody Bottles.Entry entry) {
-        return bottles.add(new Bottles.Entry(entry.resin(), entry.count() == null ? Integer.valueOf(1) : entry.count(), entry.fullMl(), entry.lot(), entry.price(), entry.expiresOn(), entry.counted()));
+        return bottles.add(new Bottles.Entry(
+                entry.resin(),
+                entry.count() == null ? Integer.valueOf(1) : entry.count(),
+                entry.fullMl(),
+                entry.lot(),
+                entry.price(),
+                entry.expiresOn(),
+                entry.counted()));
     }
 }

@@ -29,8 +29,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class StoresController {
 
     /** Orders of the list: by name, what runs out first, what is to be bought first, what is worth most first. */
-    private static final Map<String, Comparator<Buying.Line>> ORDERS = Map.of("lasts", Comparator.comparing((Buying.Line l) -> l.lastsDays() == null ? Double.MAX_VALUE : l.lastsDays()),
-            "buy", Comparator.comparing((Buying.Line l) -> l.quantity() == 0), "worth", Comparator.comparing((Buying.Line l) -> l.worth() == null ? 0 : -l.worth()));
+    private static final Map<String, Comparator<Buying.Line>> ORDERS = Map.of(
+            "lasts",
+            Comparator.comparing((Buying.Line l) -> l.lastsDays() == null ? Double.MAX_VALUE : l.lastsDays()),
+            "buy",
+            Comparator.comparing((Buying.Line l) -> l.quantity() == 0),
+            "worth",
+            Comparator.comparing((Buying.Line l) -> l.worth() == null ? 0 : -l.worth()));
 
     private final Stock stock;
     private final Resins resins;
@@ -40,7 +45,8 @@ class StoresController {
     private final Sharing sharing;
     private final Fleet fleet;
 
-    StoresController(Stock stock, Resins resins, Bottles bottles, Buying buying, PerRun perRun, Sharing sharing, Fleet fleet) {
+    StoresController(
+            Stock stock, Resins resins, Bottles bottles, Buying buying, PerRun perRun, Sharing sharing, Fleet fleet) {
         this.stock = stock;
         this.resins = resins;
         this.bottles = bottles;
@@ -54,7 +60,9 @@ class StoresController {
     String stores(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by, Model model) {
         List<Buying.Line> all = buying.lines();
         model.addAttribute("any", !all.isEmpty());
-        model.addAttribute("retired", stock.all(true).stream().filter(Stock.ItemView::retired).toList());
+        model.addAttribute(
+                "retired",
+                stock.all(true).stream().filter(Stock.ItemView::retired).toList());
         model.addAttribute("lines", found(all, q, by));
         model.addAttribute("resins", resins.all(true));
         model.addAttribute("q", q);
@@ -64,30 +72,72 @@ class StoresController {
 
     private static List<Buying.Line> found(List<Buying.Line> all, String q, String by) {
         String wanted = q.strip().toLowerCase(Locale.ROOT);
-        return all.stream().filter(l -> Stream.of(l.item().name(), l.terms().place(), l.terms().supplier(), l.item().spareModel()).anyMatch(t -> t != null && t.toLowerCase(Locale.ROOT).contains(wanted)))
-                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0)).toList();
+        return all.stream()
+                .filter(l -> Stream.of(
+                                l.item().name(),
+                                l.terms().place(),
+                                l.terms().supplier(),
+                                l.item().spareModel())
+                        .anyMatch(t -> t != null && t.toLowerCase(Locale.ROOT).contains(wanted)))
+                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0))
+                .toList();
     }
 
     /** The same as a table of values. */
     @GetMapping(value = "/stores.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by) {
         List<List<?>> rows = new ArrayList<>();
-        found(buying.lines(), q, by).forEach(l -> rows.add(Arrays.asList(l.item().item(), l.item().name(), l.item().quantity(), l.item().unit(), l.onOrder(), l.reorderPoint(), l.demand().mean(), l.lastsDays(), l.terms().price(),
-                l.terms().supplier(), l.terms().place())));
-        return CsvFile.of("stores.csv", List.of("item", "name", "quantity", "unit", "onOrder", "reorderPoint", "aDay", "lastsDays", "price", "supplier", "place"), rows);
+        found(buying.lines(), q, by)
+                .forEach(l -> rows.add(Arrays.asList(
+                        l.item().item(),
+                        l.item().name(),
+                        l.item().quantity(),
+                        l.item().unit(),
+                        l.onOrder(),
+                        l.reorderPoint(),
+                        l.demand().mean(),
+                        l.lastsDays(),
+                        l.terms().price(),
+                        l.terms().supplier(),
+                        l.terms().place())));
+        return CsvFile.of(
+                "stores.csv",
+                List.of(
+                        "item",
+                        "name",
+                        "quantity",
+                        "unit",
+                        "onOrder",
+                        "reorderPoint",
+                        "aDay",
+                        "lastsDays",
+                        "price",
+                        "supplier",
+                        "place"),
+                rows);
     }
 
     @PostMapping("/stores/items")
     String addItem(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> stock.addItem(typed.get("name"), typed.get("unit"), number(typed, "lowAt"), number(typed, "quantity")), "/stores", model,
-                response, () -> stores("", "", model));
+        return PageErrors.tried(
+                () -> stock.addItem(
+                        typed.get("name"), typed.get("unit"), number(typed, "lowAt"), number(typed, "quantity")),
+                "/stores",
+                model,
+                response,
+                () -> stores("", "", model));
     }
 
     @PostMapping("/stores/resins")
     String addResin(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")), "/stores", model, response, () -> stores("", "", model));
+        return PageErrors.tried(
+                () -> resins.add(typed.get("name"), number(typed, "densityGPerMl"), typed.get("family")),
+                "/stores",
+                model,
+                response,
+                () -> stores("", "", model));
     }
 
     /** All that is known of a resin. */
@@ -95,7 +145,9 @@ class StoresController {
     String resin(@PathVariable String code, Model model) {
         ResinView resin = resins.one(code);
         model.addAttribute("resin", resin);
-        model.addAttribute("bottles", bottles.all(true).stream().filter(b -> b.resin().equals(code)).toList());
+        model.addAttribute(
+                "bottles",
+                bottles.all(true).stream().filter(b -> b.resin().equals(code)).toList());
         model.addAttribute("items", stock.all(false));
         model.addAttribute("counts", bottles.counting(code).orElse(null));
         model.addAttribute("vats", resins.vatsWith(code));
@@ -104,17 +156,32 @@ class StoresController {
     }
 
     @PostMapping("/stores/resins/{code}")
-    String changeResin(@PathVariable String code, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String changeResin(
+            @PathVariable String code,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            Findings findings = new Findings();
-            Resins.Nature nature = new Resins.Nature(Typed.number(typed.get("densityGPerMl"), "densityGPerMl", findings), typed.get("family"), Typed.number(typed.get("temperatureFromC"), "temperatureFromC", findings),
-                    Typed.number(typed.get("temperatureToC"), "temperatureToC", findings), Typed.orNull(typed.get("nature")), Typed.orNull(typed.get("washedIn")), typed.get("safetySheet"),
-                    Typed.number(typed.get("pricePerLitre"), "pricePerLitre", findings));
-            Refused.unless(findings);
-            resins.change(code, nature);
-            bottles.countedBy(code, typed.get("item"));
-        }, "/stores/resins/" + code, model, response, () -> resin(code, model));
+        return PageErrors.tried(
+                () -> {
+                    Findings findings = new Findings();
+                    Resins.Nature nature = new Resins.Nature(
+                            Typed.number(typed.get("densityGPerMl"), "densityGPerMl", findings),
+                            typed.get("family"),
+                            Typed.number(typed.get("temperatureFromC"), "temperatureFromC", findings),
+                            Typed.number(typed.get("temperatureToC"), "temperatureToC", findings),
+                            Typed.orNull(typed.get("nature")),
+                            Typed.orNull(typed.get("washedIn")),
+                            typed.get("safetySheet"),
+                            Typed.number(typed.get("pricePerLitre"), "pricePerLitre", findings));
+                    Refused.unless(findings);
+                    resins.change(code, nature);
+                    bottles.countedBy(code, typed.get("item"));
+                },
+                "/stores/resins/" + code,
+                model,
+                response,
+                () -> resin(code, model));
     }
 
     @PostMapping("/stores/resins/{code}/retire")
@@ -134,19 +201,25 @@ class StoresController {
     @PostMapping("/stores/count")
     String counted(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            Findings findings = new Findings();
-            Map<String, Double> counts = new LinkedHashMap<>();
-            stock.all(false).forEach(i -> {
-                Double counted = Typed.number(typed.get("n-" + i.item()), "n-" + i.item(), findings);
-                if (counted != null && findings.range(counted, 0, 100_000, "n-" + i.item(), i.name(), i.unit())) {
-                    counts.put(i.item(), counted);
-                }
-            });
-            findings.when(counts.isEmpty() && findings.none(), "count", "Nothing was counted.");
-            Refused.unless(findings);
-            stock.countAll(counts, typed.get("why"));
-        }, "/stores", model, response, () -> counting(model));
+        return PageErrors.tried(
+                () -> {
+                    Findings findings = new Findings();
+                    Map<String, Double> counts = new LinkedHashMap<>();
+                    stock.all(false).forEach(i -> {
+                        Double counted = Typed.number(typed.get("n-" + i.item()), "n-" + i.item(), findings);
+                        if (counted != null
+                                && findings.range(counted, 0, 100_000, "n-" + i.item(), i.name(), i.unit())) {
+                            counts.put(i.item(), counted);
+                        }
+                    });
+                    findings.when(counts.isEmpty() && findings.none(), "count", "Nothing was counted.");
+                    Refused.unless(findings);
+                    stock.countAll(counts, typed.get("why"));
+                },
+                "/stores",
+                model,
+                response,
+                () -> counting(model));
     }
 
     @GetMapping("/stores/{item}")
@@ -156,46 +229,104 @@ class StoresController {
         model.addAttribute("line", buying.one(item));
         model.addAttribute("prices", buying.prices(item));
         model.addAttribute("shared", sharing.items().contains(item));
-        model.addAttribute("models", fleet.models().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute(
+                "models", fleet.models().stream().filter(m -> !m.retired()).toList());
         return "stores/item";
     }
 
     @PostMapping("/stores/{item}/move")
-    String move(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String move(
+            @PathVariable String item,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> stock.move(item, number(typed, "quantity"), typed.get("reason")), "/stores/" + item, model, response, () -> item(item, model));
+        return PageErrors.tried(
+                () -> stock.move(item, number(typed, "quantity"), typed.get("reason")),
+                "/stores/" + item,
+                model,
+                response,
+                () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/count")
-    String count(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String count(
+            @PathVariable String item,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> stock.count(item, number(typed, "counted")), "/stores/" + item, model, response, () -> item(item, model));
+        return PageErrors.tried(
+                () -> stock.count(item, number(typed, "counted")),
+                "/stores/" + item,
+                model,
+                response,
+                () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/change")
-    String change(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String change(
+            @PathVariable String item,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            stock.changeItem(item, typed.get("name"), typed.get("unit"), number(typed, "lowAt"), "true".equals(typed.get("retired")));
-            perRun.change(item, number(typed, "perRun"));
-        }, "/stores/" + item, model, response,
+        return PageErrors.tried(
+                () -> {
+                    stock.changeItem(
+                            item,
+                            typed.get("name"),
+                            typed.get("unit"),
+                            number(typed, "lowAt"),
+                            "true".equals(typed.get("retired")));
+                    perRun.change(item, number(typed, "perRun"));
+                },
+                "/stores/" + item,
+                model,
+                response,
                 () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/spare")
-    String spare(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String spare(
+            @PathVariable String item,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> stock.spare(item, typed.get("spareKind"), typed.get("spareModel")), "/stores/" + item, model, response, () -> item(item, model));
+        return PageErrors.tried(
+                () -> stock.spare(item, typed.get("spareKind"), typed.get("spareModel")),
+                "/stores/" + item,
+                model,
+                response,
+                () -> item(item, model));
     }
 
     @PostMapping("/stores/{item}/terms")
-    String terms(@PathVariable String item, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String terms(
+            @PathVariable String item,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            buying.change(item, new Buying.Terms(number(typed, "packSize"), number(typed, "price"), typed.get("supplier"), typed.get("place"), number(typed, "leadDays"), number(typed, "leadDaysSd"),
-                    Typed.orNull(typed.get("hurts"))));
-            sharing.change(item, typed.containsKey("shared"));
-        }, "/stores/" + item, model, response, () -> item(item, model));
+        return PageErrors.tried(
+                () -> {
+                    buying.change(
+                            item,
+                            new Buying.Terms(
+                                    number(typed, "packSize"),
+                                    number(typed, "price"),
+                                    typed.get("supplier"),
+                                    typed.get("place"),
+                                    number(typed, "leadDays"),
+                                    number(typed, "leadDaysSd"),
+                                    Typed.orNull(typed.get("hurts"))));
+                    sharing.change(item, typed.containsKey("shared"));
+                },
+                "/stores/" + item,
+                model,
+                response,
+                () -> item(item, model));
     }
 
     @PostMapping("/pours/{id}/withdraw")

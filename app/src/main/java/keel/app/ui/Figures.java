@@ -14,7 +14,9 @@ public class Figures {
 
     /** A count with a thin space between thousands. */
     public String count(Number number) {
-        return number == null ? "–" : String.format(Locale.ROOT, "%,d", number.longValue()).replace(',', '\u202f');
+        return number == null
+                ? "–"
+                : String.format(Locale.ROOT, "%,d", number.longValue()).replace(',', '\u202f');
     }
 
     /** A quantity: decimals only where there are some. */
@@ -23,7 +25,9 @@ public class Figures {
             return "";
         }
         double value = number.doubleValue();
-        return value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.3f", value).replaceAll("0+$", "");
+        return value == Math.rint(value)
+                ? Long.toString((long) value)
+                : String.format(Locale.ROOT, "%.3f", value).replaceAll("0+$", "");
     }
 
     /** A number as it was typed, without a decimal point that says nothing. */

@@ -27,9 +27,14 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 public class Frame {
 
     private static final List<String> THEMES = List.of("auto", "day", "amber");
-    private static final List<Place> PLACES = List.of(new Place("fleet", "Fleet", "/fleet", "f"), new Place("runs", "Runs", "/runs", "p"),
-            new Place("failures", "Failures", "/failures", "x"), new Place("bench", "Bench", "/bench", "b"),
-            new Place("stores", "Stores", "/stores", "s"), new Place("air", "Air", "/air", "a"), new Place("logbook", "Logbook", "/logbook", "l"));
+    private static final List<Place> PLACES = List.of(
+            new Place("fleet", "Fleet", "/fleet", "f"),
+            new Place("runs", "Runs", "/runs", "p"),
+            new Place("failures", "Failures", "/failures", "x"),
+            new Place("bench", "Bench", "/bench", "b"),
+            new Place("stores", "Stores", "/stores", "s"),
+            new Place("air", "Air", "/air", "a"),
+            new Place("logbook", "Logbook", "/logbook", "l"));
 
     private final ShopSettings settings;
     private final Air air;
@@ -75,15 +80,26 @@ public class Frame {
 
     /** Theme of this device: auto, day or amber. */
     public String theme() {
-        Cookie[] cookies = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest().getCookies();
-        return cookies == null ? "auto" : Arrays.stream(cookies).filter(c -> c.getName().equals("theme")).map(Cookie::getValue)
-                .filter(THEMES::contains).findFirst().orElse("auto");
+        Cookie[] cookies = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes())
+                .getRequest()
+                .getCookies();
+        return cookies == null
+                ? "auto"
+                : Arrays.stream(cookies)
+                        .filter(c -> c.getName().equals("theme"))
+                        .map(Cookie::getValue)
+                        .filter(THEMES::contains)
+                        .findFirst()
+                        .orElse("auto");
     }
 
     /** Keeps the theme on this device and goes back to the page it was asked from. */
     @PostMapping("/theme")
-    String changeTheme(@RequestParam String theme, @RequestHeader(name = "Referer", required = false) String from, HttpServletRequest request,
-                       HttpServletResponse response) {
+    String changeTheme(
+            @RequestParam String theme,
+            @RequestHeader(name = "Referer", required = false) String from,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         Cookie cookie = new Cookie("theme", THEMES.contains(theme) ? theme : "auto");
         cookie.setPath("/");
         cookie.setHttpOnly(true);

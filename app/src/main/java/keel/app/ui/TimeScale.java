@@ -38,7 +38,8 @@ public record TimeScale(Instant from, double days) {
     /** The start, months between, today. */
     public List<Tick> dates(Instant now, ZoneId zone) {
         List<Tick> dates = new ArrayList<>();
-        ZonedDateTime month = from.atZone(zone).truncatedTo(ChronoUnit.DAYS).withDayOfMonth(1).plusMonths(1);
+        ZonedDateTime month =
+                from.atZone(zone).truncatedTo(ChronoUnit.DAYS).withDayOfMonth(1).plusMonths(1);
         long months = ChronoUnit.MONTHS.between(month, now.atZone(zone)) + 1;
         long step = Math.max(1, Math.round(months / 6.0));
         dates.add(new Tick(0, from.atZone(zone).format(DAY)));

@@ -1,2 +1,5 @@
-/** What follows from the facts: meters, holds, states. Reads the facts of all modules in sets and writes only what can be rebuilt. */
+/**
+ * What follows from the facts: meters, holds, states. Reads the facts of all modules in sets and writes only what can
+ * be rebuilt.
+ */
 package keel.app.upkeep;

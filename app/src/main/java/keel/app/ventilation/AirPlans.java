@@ -53,7 +53,8 @@ public class AirPlans {
         if (view.room().volumeM3() == null) {
             throw new Refused("volumeM3", "Say first how large the room is.");
         }
-        rooms.plan(room, write(form.typed()), moved(path).flowM3H() / view.room().volumeM3());
+        rooms.plan(
+                room, write(form.typed()), moved(path).flowM3H() / view.room().volumeM3());
     }
 
     /** Something in the air's path is kept up from now on, by its usual life. */

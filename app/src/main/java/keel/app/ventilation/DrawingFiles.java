@@ -13,7 +13,10 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 
-/** Pieces to cut as files to scale: SVG in millimetres, full size; PDF of A4 at the largest round scale that fits, with a bar to measure after. */
+/**
+ * Pieces to cut as files to scale: SVG in millimetres, full size; PDF of A4 at the largest round scale that fits, with
+ * a bar to measure after.
+ */
 final class DrawingFiles {
 
     private static final double MM = 72 / 25.4;
@@ -28,25 +31,41 @@ final class DrawingFiles {
         double w = d.widthMm() + 2 * PAD_MM;
         double h = d.heightMm() + 2 * PAD_MM;
         StringBuilder svg = new StringBuilder();
-        svg.append(format("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1fmm\" height=\"%.1fmm\" viewBox=\"0 0 %.1f %.1f\" fill=\"none\" stroke=\"#000\" font-family=\"sans-serif\" font-size=\"9\">%n", w, h, w, h));
+        svg.append(format(
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1fmm\" height=\"%.1fmm\" viewBox=\"0 0 %.1f %.1f\" fill=\"none\" stroke=\"#000\" font-family=\"sans-serif\" font-size=\"9\">%n",
+                w, h, w, h));
         d.shapes().forEach(s -> svg.append(svg(s, PAD_MM, PAD_MM + d.heightMm())));
-        svg.append(format("<text stroke=\"none\" fill=\"#000\" x=\"%.1f\" y=\"%.1f\">%s</text>%n", PAD_MM, h - 14, d.words()));
+        svg.append(format(
+                "<text stroke=\"none\" fill=\"#000\" x=\"%.1f\" y=\"%.1f\">%s</text>%n", PAD_MM, h - 14, d.words()));
         return svg.append("</svg>\n").toString();
     }
 
     /** {@code x0} and {@code y0}: where the drawing's lower left lies; SVG counts downward. */
     private static String svg(Shape shape, double x0, double y0) {
         if (shape instanceof Shape.Rect r) {
-            return format("<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"%.1f\" stroke-width=\"%.1f\"%s/>%n", x0 + r.x(), y0 - r.y() - r.h(), r.w(), r.h(), r.dashed() ? 0.4 : 0.8, r.dashed() ? " stroke-dasharray=\"4 3\"" : "");
+            return format(
+                    "<rect x=\"%.1f\" y=\"%.1f\" width=\"%.1f\" height=\"%.1f\" stroke-width=\"%.1f\"%s/>%n",
+                    x0 + r.x(),
+                    y0 - r.y() - r.h(),
+                    r.w(),
+                    r.h(),
+                    r.dashed() ? 0.4 : 0.8,
+                    r.dashed() ? " stroke-dasharray=\"4 3\"" : "");
         }
         if (shape instanceof Shape.Circle c) {
-            return format("<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" stroke-width=\"0.8\"/>%n", x0 + c.x(), y0 - c.y(), c.r());
+            return format(
+                    "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" stroke-width=\"0.8\"/>%n",
+                    x0 + c.x(), y0 - c.y(), c.r());
         }
         if (shape instanceof Shape.Line l) {
-            return format("<path stroke-width=\"0.4\" d=\"M%.1f %.1fL%.1f %.1f\"/>%n", x0 + l.x1(), y0 - l.y1(), x0 + l.x2(), y0 - l.y2());
+            return format(
+                    "<path stroke-width=\"0.4\" d=\"M%.1f %.1fL%.1f %.1f\"/>%n",
+                    x0 + l.x1(), y0 - l.y1(), x0 + l.x2(), y0 - l.y2());
         }
         Shape.Label t = (Shape.Label) shape;
-        return format("<text stroke=\"none\" fill=\"#000\" x=\"%.1f\" y=\"%.1f\">%s</text>%n", x0 + t.x(), y0 - t.y(), t.text());
+        return format(
+                "<text stroke=\"none\" fill=\"#000\" x=\"%.1f\" y=\"%.1f\">%s</text>%n",
+                x0 + t.x(), y0 - t.y(), t.text());
     }
 
     /** One to so much, so that it fits on A4 with its measures. */
@@ -60,7 +79,8 @@ final class DrawingFiles {
     }
 
     static byte[] pdf(ScaleDrawing d) {
-        try (PDDocument document = new PDDocument(); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+        try (PDDocument document = new PDDocument();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             PDPage page = new PDPage(PDRectangle.A4);
             document.addPage(page);
             try (PDPageContentStream s = new PDPageContentStream(document, page)) {
@@ -88,7 +108,11 @@ final class DrawingFiles {
         if (shape instanceof Shape.Rect r) {
             s.setLineWidth(r.dashed() ? 0.5f : 1.2f);
             s.setLineDashPattern(r.dashed() ? new float[] {4, 3} : new float[] {}, 0);
-            s.addRect((float) ((MARGIN_MM + r.x() / scale) * MM), (float) ((bottom + r.y() / scale) * MM), (float) (r.w() / scale * MM), (float) (r.h() / scale * MM));
+            s.addRect(
+                    (float) ((MARGIN_MM + r.x() / scale) * MM),
+                    (float) ((bottom + r.y() / scale) * MM),
+                    (float) (r.w() / scale * MM),
+                    (float) (r.h() / scale * MM));
             s.stroke();
             s.setLineDashPattern(new float[] {}, 0);
         } else if (shape instanceof Shape.Circle c) {
@@ -96,7 +120,12 @@ final class DrawingFiles {
             circle(MARGIN_MM + c.x() / scale, bottom + c.y() / scale, c.r() / scale, s);
         } else if (shape instanceof Shape.Line l) {
             s.setLineWidth(0.5f);
-            line(MARGIN_MM + l.x1() / scale, bottom + l.y1() / scale, MARGIN_MM + l.x2() / scale, bottom + l.y2() / scale, s);
+            line(
+                    MARGIN_MM + l.x1() / scale,
+                    bottom + l.y1() / scale,
+                    MARGIN_MM + l.x2() / scale,
+                    bottom + l.y2() / scale,
+                    s);
         } else if (shape instanceof Shape.Label t) {
             text(7, MARGIN_MM + t.x() / scale, bottom + t.y() / scale, t.text(), s);
         }
@@ -107,10 +136,26 @@ final class DrawingFiles {
         text(8, MARGIN_MM, 274, d.words(), s);
         double y = 297 - 45 - d.heightMm() / scale;
         for (WindowPanel.Cut c : d.cuts()) {
-            text(9, MARGIN_MM, y, format("%d  %s, %.0f%s mm: %s", c.count(), c.what(), c.lengthMm(), c.widthMm() == null ? "" : format(" x %.0f", c.widthMm()), c.note()), s);
+            text(
+                    9,
+                    MARGIN_MM,
+                    y,
+                    format(
+                            "%d  %s, %.0f%s mm: %s",
+                            c.count(),
+                            c.what(),
+                            c.lengthMm(),
+                            c.widthMm() == null ? "" : format(" x %.0f", c.widthMm()),
+                            c.note()),
+                    s);
             y -= 6;
         }
-        text(8, MARGIN_MM, 33, "This bar is 100 mm where the page is printed at full size. Measure it before you cut.", s);
+        text(
+                8,
+                MARGIN_MM,
+                33,
+                "This bar is 100 mm where the page is printed at full size. Measure it before you cut.",
+                s);
     }
 
     private static void line(double x1, double y1, double x2, double y2, PDPageContentStream s) throws IOException {
@@ -129,13 +174,18 @@ final class DrawingFiles {
         s.stroke();
     }
 
-    private static void curve(double x1, double y1, double x2, double y2, double x3, double y3, PDPageContentStream s) throws IOException {
-        s.curveTo((float) (x1 * MM), (float) (y1 * MM), (float) (x2 * MM), (float) (y2 * MM), (float) (x3 * MM), (float) (y3 * MM));
+    private static void curve(double x1, double y1, double x2, double y2, double x3, double y3, PDPageContentStream s)
+            throws IOException {
+        s.curveTo((float) (x1 * MM), (float) (y1 * MM), (float) (x2 * MM), (float) (y2 * MM), (float) (x3 * MM), (float)
+                (y3 * MM));
     }
 
     private static void text(float size, double x, double y, String words, PDPageContentStream s) throws IOException {
         s.beginText();
-        s.setFont(new PDType1Font(size > 10 ? Standard14Fonts.FontName.HELVETICA_BOLD : Standard14Fonts.FontName.HELVETICA), size);
+        s.setFont(
+                new PDType1Font(
+                        size > 10 ? Standard14Fonts.FontName.HELVETICA_BOLD : Standard14Fonts.FontName.HELVETICA),
+                size);
         s.newLineAtOffset((float) (x * MM), (float) (y * MM));
         s.showText(words);
         s.endText();

@@ -23,7 +23,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class PanelController {
 
-    private static final Map<String, Function<Map<String, String>, ScaleDrawing>> DRAWINGS = Map.of("panel", a -> ScaleDrawing.of(panelOf(a)), "box", a -> ScaleDrawing.of(boxOf(a)), "wall-duct", a -> ScaleDrawing.of(ductOf(a)));
+    private static final Map<String, Function<Map<String, String>, ScaleDrawing>> DRAWINGS = Map.of(
+            "panel",
+            a -> ScaleDrawing.of(panelOf(a)),
+            "box",
+            a -> ScaleDrawing.of(boxOf(a)),
+            "wall-duct",
+            a -> ScaleDrawing.of(ductOf(a)));
 
     @GetMapping("/air/panel")
     String panel(@RequestParam Map<String, String> asked, Model model, HttpServletResponse response) {
@@ -46,8 +52,13 @@ class PanelController {
 
     private static WindowPanel panelOf(Map<String, String> asked) {
         Findings findings = new Findings();
-        WindowPanel panel = WindowPanel.middle(Typed.number(asked.get("widthMm"), 600, "widthMm", findings), Typed.number(asked.get("heightMm"), 400, "heightMm", findings), Typed.number(asked.get("gapMm"), 7, "gapMm", findings),
-                Typed.number(asked.get("thicknessMm"), 9, "thicknessMm", findings), Typed.number(asked.get("flangeMm"), 100, "flangeMm", findings), !asked.containsKey("widthMm") || asked.containsKey("handles"));
+        WindowPanel panel = WindowPanel.middle(
+                Typed.number(asked.get("widthMm"), 600, "widthMm", findings),
+                Typed.number(asked.get("heightMm"), 400, "heightMm", findings),
+                Typed.number(asked.get("gapMm"), 7, "gapMm", findings),
+                Typed.number(asked.get("thicknessMm"), 9, "thicknessMm", findings),
+                Typed.number(asked.get("flangeMm"), 100, "flangeMm", findings),
+                !asked.containsKey("widthMm") || asked.containsKey("handles"));
         Refused.unless(findings);
         panel.check(findings);
         Refused.unless(findings);
@@ -57,7 +68,10 @@ class PanelController {
     private static CollectorBox boxOf(Map<String, String> asked) {
         Findings findings = new Findings();
         Integer outlets = Typed.whole(asked.getOrDefault("outlets", "2"), "outlets", findings);
-        CollectorBox box = new CollectorBox(outlets == null ? 0 : outlets, Typed.number(asked.get("outletMm"), 75, "outletMm", findings), Typed.number(asked.get("hoseMm"), 100, "hoseMm", findings),
+        CollectorBox box = new CollectorBox(
+                outlets == null ? 0 : outlets,
+                Typed.number(asked.get("outletMm"), 75, "outletMm", findings),
+                Typed.number(asked.get("hoseMm"), 100, "hoseMm", findings),
                 Typed.number(asked.get("boxMm"), 9, "boxMm", findings));
         Refused.unless(findings);
         box.check(findings);
@@ -67,7 +81,9 @@ class PanelController {
 
     private static WallDuct ductOf(Map<String, String> asked) {
         Findings findings = new Findings();
-        WallDuct duct = new WallDuct(Typed.number(asked.get("wallMm"), 300, "wallMm", findings), Typed.number(asked.get("pipeMm"), 100, "pipeMm", findings));
+        WallDuct duct = new WallDuct(
+                Typed.number(asked.get("wallMm"), 300, "wallMm", findings),
+                Typed.number(asked.get("pipeMm"), 100, "pipeMm", findings));
         Refused.unless(findings);
         duct.check(findings);
         Refused.unless(findings);
@@ -77,7 +93,10 @@ class PanelController {
     @GetMapping("/air/{what:panel|box|wall-duct}.svg")
     ResponseEntity<byte[]> svg(@PathVariable String what, @RequestParam Map<String, String> asked) {
         ScaleDrawing drawing = drawing(what, asked);
-        return file(drawing.file() + ".svg", MediaType.valueOf("image/svg+xml"), DrawingFiles.svg(drawing).getBytes(StandardCharsets.UTF_8));
+        return file(
+                drawing.file() + ".svg",
+                MediaType.valueOf("image/svg+xml"),
+                DrawingFiles.svg(drawing).getBytes(StandardCharsets.UTF_8));
     }
 
     @GetMapping("/air/{what:panel|box|wall-duct}.pdf")
@@ -91,6 +110,9 @@ class PanelController {
     }
 
     private static ResponseEntity<byte[]> file(String name, MediaType type, byte[] bytes) {
-        return ResponseEntity.ok().contentType(type).header("Content-Disposition", "attachment; filename=\"" + name + "\"").body(bytes);
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header("Content-Disposition", "attachment; filename=\"" + name + "\"")
+                .body(bytes);
     }
 }

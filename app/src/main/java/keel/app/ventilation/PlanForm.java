@@ -33,8 +33,44 @@ final class PlanForm {
 
     private static Map<String, String> usual() {
         Map<String, String> usual = new LinkedHashMap<>();
-        String[] pairs = {"gapCm2", "120", "outlets", "1", "outletMm", "75", "hose", "FLEX", "hoses", "1", "diameterMm", "100", "lengthM", "2.5", "compression", "15", "reducerMm", "", "bends", "2", "meshOpen", "70",
-            "flaps", "true", "fanAt", "MACHINE", "fan", "bathroom-100", "ownFan", "", "washGPerH", "60", "washMinutes", "15", "spillMl", "200"};
+        String[] pairs = {
+            "gapCm2",
+            "120",
+            "outlets",
+            "1",
+            "outletMm",
+            "75",
+            "hose",
+            "FLEX",
+            "hoses",
+            "1",
+            "diameterMm",
+            "100",
+            "lengthM",
+            "2.5",
+            "compression",
+            "15",
+            "reducerMm",
+            "",
+            "bends",
+            "2",
+            "meshOpen",
+            "70",
+            "flaps",
+            "true",
+            "fanAt",
+            "MACHINE",
+            "fan",
+            "bathroom-100",
+            "ownFan",
+            "",
+            "washGPerH",
+            "60",
+            "washMinutes",
+            "15",
+            "spillMl",
+            "200"
+        };
         for (int i = 0; i < pairs.length; i += 2) {
             usual.put(pairs[i], pairs[i + 1]);
         }
@@ -53,7 +89,10 @@ final class PlanForm {
         double bends = number("bends", 0, findings);
         Double mesh = Typed.number(typed.get("meshOpen"), "meshOpen", findings);
         Fan fan = fan(findings);
-        AirPath.Hose hose = List.of(AirPath.Hose.values()).stream().filter(h -> h.name().equals(typed.get("hose"))).findFirst().orElse(AirPath.Hose.FLEX);
+        AirPath.Hose hose = List.of(AirPath.Hose.values()).stream()
+                .filter(h -> h.name().equals(typed.get("hose")))
+                .findFirst()
+                .orElse(AirPath.Hose.FLEX);
         double diameter = number("diameterMm", 100, findings);
         double length = number("lengthM", 1, findings);
         double compression = number("compression", 0, findings);
@@ -62,8 +101,21 @@ final class PlanForm {
         if (fan == null || !findings.none()) {
             return null;
         }
-        AirPath path = new AirPath(gap, (int) outlets, outletMm, hose, (int) hoses, diameter, length, compression, reducer, (int) bends, mesh == null ? null : Double.valueOf(mesh / 100), "true".equals(typed.get("flaps")),
-                "WINDOW".equals(typed.get("fanAt")), fan);
+        AirPath path = new AirPath(
+                gap,
+                (int) outlets,
+                outletMm,
+                hose,
+                (int) hoses,
+                diameter,
+                length,
+                compression,
+                reducer,
+                (int) bends,
+                mesh == null ? null : Double.valueOf(mesh / 100),
+                "true".equals(typed.get("flaps")),
+                "WINDOW".equals(typed.get("fanAt")),
+                fan);
         path.check(findings);
         return findings.none() ? path : null;
     }
@@ -86,7 +138,8 @@ final class PlanForm {
             Double flow = words.length == 2 ? Typed.number(words[0], "ownFan", findings) : null;
             Double pressure = words.length == 2 ? Typed.number(words[1], "ownFan", findings) : null;
             if (flow == null || pressure == null || flow < 0 || pressure < 0 || flow > 1e5 || pressure > 1e5) {
-                findings.add("ownFan", "Points of a fan are pairs, flow in m³/h and pressure in Pa: 0 45, 40 30, 75 0.");
+                findings.add(
+                        "ownFan", "Points of a fan are pairs, flow in m³/h and pressure in Pa: 0 45, 40 30, 75 0.");
                 return null;
             }
             points.add(new AirPlan.Point(flow, pressure));

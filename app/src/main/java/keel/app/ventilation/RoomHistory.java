@@ -52,11 +52,20 @@ class RoomHistory {
     @Transactional(readOnly = true)
     List<SeriesDrawing.Ran> runs(String room, Instant from, Instant to) {
         Map<String, Integer> rows = new LinkedHashMap<>();
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 select m.name, r.job, r.started_at, coalesce(r.ended_at, :now) from run r join machine m on m.id = r.machine_id join room o on o.id = m.room_id
-                where o.code = :room and not r.withdrawn and r.started_at < :to and coalesce(r.ended_at, :now) > :from order by m.name, r.started_at""").param("room", room).param("from", time(from)).param("to", time(to))
-                .param("now", time(clock.instant())).query((row, i) -> new SeriesDrawing.Ran(rows.computeIfAbsent(row.getString(1), n -> rows.size()), row.getObject(3, OffsetDateTime.class).toInstant(),
-                        row.getObject(4, OffsetDateTime.class).toInstant(), row.getString(1) + ": " + row.getString(2))).list();
+                where o.code = :room and not r.withdrawn and r.started_at < :to and coalesce(r.ended_at, :now) > :from order by m.name, r.started_at""")
+                .param("room", room)
+                .param("from", time(from))
+                .param("to", time(to))
+                .param("now", time(clock.instant()))
+                .query((row, i) -> new SeriesDrawing.Ran(
+                        rows.computeIfAbsent(row.getString(1), n -> rows.size()),
+                        row.getObject(3, OffsetDateTime.class).toInstant(),
+                        row.getObject(4, OffsetDateTime.class).toInstant(),
+                        row.getString(1) + ": " + row.getString(2)))
+                .list();
     }
 
     /** A real change rate; null with a reason where the fall after a wash told nothing. */
@@ -65,18 +74,33 @@ class RoomHistory {
     /** The rates of the last weeks, oldest first; falls that were not looked at yet are, so many at once. */
     List<Rate> rates(String room) {
         follow(room);
-        return jdbc.sql("select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id = d.room_id where r.code = ? and d.at >= ? order by d.at").params(room,
-                time(clock.instant().minus(RoomAir.LOOKED_BACK))).query((row, i) -> new Rate(row.getObject(1, OffsetDateTime.class).toInstant(), row.getObject(2, Double.class), row.getObject(3, Double.class),
-                        row.getObject(4, Double.class), row.getString(5))).list();
+        return jdbc.sql(
+                        "select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id = d.room_id where r.code = ? and d.at >= ? order by d.at")
+                .params(room, time(clock.instant().minus(RoomAir.LOOKED_BACK)))
+                .query((row, i) -> new Rate(
+                        row.getObject(1, OffsetDateTime.class).toInstant(),
+                        row.getObject(2, Double.class),
+                        row.getObject(3, Double.class),
+                        row.getObject(4, Double.class),
+                        row.getString(5)))
+                .list();
     }
 
-    /** New readings may end a fall after a wash: looked at now and then, so that what the air tells is known before anybody asks. */
+    /**
+     * New readings may end a fall after a wash: looked at now and then, so that what the air tells is known before
+     * anybody asks.
+     */
     @EventListener
     void heard(Heard heard) {
         Instant last = looked.get(heard.sensor());
         if (last == null || Duration.between(last, clock.instant()).compareTo(EACH) > 0) {
             looked.put(heard.sensor(), clock.instant());
-            jdbc.sql("select r.code from sensor s join room r on r.id = s.room_id join room_air a on a.room_id = r.id where s.id = ? and a.washes").param(heard.sensor()).query(String.class).optional().ifPresent(this::follow);
+            jdbc.sql(
+                            "select r.code from sensor s join room r on r.id = s.room_id join room_air a on a.room_id = r.id where s.id = ? and a.washes")
+                    .param(heard.sensor())
+                    .query(String.class)
+                    .optional()
+                    .ifPresent(this::follow);
         }
     }
 
@@ -84,18 +108,29 @@ class RoomHistory {
     private void follow(String room) {
         Instant now = clock.instant();
         List<Instant> washes = rooms.washes(room, now.minus(RoomAir.LOOKED_BACK), now.minus(FALLS_WITHIN));
-        List<Instant> known = jdbc.sql("select d.at from air_decay d join room r on r.id = d.room_id where r.code = ?").param(room).query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant()).list();
+        List<Instant> known = jdbc.sql("select d.at from air_decay d join room r on r.id = d.room_id where r.code = ?")
+                .param(room)
+                .query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant())
+                .list();
         List<Instant> all = rooms.washes(room, now.minus(RoomAir.LOOKED_BACK), now);
-        List<Instant> fresh = new ArrayList<>(washes.stream().filter(w -> !known.contains(w)).toList());
+        List<Instant> fresh =
+                new ArrayList<>(washes.stream().filter(w -> !known.contains(w)).toList());
         long id = fleet.roomId(room);
         for (Instant wash : fresh.subList(Math.max(0, fresh.size() - AT_ONCE), fresh.size())) {
-            Instant until = all.stream().filter(w -> w.isAfter(wash.plusSeconds(60))).findFirst().filter(w -> w.isBefore(wash.plus(FALLS_WITHIN))).orElse(wash.plus(FALLS_WITHIN));
+            Instant until = all.stream()
+                    .filter(w -> w.isAfter(wash.plusSeconds(60)))
+                    .findFirst()
+                    .filter(w -> w.isBefore(wash.plus(FALLS_WITHIN)))
+                    .orElse(wash.plus(FALLS_WITHIN));
             keep(id, wash, sensors.minutes(room, wash, until));
         }
     }
 
     private void keep(long room, Instant wash, List<SensorReading> minutes) {
-        List<Decay.Sample> samples = minutes.stream().filter(r -> r.tvoc() != null).map(r -> new Decay.Sample(Duration.between(wash, r.at()).toSeconds() / 60.0, r.tvoc())).toList();
+        List<Decay.Sample> samples = minutes.stream()
+                .filter(r -> r.tvoc() != null)
+                .map(r -> new Decay.Sample(Duration.between(wash, r.at()).toSeconds() / 60.0, r.tvoc()))
+                .toList();
         Decay decay = null;
         String why = null;
         try {
@@ -108,7 +143,15 @@ class RoomHistory {
         } catch (IllegalArgumentException e) {
             why = e.getMessage();
         }
-        jdbc.sql("merge into air_decay (room_id, at, changes_per_hour, low, high, why) key (room_id, at) values (?, ?, ?, ?, ?, ?)").params(room, time(wash), decay == null ? null : decay.airChangesPerHour(),
-                decay == null ? null : decay.low(), decay == null ? null : decay.high(), why).update();
+        jdbc.sql(
+                        "merge into air_decay (room_id, at, changes_per_hour, low, high, why) key (room_id, at) values (?, ?, ?, ?, ?, ?)")
+                .params(
+                        room,
+                        time(wash),
+                        decay == null ? null : decay.airChangesPerHour(),
+                        decay == null ? null : decay.low(),
+                        decay == null ? null : decay.high(),
+                        why)
+                .update();
     }
 }

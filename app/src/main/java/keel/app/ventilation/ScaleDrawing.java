@@ -11,10 +11,11 @@ import keel.core.air.WindowPanel.Cut;
 /**
  * Pieces to cut, drawn flat in millimetres, from the lower left.
  *
- * @param file  name of its file, without an ending
+ * @param file name of its file, without an ending
  * @param words what it shows, in a sentence or two
  */
-record ScaleDrawing(String file, String title, double widthMm, double heightMm, List<Shape> shapes, String words, List<Cut> cuts) {
+record ScaleDrawing(
+        String file, String title, double widthMm, double heightMm, List<Shape> shapes, String words, List<Cut> cuts) {
 
     private static final double APART_MM = 30;
 
@@ -35,11 +36,28 @@ record ScaleDrawing(String file, String title, double widthMm, double heightMm, 
     static ScaleDrawing of(WindowPanel p) {
         double x = p.gapMm() + p.holeXMm();
         double y = p.gapMm() + p.holeYMm();
-        List<Shape> shapes = new ArrayList<>(List.of(new Shape.Rect(0, 0, p.widthMm(), p.heightMm(), true), new Shape.Rect(p.gapMm(), p.gapMm(), p.boardWidthMm(), p.boardHeightMm(), false)));
+        List<Shape> shapes = new ArrayList<>(List.of(
+                new Shape.Rect(0, 0, p.widthMm(), p.heightMm(), true),
+                new Shape.Rect(p.gapMm(), p.gapMm(), p.boardWidthMm(), p.boardHeightMm(), false)));
         hole(x, y, p.holeMm(), shapes);
-        return new ScaleDrawing("window-panel", "Window panel", p.widthMm(), p.heightMm(), shapes, String.format(Locale.ROOT,
-                "Opening %.0f x %.0f mm, dashed. Board %.0f x %.0f x %.0f mm. Hole %.0f mm, its middle %.0f mm from the left and %.0f mm from below.", p.widthMm(), p.heightMm(), p.boardWidthMm(), p.boardHeightMm(),
-                p.thicknessMm(), p.holeMm(), p.holeXMm(), p.holeYMm()), p.cuts());
+        return new ScaleDrawing(
+                "window-panel",
+                "Window panel",
+                p.widthMm(),
+                p.heightMm(),
+                shapes,
+                String.format(
+                        Locale.ROOT,
+                        "Opening %.0f x %.0f mm, dashed. Board %.0f x %.0f x %.0f mm. Hole %.0f mm, its middle %.0f mm from the left and %.0f mm from below.",
+                        p.widthMm(),
+                        p.heightMm(),
+                        p.boardWidthMm(),
+                        p.boardHeightMm(),
+                        p.thicknessMm(),
+                        p.holeMm(),
+                        p.holeXMm(),
+                        p.holeYMm()),
+                p.cuts());
     }
 
     /** The six boards beside and above one another: front and back below, then top and bottom, then the sides. */
@@ -59,8 +77,20 @@ record ScaleDrawing(String file, String title, double widthMm, double heightMm, 
             hole(b.thicknessMm() + b.widthMm() * (i + 0.5) / b.outlets(), h / 2, b.outletHoleMm(), shapes);
         }
         hole(w + APART_MM + w / 2, h / 2, b.hoseHoleMm(), shapes);
-        return new ScaleDrawing("collector-box", "Collector box", Math.max(2 * w, 2 * b.depthMm()) + APART_MM, third + b.heightMm(), shapes, String.format(Locale.ROOT,
-                "Six boards of %.0f mm, flat; %.0f x %.0f x %.0f mm inside.", b.thicknessMm(), b.widthMm(), b.heightMm(), b.depthMm()), b.cuts());
+        return new ScaleDrawing(
+                "collector-box",
+                "Collector box",
+                Math.max(2 * w, 2 * b.depthMm()) + APART_MM,
+                third + b.heightMm(),
+                shapes,
+                String.format(
+                        Locale.ROOT,
+                        "Six boards of %.0f mm, flat; %.0f x %.0f x %.0f mm inside.",
+                        b.thicknessMm(),
+                        b.widthMm(),
+                        b.heightMm(),
+                        b.depthMm()),
+                b.cuts());
     }
 
     /** Cut through the wall from the side, inside at the left; the pipe falls outward. */
@@ -80,8 +110,20 @@ record ScaleDrawing(String file, String title, double widthMm, double heightMm, 
         shapes.add(new Shape.Line(0, left + slope * out, 0, left + d.pipeMm() + slope * out));
         shapes.add(new Shape.Line(end, low - slope * out, end, low + d.pipeMm() - slope * out));
         shapes.add(new Shape.Label(out + 6, height - 14, "wall"));
-        return new ScaleDrawing("wall-duct", "Pipe through a wall", end, height, shapes, String.format(Locale.ROOT, "From the side, inside at the left. Wall %.0f mm, pipe %.0f mm, hole %.0f mm; the outer end lies %.0f mm lower.",
-                d.wallMm(), d.pipeMm(), d.holeMm(), d.fallMm()), d.cuts());
+        return new ScaleDrawing(
+                "wall-duct",
+                "Pipe through a wall",
+                end,
+                height,
+                shapes,
+                String.format(
+                        Locale.ROOT,
+                        "From the side, inside at the left. Wall %.0f mm, pipe %.0f mm, hole %.0f mm; the outer end lies %.0f mm lower.",
+                        d.wallMm(),
+                        d.pipeMm(),
+                        d.holeMm(),
+                        d.fallMm()),
+                d.cuts());
     }
 
     private static void piece(String name, double x, double y, double w, double h, List<Shape> shapes) {

@@ -59,7 +59,9 @@ public class Baths {
 
     /** Where a bath stands in the order. */
     public enum Place {
-        FIRST("first"), SECOND("second"), ONLY("only one");
+        FIRST("first"),
+        SECOND("second"),
+        ONLY("only one");
 
         private final String words;
 
@@ -78,17 +80,27 @@ public class Baths {
     /**
      * A bath as it stands.
      *
-     * @param filledAt   null if it never was
-     * @param reading    latest since it was filled, null if none
+     * @param filledAt null if it never was
+     * @param reading latest since it was filled, null if none
      * @param printsLeft until the limit, null if it was never filled
      */
-    public record Bath(long id, String code, Place place, Instant filledAt, WashBath bath, Reading reading, WashBath.Verdict verdict, Integer printsLeft, double limitMl) {}
+    public record Bath(
+            long id,
+            String code,
+            Place place,
+            Instant filledAt,
+            WashBath bath,
+            Reading reading,
+            WashBath.Verdict verdict,
+            Integer printsLeft,
+            double limitMl) {}
 
     /** Of every bath in use, the first before the second. */
     @Transactional(readOnly = true)
     public List<Bath> all() {
         Defaults d = settings.defaults();
-        List<Row> rows = jdbc.sql("""
+        List<Row> rows = jdbc.sql(
+                        """
                 select b.id, b.code, b.kind, b.place, f.at, coalesce(f.volume_ml, b.volume_ml), f.fresh_density,
                   coalesce((select sum(w.resin_ml) from finishing w where w.first_bath_id = b.id and w.first_at >= f.at), 0),
                   coalesce((select count(*) from finishing w where w.first_bath_id = b.id and w.first_at >= f.at), 0),
@@ -97,45 +109,106 @@ public class Baths {
                 from bath b left join bath_fill f on f.id = (select x.id from bath_fill x where x.bath_id = b.id order by x.at desc, x.id desc fetch first row only)
                 left join bath_reading r on r.id = (select x.id from bath_reading x where x.bath_id = b.id and x.at >= f.at order by x.at desc, x.id desc fetch first row only)
                 where b.retired_at is null order by case b.place when 'FIRST' then 0 when 'SECOND' then 1 else 2 end, b.id""")
-                .query((row, i) -> new Row(row.getLong(1), row.getString(2), BathKind.valueOf(row.getString(3)), Place.valueOf(row.getString(4)), instant(row.getObject(5, OffsetDateTime.class)), row.getDouble(6),
-                        row.getObject(7, Double.class), row.getDouble(8), row.getInt(9), row.getDouble(10), row.getInt(11), instant(row.getObject(12, OffsetDateTime.class)), row.getObject(13, Double.class))).list();
+                .query((row, i) -> new Row(
+                        row.getLong(1),
+                        row.getString(2),
+                        BathKind.valueOf(row.getString(3)),
+                        Place.valueOf(row.getString(4)),
+                        instant(row.getObject(5, OffsetDateTime.class)),
+                        row.getDouble(6),
+                        row.getObject(7, Double.class),
+                        row.getDouble(8),
+                        row.getInt(9),
+                        row.getDouble(10),
+                        row.getInt(11),
+                        instant(row.getObject(12, OffsetDateTime.class)),
+                        row.getObject(13, Double.class)))
+                .list();
         boolean two = rows.stream().anyMatch(r -> r.place() == Place.SECOND);
-        return rows.stream().map(r -> bath(r, !two || r.place() == Place.ONLY, d)).toList();
+        return rows.stream()
+                .map(r -> bath(r, !two || r.place() == Place.ONLY, d))
+                .toList();
     }
 
-    private record Row(long id, String code, BathKind kind, Place place, Instant filledAt, double volumeMl, Double fresh, double firstMl, int firsts, double secondMl, int seconds, Instant readAt, Double density) {}
+    private record Row(
+            long id,
+            String code,
+            BathKind kind,
+            Place place,
+            Instant filledAt,
+            double volumeMl,
+            Double fresh,
+            double firstMl,
+            int firsts,
+            double secondMl,
+            int seconds,
+            Instant readAt,
+            Double density) {}
 
     /** What the first of two baths did not take off is a tenth of it, common practice, no source. */
     private static final double LEFT_FOR_SECOND = 0.1;
 
     private static Bath bath(Row r, boolean onlyOne, Defaults d) {
-        WashBath bath = new WashBath(r.kind(), r.volumeMl(), r.fresh() == null ? r.kind().density() : r.fresh(), r.firstMl() + LEFT_FOR_SECOND * r.secondMl(), r.firsts() + r.seconds());
+        WashBath bath = new WashBath(
+                r.kind(),
+                r.volumeMl(),
+                r.fresh() == null ? r.kind().density() : r.fresh(),
+                r.firstMl() + LEFT_FOR_SECOND * r.secondMl(),
+                r.firsts() + r.seconds());
         double limit = d.value("wash.limitShare");
-        Reading reading = r.density() == null ? null : new Reading(r.readAt(), r.density(), bath.meaning(r.density(), WashBath.RESIN_DENSITY));
-        return new Bath(r.id(), r.code(), r.place(), r.filledAt(), bath, reading, bath.verdict(r.density(), WashBath.RESIN_DENSITY, limit, d.value("wash.leastStrength"), onlyOne),
-                r.filledAt() == null ? null : Integer.valueOf(bath.printsLeft(limit, USUAL_ML)), limit * r.volumeMl() / (1 - limit));
+        Reading reading = r.density() == null
+                ? null
+                : new Reading(r.readAt(), r.density(), bath.meaning(r.density(), WashBath.RESIN_DENSITY));
+        return new Bath(
+                r.id(),
+                r.code(),
+                r.place(),
+                r.filledAt(),
+                bath,
+                reading,
+                bath.verdict(r.density(), WashBath.RESIN_DENSITY, limit, d.value("wash.leastStrength"), onlyOne),
+                r.filledAt() == null ? null : Integer.valueOf(bath.printsLeft(limit, USUAL_ML)),
+                limit * r.volumeMl() / (1 - limit));
     }
 
     /** @throws NotThere if there is no such bath in use */
     @Transactional(readOnly = true)
     public Bath one(String code) {
-        return all().stream().filter(b -> b.code().equalsIgnoreCase(code)).findFirst().orElseThrow(() -> new NotThere("There is no bath " + code + "."));
+        return all().stream()
+                .filter(b -> b.code().equalsIgnoreCase(code))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no bath " + code + "."));
     }
 
     /** Answers its code. */
     public String add(String kind, String place, Double volumeMl) {
         Actor actor = Actor.require(Role.KEEPER);
         Findings findings = new Findings();
-        BathKind of = List.of(BathKind.values()).stream().filter(k -> k.name().equals(kind)).findFirst().orElse(null);
-        Place at = List.of(Place.values()).stream().filter(p -> p.name().equals(place)).findFirst().orElse(null);
+        BathKind of = List.of(BathKind.values()).stream()
+                .filter(k -> k.name().equals(kind))
+                .findFirst()
+                .orElse(null);
+        Place at = List.of(Place.values()).stream()
+                .filter(p -> p.name().equals(place))
+                .findFirst()
+                .orElse(null);
         findings.when(of == null, "kind", "Say what is in it.");
         findings.when(at == null, "place", "Say whether it is the first bath, the second, or the only one.");
         findings.range(volumeMl, LEAST_ML, MOST_ML, "volumeMl", "What it holds", "ml");
         Refused.unless(findings);
-        String code = "W" + (jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from bath").query(Integer.class).single() + 1);
+        String code = "W"
+                + (jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from bath")
+                                .query(Integer.class)
+                                .single()
+                        + 1);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into bath (code, kind, place, volume_ml) values (?, ?, ?, ?)").params(code, of.name(), at.name(), volumeMl).update(key, "id");
-        note(key.getKeyAs(Long.class), "Bath " + code + ": " + of.words() + ", " + Plain.number(volumeMl / 1000) + " l.", actor);
+        jdbc.sql("insert into bath (code, kind, place, volume_ml) values (?, ?, ?, ?)")
+                .params(code, of.name(), at.name(), volumeMl)
+                .update(key, "id");
+        note(
+                key.getKeyAs(Long.class),
+                "Bath " + code + ": " + of.words() + ", " + Plain.number(volumeMl / 1000) + " l.",
+                actor);
         return code;
     }
 
@@ -143,7 +216,8 @@ public class Baths {
     public record Filling(Double volumeMl, Double freshDensity, String fromStores, boolean swaps) {}
 
     /**
-     * Fills it anew; what was in it becomes raw waste. With {@code swaps} it changes places with the other of two baths: the fresh one is always the second.
+     * Fills it anew; what was in it becomes raw waste. With {@code swaps} it changes places with the other of two
+     * baths: the fresh one is always the second.
      *
      * @throws Refused if the amounts cannot be, or there is no such item
      */
@@ -155,17 +229,30 @@ public class Baths {
         density(filling.freshDensity(), "freshDensity", findings);
         Refused.unless(findings);
         if (bath.filledAt() != null) {
-            waste.keep(new Waste.Entry(bath.bath().kind().burns() ? WasteKind.DIRTY_ALCOHOL.name() : WasteKind.RINSE_WATER.name(), (double) Math.round(bath.bath().volumeMl() + bath.bath().carriedMl()), "from bath " + bath.code(),
-                    null, String.format(Locale.ROOT, "%d prints washed in it", bath.bath().prints())));
+            waste.keep(new Waste.Entry(
+                    bath.bath().kind().burns() ? WasteKind.DIRTY_ALCOHOL.name() : WasteKind.RINSE_WATER.name(),
+                    (double) Math.round(bath.bath().volumeMl() + bath.bath().carriedMl()),
+                    "from bath " + bath.code(),
+                    null,
+                    String.format(
+                            Locale.ROOT, "%d prints washed in it", bath.bath().prints())));
         }
         if (filling.fromStores() != null && !filling.fromStores().isBlank()) {
             stock.move(filling.fromStores(), -inUnit(filling.fromStores(), filling.volumeMl()), "bath " + bath.code());
         }
-        jdbc.sql("insert into bath_fill (bath_id, at, volume_ml, fresh_density, person_id) values (?, ?, ?, ?, ?)").params(bath.id(), now(), filling.volumeMl(), filling.freshDensity(), actor.personId()).update();
+        jdbc.sql("insert into bath_fill (bath_id, at, volume_ml, fresh_density, person_id) values (?, ?, ?, ?, ?)")
+                .params(bath.id(), now(), filling.volumeMl(), filling.freshDensity(), actor.personId())
+                .update();
         if (filling.swaps()) {
             swap(bath);
         }
-        note(bath.id(), "Bath " + bath.code() + " filled anew with " + Plain.number(filling.volumeMl() / 1000) + " l" + (bath.filledAt() == null ? "." : " after " + bath.bath().prints() + " prints."), actor);
+        note(
+                bath.id(),
+                "Bath " + bath.code() + " filled anew with " + Plain.number(filling.volumeMl() / 1000) + " l"
+                        + (bath.filledAt() == null
+                                ? "."
+                                : " after " + bath.bath().prints() + " prints."),
+                actor);
     }
 
     private double inUnit(String item, double ml) {
@@ -173,10 +260,16 @@ public class Baths {
     }
 
     private void swap(Bath bath) {
-        List<Bath> others = new ArrayList<>(all().stream().filter(b -> b.id() != bath.id() && b.place() != Place.ONLY && b.place() != bath.place()).toList());
+        List<Bath> others = new ArrayList<>(all().stream()
+                .filter(b -> b.id() != bath.id() && b.place() != Place.ONLY && b.place() != bath.place())
+                .toList());
         if (bath.place() == Place.FIRST && others.size() == 1) {
-            jdbc.sql("update bath set place = 'SECOND' where id = ?").param(bath.id()).update();
-            jdbc.sql("update bath set place = 'FIRST' where id = ?").param(others.get(0).id()).update();
+            jdbc.sql("update bath set place = 'SECOND' where id = ?")
+                    .param(bath.id())
+                    .update();
+            jdbc.sql("update bath set place = 'FIRST' where id = ?")
+                    .param(others.get(0).id())
+                    .update();
         }
     }
 
@@ -189,7 +282,9 @@ public class Baths {
         density(density, "density", findings);
         findings.when(bath.filledAt() == null, "density", "It was never filled.");
         Refused.unless(findings);
-        jdbc.sql("insert into bath_reading (bath_id, at, density, person_id) values (?, ?, ?, ?)").params(bath.id(), now(), density, actor.personId()).update();
+        jdbc.sql("insert into bath_reading (bath_id, at, density, person_id) values (?, ?, ?, ?)")
+                .params(bath.id(), now(), density, actor.personId())
+                .update();
         note(bath.id(), String.format(Locale.ROOT, "Bath %s reads %.3f g/ml.", bath.code(), density), actor);
     }
 
@@ -200,10 +295,17 @@ public class Baths {
     public void retire(String code) {
         Actor actor = Actor.require(Role.KEEPER);
         Bath bath = one(code);
-        if (jdbc.sql("select count(*) from finishing where done_at is null and dry_at is null and (first_bath_id = ? or second_bath_id = ?)").params(bath.id(), bath.id()).query(Integer.class).single() > 0) {
+        if (jdbc.sql(
+                                "select count(*) from finishing where done_at is null and dry_at is null and (first_bath_id = ? or second_bath_id = ?)")
+                        .params(bath.id(), bath.id())
+                        .query(Integer.class)
+                        .single()
+                > 0) {
             throw new Conflict("Something is being washed in bath " + bath.code() + ".");
         }
-        jdbc.sql("update bath set retired_at = ? where id = ?").params(now(), bath.id()).update();
+        jdbc.sql("update bath set retired_at = ? where id = ?")
+                .params(now(), bath.id())
+                .update();
         note(bath.id(), "Bath " + bath.code() + " is not used any more.", actor);
     }
 

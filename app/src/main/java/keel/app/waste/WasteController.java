@@ -49,10 +49,15 @@ class WasteController {
     String page(Model model) {
         double most = settings.defaults().value("waste.days");
         Instant now = clock.instant();
-        model.addAttribute("rows", waste.here().stream().map(l -> {
-            Duration waits = Duration.between(l.at(), now);
-            return new Row(l, waits.toDays(), waste.tooDeep(l), l.raw() && waits.toMinutes() > most * 1440);
-        }).toList());
+        model.addAttribute(
+                "rows",
+                waste.here().stream()
+                        .map(l -> {
+                            Duration waits = Duration.between(l.at(), now);
+                            return new Row(
+                                    l, waits.toDays(), waste.tooDeep(l), l.raw() && waits.toMinutes() > most * 1440);
+                        })
+                        .toList());
         model.addAttribute("gone", waste.gone(12));
         model.addAttribute("kinds", WasteKind.values());
         model.addAttribute("rules", waste.rules());
@@ -63,24 +68,43 @@ class WasteController {
     @PostMapping("/waste")
     String keep(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            Findings findings = new Findings();
-            Waste.Entry entry = new Waste.Entry(typed.get("kind"), Typed.number(typed.get("amount"), "amount", findings), typed.get("place"), Typed.number(typed.get("layerMm"), "layerMm", findings), typed.get("note"));
-            Refused.unless(findings);
-            waste.keep(entry);
-        }, "/waste", model, response, () -> page(model));
+        return PageErrors.tried(
+                () -> {
+                    Findings findings = new Findings();
+                    Waste.Entry entry = new Waste.Entry(
+                            typed.get("kind"),
+                            Typed.number(typed.get("amount"), "amount", findings),
+                            typed.get("place"),
+                            Typed.number(typed.get("layerMm"), "layerMm", findings),
+                            typed.get("note"));
+                    Refused.unless(findings);
+                    waste.keep(entry);
+                },
+                "/waste",
+                model,
+                response,
+                () -> page(model));
     }
 
     @PostMapping("/waste/{id}")
-    String change(@PathVariable long id, @RequestParam(name = "do", defaultValue = "") String what, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> {
-            switch (what) {
-                case "cured" -> waste.cured(id, true);
-                case "raw" -> waste.cured(id, false);
-                case "back" -> waste.takenBack(id);
-                default -> throw new Refused("do", "Say what became of it.");
-            }
-        }, "/waste", model, response, () -> page(model));
+    String change(
+            @PathVariable long id,
+            @RequestParam(name = "do", defaultValue = "") String what,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> {
+                    switch (what) {
+                        case "cured" -> waste.cured(id, true);
+                        case "raw" -> waste.cured(id, false);
+                        case "back" -> waste.takenBack(id);
+                        default -> throw new Refused("do", "Say what became of it.");
+                    }
+                },
+                "/waste",
+                model,
+                response,
+                () -> page(model));
     }
 
     @PostMapping("/waste/rules")
@@ -99,11 +123,18 @@ class WasteController {
 
     @PostMapping("/waste/sheet")
     String handIn(@RequestParam MultiValueMap<String, String> typed, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> {
-            List<Long> ids = new ArrayList<>();
-            typed.getOrDefault("lot", List.of()).stream().filter(t -> t.matches("\\d{1,18}")).forEach(t -> ids.add(Long.valueOf(t)));
-            waste.handedIn(ids, typed.getFirst("to"));
-        }, "/waste", model, response, () -> sheet(model));
+        return PageErrors.tried(
+                () -> {
+                    List<Long> ids = new ArrayList<>();
+                    typed.getOrDefault("lot", List.of()).stream()
+                            .filter(t -> t.matches("\\d{1,18}"))
+                            .forEach(t -> ids.add(Long.valueOf(t)));
+                    waste.handedIn(ids, typed.getFirst("to"));
+                },
+                "/waste",
+                model,
+                response,
+                () -> sheet(model));
     }
 
     @GetMapping(value = "/waste.csv", produces = "text/csv")
@@ -111,8 +142,33 @@ class WasteController {
         List<List<?>> rows = new ArrayList<>();
         List<Waste.Lot> all = new ArrayList<>(waste.here());
         all.addAll(waste.gone(10_000));
-        all.forEach(l -> rows.add(Arrays.asList(l.id(), l.kind().name(), l.amount(), l.unit(), l.place(), l.layerMm(), l.at(), l.curedAt(), l.handedAt(), l.handedTo(), l.note())));
-        return CsvFile.of("waste.csv", List.of("id", "kind", "amount", "unit", "place", "layerMm", "at", "curedAt", "handedAt", "handedTo", "note"), rows);
+        all.forEach(l -> rows.add(Arrays.asList(
+                l.id(),
+                l.kind().name(),
+                l.amount(),
+                l.unit(),
+                l.place(),
+                l.layerMm(),
+                l.at(),
+                l.curedAt(),
+                l.handedAt(),
+                l.handedTo(),
+                l.note())));
+        return CsvFile.of(
+                "waste.csv",
+                List.of(
+                        "id",
+                        "kind",
+                        "amount",
+                        "unit",
+                        "place",
+                        "layerMm",
+                        "at",
+                        "curedAt",
+                        "handedAt",
+                        "handedTo",
+                        "note"),
+                rows);
     }
 
     @GetMapping("/incidents")
@@ -130,18 +186,33 @@ class WasteController {
     }
 
     @PostMapping("/incidents/{kind}")
-    String write(@PathVariable String kind, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String write(
+            @PathVariable String kind,
+            @RequestParam Map<String, String> typed,
+            Model model,
+            HttpServletResponse response) {
         model.addAttribute("typed", typed);
-        return PageErrors.tried(() -> {
-            Findings findings = new Findings();
-            Instant at = times.read(typed.get("at"), "at", findings);
-            Refused.unless(findings);
-            incidents.write(new Incidents.Entry(kind, at, typed.get("who"), typed.get("happened"), typed.get("done")));
-        }, "/incidents", model, response, () -> incident(kind, model));
+        return PageErrors.tried(
+                () -> {
+                    Findings findings = new Findings();
+                    Instant at = times.read(typed.get("at"), "at", findings);
+                    Refused.unless(findings);
+                    incidents.write(
+                            new Incidents.Entry(kind, at, typed.get("who"), typed.get("happened"), typed.get("done")));
+                },
+                "/incidents",
+                model,
+                response,
+                () -> incident(kind, model));
     }
 
     @PostMapping("/incidents/{id}/after")
-    String follow(@PathVariable long id, @RequestParam(defaultValue = "") String after, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> incidents.follow(id, after), "/incidents", model, response, () -> incidents(model));
+    String follow(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String after,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> incidents.follow(id, after), "/incidents", model, response, () -> incidents(model));
     }
 }

@@ -2,8 +2,15 @@ package keel.app.waste;
 
 /** What is waste in a resin shop. */
 public enum WasteKind {
-    GLOVES_TOWELS("gloves and towels", false), FILTERS("filters, sieves", false), SUPPORTS("supports and failed prints", false), LEFTOVER_RESIN("leftover resin", true), DIRTY_ALCOHOL("dirty alcohol", true),
-    RINSE_WATER("rinse water", true), EMPTY_BOTTLE("empty bottle", false), FILM_TANK("film, tank", false), OTHER("other", false);
+    GLOVES_TOWELS("gloves and towels", false),
+    FILTERS("filters, sieves", false),
+    SUPPORTS("supports and failed prints", false),
+    LEFTOVER_RESIN("leftover resin", true),
+    DIRTY_ALCOHOL("dirty alcohol", true),
+    RINSE_WATER("rinse water", true),
+    EMPTY_BOTTLE("empty bottle", false),
+    FILM_TANK("film, tank", false),
+    OTHER("other", false);
 
     private final String words;
     private final boolean liquid;

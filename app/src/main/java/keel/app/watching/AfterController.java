@@ -33,7 +33,8 @@ class AfterController {
     private final ShopSettings settings;
     private final Instruments instruments;
 
-    AfterController(Runs runs, Bench bench, Fleet fleet, Standings standings, ShopSettings settings, Instruments instruments) {
+    AfterController(
+            Runs runs, Bench bench, Fleet fleet, Standings standings, ShopSettings settings, Instruments instruments) {
         this.runs = runs;
         this.bench = bench;
         this.fleet = fleet;
@@ -46,29 +47,40 @@ class AfterController {
     @GetMapping("/machines/{code}/after")
     String afterLast(@PathVariable String code) {
         String machine = fleet.machine(code).code();
-        return "redirect:" + runs.last(machine).map(r -> "/runs/" + r.id() + "/after").orElse("/machines/" + machine + "/services/PLATE_CLEARED");
+        return "redirect:"
+                + runs.last(machine)
+                        .map(r -> "/runs/" + r.id() + "/after")
+                        .orElse("/machines/" + machine + "/services/PLATE_CLEARED");
     }
 
     @GetMapping("/runs/{id}/after")
     String after(@PathVariable long id, @RequestParam(required = false) String take, Model model) {
         RunView run = runs.one(id);
-        return run.open() ? "redirect:/runs/" + id + "/now" : show(run, take == null ? Map.of() : weighed(run.machine()), model);
+        return run.open()
+                ? "redirect:/runs/" + id + "/now"
+                : show(run, take == null ? Map.of() : weighed(run.machine()), model);
     }
 
     /** What the demo's scale shows of the resin in the vat. */
     private Map<String, String> weighed(String machine) {
-        return instruments.at(machine).map(tools -> Map.of("resinLeftMl", Long.toString(Math.round(tools.resinMl(machine, instruments.now()))))).orElse(Map.of());
+        return instruments
+                .at(machine)
+                .map(tools ->
+                        Map.of("resinLeftMl", Long.toString(Math.round(tools.resinMl(machine, instruments.now())))))
+                .orElse(Map.of());
     }
 
     /** Writes down that the plate is clear, with what else was seen to; a burr leads on to the plate. */
     @PostMapping("/runs/{id}/after")
-    String done(@PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+    String done(
+            @PathVariable long id, @RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         RunView run = runs.one(id);
         try {
             if (!typed.containsKey("clear")) {
                 throw new Refused("clear", "Is the plate clear? Nothing else counts before that.");
             }
-            bench.record(new ServiceEntry(run.machine(), "PLATE_CLEARED", null, typed.get("note"), new LinkedHashMap<>(typed)));
+            bench.record(new ServiceEntry(
+                    run.machine(), "PLATE_CLEARED", null, typed.get("note"), new LinkedHashMap<>(typed)));
             return "redirect:/machines/" + run.machine() + (typed.containsKey("burr") ? "/do/PLATE_WORK" : "");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);

@@ -41,7 +41,14 @@ class WatchController {
     private final ShopTime times;
     private final Clock clock;
 
-    WatchController(Runs runs, LookIns lookIns, Standings standings, Stacks stacks, Logbook logbook, ShopTime times, Clock clock) {
+    WatchController(
+            Runs runs,
+            LookIns lookIns,
+            Standings standings,
+            Stacks stacks,
+            Logbook logbook,
+            ShopTime times,
+            Clock clock) {
         this.runs = runs;
         this.lookIns = lookIns;
         this.standings = standings;
@@ -65,19 +72,32 @@ class WatchController {
     @GetMapping("/machines/{code}/run")
     String onMachine(@PathVariable String code) {
         MachineNow m = standings.of(code);
-        return "redirect:" + (m.run() == null ? "/machines/" + m.code() : "/runs/" + m.run().id() + "/now");
+        return "redirect:"
+                + (m.run() == null
+                        ? "/machines/" + m.code()
+                        : "/runs/" + m.run().id() + "/now");
     }
 
     @GetMapping("/runs/{id}/now")
     String now(@PathVariable long id, @RequestParam(required = false) String outcome, Model model) {
         RunView run = runs.one(id);
-        return run.open() ? show(run, new EndForm(outcome, "", "", Double.toString(run.resinMl()).replaceAll("\\.0$", "")), model) : "redirect:/runs/" + id;
+        return run.open()
+                ? show(
+                        run,
+                        new EndForm(
+                                outcome, "", "", Double.toString(run.resinMl()).replaceAll("\\.0$", "")),
+                        model)
+                : "redirect:/runs/" + id;
     }
 
     /** Writes down what was seen, and shows what to do about it. */
     @PostMapping("/runs/{id}/look")
-    String look(@PathVariable long id, @RequestParam(required = false) String seen, @RequestParam(defaultValue = "false") boolean loose, Model model,
-                HttpServletResponse response) {
+    String look(
+            @PathVariable long id,
+            @RequestParam(required = false) String seen,
+            @RequestParam(defaultValue = "false") boolean loose,
+            Model model,
+            HttpServletResponse response) {
         RunView run = runs.one(id);
         try {
             model.addAttribute("advice", lookIns.look(run, seen, loose));
@@ -96,7 +116,10 @@ class WatchController {
             Double resinMl = Typed.number(form.resinMl(), "resinMl", findings);
             Refused.unless(findings);
             RunView run = runs.finish(id, endedAt, form.outcome(), reached, resinMl);
-            return "redirect:" + (run.outcome().wentWrong() ? "/failures/new?machine=" + run.machine() + "&run=" + id : "/runs/" + id + "/after");
+            return "redirect:"
+                    + (run.outcome().wentWrong()
+                            ? "/failures/new?machine=" + run.machine() + "&run=" + id
+                            : "/runs/" + id + "/after");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             RunView run = runs.one(id);
@@ -114,8 +137,13 @@ class WatchController {
         model.addAttribute("form", form);
         model.addAttribute("drawing", stacks.of(m));
         model.addAttribute("progress", progress);
-        model.addAttribute("line", progress == null ? null : TimeLine.of(run.startedAt(), now, m.run().timing(), progress, looks));
-        model.addAttribute("next", looks.stream().filter(LookInView::open).findFirst().orElse(null));
+        model.addAttribute(
+                "line",
+                progress == null
+                        ? null
+                        : TimeLine.of(run.startedAt(), now, m.run().timing(), progress, looks));
+        model.addAttribute(
+                "next", looks.stream().filter(LookInView::open).findFirst().orElse(null));
         model.addAttribute("seen", LookAdvice.Seen.values());
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));

@@ -6,7 +6,8 @@ import java.util.Locale;
 import keel.core.placement.PlateCells;
 
 /**
- * Wear of cells as it is drawn: regions that are worn more than a level, each hatched over the one before, so that the lines grow denser with the wear.
+ * Wear of cells as it is drawn: regions that are worn more than a level, each hatched over the one before, so that the
+ * lines grow denser with the wear.
  *
  * @param paths outlines in mm from the back left corner, lightest level first; empty ones where nothing is worn
  */
@@ -39,8 +40,14 @@ public record WearLevels(List<String> paths) {
                     column++;
                 }
                 if (column > from) {
-                    path.append(String.format(Locale.ROOT, "M%.2f %.2fh%.2fv%.2fh%.2fz", from * cells.cellLengthMm(), cells.widthMm() - (row + 1) * cells.cellWidthMm(),
-                            (column - from) * cells.cellLengthMm(), cells.cellWidthMm() + 0.02, -(column - from) * cells.cellLengthMm()));
+                    path.append(String.format(
+                            Locale.ROOT,
+                            "M%.2f %.2fh%.2fv%.2fh%.2fz",
+                            from * cells.cellLengthMm(),
+                            cells.widthMm() - (row + 1) * cells.cellWidthMm(),
+                            (column - from) * cells.cellLengthMm(),
+                            cells.cellWidthMm() + 0.02,
+                            -(column - from) * cells.cellLengthMm()));
                 }
                 column++;
             }

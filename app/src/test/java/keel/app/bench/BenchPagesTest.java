@@ -21,6 +21,7 @@ class BenchPagesTest extends PageTest {
 
     @Autowired
     private Fleet fleet;
+
     @Autowired
     private Logbook logbook;
 
@@ -37,7 +38,8 @@ class BenchPagesTest extends PageTest {
             if (!service.caution().words().isEmpty()) {
                 assertThat(html).contains("class=\"caution\"");
             }
-            assertThat(accepted("/machines/" + m + "/services/" + service.name(), fields(service, m))).isEqualTo("/machines/" + m);
+            assertThat(accepted("/machines/" + m + "/services/" + service.name(), fields(service, m)))
+                    .isEqualTo("/machines/" + m);
             assertThat(line(m, "SERVICE").headline()).isNotBlank();
         }
     }
@@ -48,7 +50,9 @@ class BenchPagesTest extends PageTest {
         accepted("/machines/" + m + "/services/PLATE_DROPPED");
         assertThat(shop.holds(m)).containsExactly("crunch-not-inspected");
         long service = line(m, "SERVICE").subjectId();
-        assertThat(form("/services/" + service + "/withdraw", "reason", "", "back", m).status()).isEqualTo(422);
+        assertThat(form("/services/" + service + "/withdraw", "reason", "", "back", m)
+                        .status())
+                .isEqualTo(422);
         accepted("/services/" + service + "/withdraw", "reason", "wrong machine", "back", m);
         assertThat(shop.holds(m)).isEmpty();
         assertThat(page("/machines/" + m)).contains("Withdrawn: ", "Because: wrong machine");
@@ -59,11 +63,23 @@ class BenchPagesTest extends PageTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
         String old = shop.now(m).vat().code();
-        String html = refused(422, "This is no number: thick.", "/bench/vats", "model", shop.modelOf(m), "material", "FEP", "thicknessMm", "thick", "filmHours", "12");
+        String html = refused(
+                422,
+                "This is no number: thick.",
+                "/bench/vats",
+                "model",
+                shop.modelOf(m),
+                "material",
+                "FEP",
+                "thicknessMm",
+                "thick",
+                "filmHours",
+                "12");
         assertThat(html).contains("value=\"thick\"", "value=\"12\"");
         accepted("/bench/vats", "model", shop.modelOf(m), "material", "PFA", "thicknessMm", "0,1", "filmHours", "12");
         assertThat(page("/machines/" + m + "/services/VAT_FITTED")).contains("film F");
-        String spare = page("/machines/" + m + "/services/VAT_FITTED").replaceAll("(?s).*<select[^>]*name=\"vat\"[^>]*>.*?value=\"(V\\d+)\".*", "$1");
+        String spare = page("/machines/" + m + "/services/VAT_FITTED")
+                .replaceAll("(?s).*<select[^>]*name=\"vat\"[^>]*>.*?value=\"(V\\d+)\".*", "$1");
         accepted("/machines/" + m + "/services/VAT_FITTED", "vat", spare);
         assertThat(shop.now(m).vat().code()).isEqualTo(spare);
         assertThat(shop.filmHours(m)).isEqualTo(12);
@@ -84,26 +100,39 @@ class BenchPagesTest extends PageTest {
     @Test
     void aDateThatIsNoneIsSaidAtItsField() {
         String m = shop.maskMachine();
-        String html = refused(422, "This is no date and time: yesterday", "/machines/" + m + "/services/STANCE_CHECKED", "at", "yesterday", "note", "firm now");
+        String html = refused(
+                422,
+                "This is no date and time: yesterday",
+                "/machines/" + m + "/services/STANCE_CHECKED",
+                "at",
+                "yesterday",
+                "note",
+                "firm now");
         assertThat(html).contains("firm now");
     }
 
     private LogLine line(String machine, String kind) {
-        return logbook.lines(LogFilter.ofMachine(machine, 30)).stream().filter(l -> l.kind().name().equals(kind)).findFirst().orElseThrow();
+        return logbook.lines(LogFilter.ofMachine(machine, 30)).stream()
+                .filter(l -> l.kind().name().equals(kind))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** The last choice, yes, a number in range. */
     private String[] fields(ServiceKind service, String m) {
         List<String> fields = new ArrayList<>(List.of("at", "", "note", "by the test"));
         for (ServiceField field : service.fields()) {
-            fields.addAll(List.of(field.name(), switch (field.type()) {
-                case CHOICE -> field.options().get(field.options().size() - 1).code();
-                case NUMBER, NUMBERS -> String.valueOf(Math.max(field.low(), 0.1));
-                case YES_NO -> "true";
-                case TEXT -> "1.4.2";
-                case ROOM -> shop.now(m).room();
-                case LIST, VAT, ITEM, PACK, SPARE, CASE, BOTTLE -> "";
-            }));
+            fields.addAll(List.of(
+                    field.name(),
+                    switch (field.type()) {
+                        case CHOICE ->
+                            field.options().get(field.options().size() - 1).code();
+                        case NUMBER, NUMBERS -> String.valueOf(Math.max(field.low(), 0.1));
+                        case YES_NO -> "true";
+                        case TEXT -> "1.4.2";
+                        case ROOM -> shop.now(m).room();
+                        case LIST, VAT, ITEM, PACK, SPARE, CASE, BOTTLE -> "";
+                    }));
         }
         return fields.toArray(String[]::new);
     }

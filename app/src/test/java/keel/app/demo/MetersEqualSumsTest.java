@@ -29,8 +29,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /**
- * Property: whatever a simulated shop goes through, the meters that the application derives from its records are the sums that
- * the simulator kept for itself, and what is in the vat is what was poured less what was printed.
+ * Property: whatever a simulated shop goes through, the meters that the application derives from its records are the
+ * sums that the simulator kept for itself, and what is in the vat is what was poured less what was printed.
  */
 class MetersEqualSumsTest extends AppTest {
 
@@ -38,10 +38,13 @@ class MetersEqualSumsTest extends AppTest {
 
     @Autowired
     private Replay replay;
+
     @Autowired
     private Standings standings;
+
     @Autowired
     private Resins resins;
+
     @Autowired
     private Stock stock;
 
@@ -51,8 +54,14 @@ class MetersEqualSumsTest extends AppTest {
         shop.people();
         stores();
         Site site = site(shop.bolted("BOLTS_4"));
-        Shop.History history = new Shop(Parameters.shipped("shop-b"), seed, ZoneOffset.UTC).run(List.of(site), START, START.plus(Duration.ofDays(150)), s -> Plot.none());
-        List<Happening> happenings = new ArrayList<>(List.of(new Happening.ProfileBegun(START, "keeper", site.code(), site.resin(), "MAKER",
+        Shop.History history = new Shop(Parameters.shipped("shop-b"), seed, ZoneOffset.UTC)
+                .run(List.of(site), START, START.plus(Duration.ofDays(150)), s -> Plot.none());
+        List<Happening> happenings = new ArrayList<>(List.of(new Happening.ProfileBegun(
+                START,
+                "keeper",
+                site.code(),
+                site.resin(),
+                "MAKER",
                 site.sheets().get(site.resin()))));
         happenings.addAll(history.happenings());
 
@@ -65,7 +74,9 @@ class MetersEqualSumsTest extends AppTest {
         assertSame(now.film().usage(), sums.film());
         assertSame(now.screen().usage(), sums.screen());
         assertThat(sums.machine().prints()).isGreaterThan(150);
-        assertThat(sums.film().prints()).as("the film was changed").isLessThan(sums.machine().prints());
+        assertThat(sums.film().prints())
+                .as("the film was changed")
+                .isLessThan(sums.machine().prints());
     }
 
     private static void assertSame(Usage derived, Usage summed) {
@@ -78,7 +89,22 @@ class MetersEqualSumsTest extends AppTest {
 
     private static Site site(String code) {
         Site like = Saltmarsh.sites().get(0);
-        return new Site(code, like.kind(), 144, 81, 175, false, false, like.room(), "PAPER", false, like.resin(), like.fillMl(), 2.2, new Site.Before(0, 0, 0), like.sheets());
+        return new Site(
+                code,
+                like.kind(),
+                144,
+                81,
+                175,
+                false,
+                false,
+                like.room(),
+                "PAPER",
+                false,
+                like.resin(),
+                like.fillMl(),
+                2.2,
+                new Site.Before(0, 0, 0),
+                like.sheets());
     }
 
     private Map<String, Actor> actors() {
@@ -95,7 +121,8 @@ class MetersEqualSumsTest extends AppTest {
         shop.as("keeper");
         if (resins.all(true).stream().noneMatch(r -> r.code().equals("reed-grey"))) {
             Saltmarsh.RESINS.forEach(r -> resins.add(r.name(), r.density()));
-            List.of("Film sheet 144", "Screen 144", "Storage sticks").forEach(i -> stock.addItem(i, "pieces", null, 1000.0));
+            List.of("Film sheet 144", "Screen 144", "Storage sticks")
+                    .forEach(i -> stock.addItem(i, "pieces", null, 1000.0));
         }
     }
 }

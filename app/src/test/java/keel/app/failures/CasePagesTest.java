@@ -17,19 +17,26 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
-/** The desk of one failure: the page and the open interface give one answer, checks change it, and the way back ends with a proof. */
+/**
+ * The desk of one failure: the page and the open interface give one answer, checks change it, and the way back ends
+ * with a proof.
+ */
 class CasePagesTest extends PageTest {
 
     private static final Pattern CHECK = Pattern.compile("name=\"check\" value=\"([a-z-]+)\"");
 
     @Autowired
     private Diagnoses diagnoses;
+
     @Autowired
     private Failures failures;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Attempts attempts;
+
     private String machine;
 
     @BeforeEach
@@ -113,14 +120,19 @@ class CasePagesTest extends PageTest {
 
     @Test
     void foundWaitsForAGoodPrintThatGetsPastThePointOfFailure() {
-        RunView failed = runs.enter(new RunEntry(machine, "Latch", TestShop.at(2), TestShop.at(4), 1000, 1.8, 50.0, "FAILED", 700, null));
-        long id = failures.log(new FailureEntry(machine, failed.id(), TestShop.at(5), List.of("layer-split"), null, null, null)).id();
+        RunView failed = runs.enter(
+                new RunEntry(machine, "Latch", TestShop.at(2), TestShop.at(4), 1000, 1.8, 50.0, "FAILED", 700, null));
+        long id = failures.log(new FailureEntry(
+                        machine, failed.id(), TestShop.at(5), List.of("layer-split"), null, null, null))
+                .id();
         accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
         assertThat(failures.one(id).certainty()).isEqualTo(Certainty.PRESUMED);
         assertThat(page("/failures/" + id)).contains("past layer 700");
         runs.enter(new RunEntry(machine, "Small", TestShop.at(6), TestShop.at(7), 400, 1.8, 20.0, "GOOD", null, null));
         accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
-        assertThat(failures.one(id).certainty()).as("400 layers say nothing of layer 700").isEqualTo(Certainty.PRESUMED);
+        assertThat(failures.one(id).certainty())
+                .as("400 layers say nothing of layer 700")
+                .isEqualTo(Certainty.PRESUMED);
         runs.enter(new RunEntry(machine, "Tall", TestShop.at(8), TestShop.at(12), 900, 1.8, 20.0, "GOOD", null, null));
         accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
         assertThat(failures.one(id).certainty()).isEqualTo(Certainty.FOUND);
@@ -142,21 +154,43 @@ class CasePagesTest extends PageTest {
         long id = shop.failure(machine, 4, "layer-split").id();
         accepted("/failures/" + id + "/cause", "cause", "film-worn", "certainty", "PRESUMED");
         String html = page("/failures/" + id);
-        assertThat(html).contains("The way back: film clouded or scratched", "/machines/" + machine + "/do/FILM_CHANGE", "/machines/" + machine + "/do/CLEAN_UP");
+        assertThat(html)
+                .contains(
+                        "The way back: film clouded or scratched",
+                        "/machines/" + machine + "/do/FILM_CHANGE",
+                        "/machines/" + machine + "/do/CLEAN_UP");
         shop.filmChange(machine, 6);
-        assertThat(page("/failures/" + id)).doesNotContain("/machines/" + machine + "/do/FILM_CHANGE").contains("/machines/" + machine + "/do/LEVELLING");
+        assertThat(page("/failures/" + id))
+                .doesNotContain("/machines/" + machine + "/do/FILM_CHANGE")
+                .contains("/machines/" + machine + "/do/LEVELLING");
     }
 
     @Test
     void onlyTheLostPartsAreTakenToTheGateAndTheAttemptsStayTogether() {
-        RunView failed = runs.enter(new RunEntry(machine, "Larvae", TestShop.at(2), TestShop.at(4), 1000, 1.8, 60.0, "PARTIAL", null, null));
-        long id = failures.log(new FailureEntry(machine, failed.id(), TestShop.at(5), List.of("layer-split"), null, null, null)).id();
+        RunView failed = runs.enter(new RunEntry(
+                machine, "Larvae", TestShop.at(2), TestShop.at(4), 1000, 1.8, 60.0, "PARTIAL", null, null));
+        long id = failures.log(new FailureEntry(
+                        machine, failed.id(), TestShop.at(5), List.of("layer-split"), null, null, null))
+                .id();
         accepted("/failures/" + id + "/cause", "cause", "exposure-short", "certainty", "PRESUMED");
         refused(422, "How many of them were lost", "/failures/" + id + "/parts", "partsPrinted", "4", "partsLost", "5");
         accepted("/failures/" + id + "/parts", "partsPrinted", "12", "partsLost", "4");
         assertThat(page("/failures/" + id)).contains("4 of 12 parts", "resinMl=20", "againOf=" + failed.id());
         shop.service(machine, "LEVELLING", 6, "school", "PAPER");
-        RunView again = runs.enter(new RunEntry(machine, "Larvae", TestShop.at(7), TestShop.at(8), 1000, 1.8, 20.0, "GOOD", null, null, null, failed.id(), null));
+        RunView again = runs.enter(new RunEntry(
+                machine,
+                "Larvae",
+                TestShop.at(7),
+                TestShop.at(8),
+                1000,
+                1.8,
+                20.0,
+                "GOOD",
+                null,
+                null,
+                null,
+                failed.id(),
+                null));
         var chain = attempts.of(again.id());
         assertThat(chain).extracting(a -> a.run().id()).containsExactly(failed.id(), again.id());
         assertThat(chain.get(1).changed()).containsExactly("levelled");
@@ -165,13 +199,31 @@ class CasePagesTest extends PageTest {
 
     @Test
     void whatWasLookedForAndNotThereIsTickedAndCounts() {
-        String to = accepted("/failures", "machine", machine, "symptoms", "part-missing", "absent", "film-cloudy", "absent", "bits-in-vat");
+        String to = accepted(
+                "/failures",
+                "machine",
+                machine,
+                "symptoms",
+                "part-missing",
+                "absent",
+                "film-cloudy",
+                "absent",
+                "bits-in-vat");
         long id = Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
         assertThat(failures.one(id).absent()).containsExactlyInAnyOrder("film-cloudy", "bits-in-vat");
         long without = shop.failure(machine, 4, "part-missing").id();
         assertThat(share(id, "film-worn")).isLessThan(share(without, "film-worn"));
         assertThat(page("/failures/new")).contains("Looked for, and not there");
-        refused(422, "cannot be there and not be there", "/failures", "machine", machine, "symptoms", "crunch", "absent", "crunch");
+        refused(
+                422,
+                "cannot be there and not be there",
+                "/failures",
+                "machine",
+                machine,
+                "symptoms",
+                "crunch",
+                "absent",
+                "crunch");
     }
 
     @Test
@@ -187,12 +239,18 @@ class CasePagesTest extends PageTest {
         String cause = diagnoses.of(failures.one(id)).causes().get(0).code();
         String name = diagnoses.of(failures.one(id)).causes().get(0).name();
         String html = page("/failures/" + id);
-        assertThat(html.indexOf("<strong>" + name)).as("the page begins with " + name).isEqualTo(html.indexOf("<strong>", html.indexOf("class=\"suspects\"")));
+        assertThat(html.indexOf("<strong>" + name))
+                .as("the page begins with " + name)
+                .isEqualTo(html.indexOf("<strong>", html.indexOf("class=\"suspects\"")));
         return cause;
     }
 
     private double share(long id, String cause) {
-        return diagnoses.of(failures.one(id)).causes().stream().filter(c -> c.code().equals(cause)).mapToDouble(Diagnosis.Suspect::probability).findFirst().orElseThrow();
+        return diagnoses.of(failures.one(id)).causes().stream()
+                .filter(c -> c.code().equals(cause))
+                .mapToDouble(Diagnosis.Suspect::probability)
+                .findFirst()
+                .orElseThrow();
     }
 
     private String facts(long id) {

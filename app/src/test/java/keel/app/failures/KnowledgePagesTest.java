@@ -16,8 +16,10 @@ class KnowledgePagesTest extends PageTest {
 
     @Autowired
     private Knowledge shipped;
+
     @Autowired
     private TunedKnowledge tuned;
+
     @Autowired
     private Failures failures;
 
@@ -37,27 +39,39 @@ class KnowledgePagesTest extends PageTest {
         String machine = shop.maskMachine();
         for (int i = 0; i < 3; i++) {
             shop.as("keeper");
-            long id = failures.log(new FailureEntry(machine, null, null, List.of("smoky-colour"), null, null, null)).id();
+            long id = failures.log(new FailureEntry(machine, null, null, List.of("smoky-colour"), null, null, null))
+                    .id();
             failures.nameCause(id, "machine-rocks", "PRESUMED", null);
         }
         shop.as("owner");
-        String html = form("/knowledge/causes/machine-rocks", fields("machine-rocks", "900")).html();
-        assertThat(html).contains("What it would have said of the failures you closed", "machine-rocks, place", "Let these figures count");
-        assertThat(tuned.now().cause("machine-rocks").orElseThrow().weight()).isEqualTo(shipped.cause("machine-rocks").orElseThrow().weight());
+        String html = form("/knowledge/causes/machine-rocks", fields("machine-rocks", "900"))
+                .html();
+        assertThat(html)
+                .contains(
+                        "What it would have said of the failures you closed",
+                        "machine-rocks, place",
+                        "Let these figures count");
+        assertThat(tuned.now().cause("machine-rocks").orElseThrow().weight())
+                .isEqualTo(shipped.cause("machine-rocks").orElseThrow().weight());
     }
 
     @Test
     void savedFiguresCountAndTheRestStays() {
         shop.as("owner");
         List<String> save = new ArrayList<>(List.of(fields("vat-bolts-loose", "7")));
-        save.addAll(List.of("save", "yes", "why", "Ours shake", "after", Long.toString(tuned.latest()), "shows.grinding", "1"));
+        save.addAll(List.of(
+                "save", "yes", "why", "Ours shake", "after", Long.toString(tuned.latest()), "shows.grinding", "1"));
         accepted("/knowledge/causes/vat-bolts-loose", save.toArray(String[]::new));
         Knowledge now = tuned.now();
         assertThat(now.cause("vat-bolts-loose").orElseThrow().weight()).isEqualTo(7);
-        assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("grinding")).isEqualTo(1);
-        assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("vat-rides-up")).isEqualTo(3);
+        assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("grinding"))
+                .isEqualTo(1);
+        assertThat(now.cause("vat-bolts-loose").orElseThrow().strength("vat-rides-up"))
+                .isEqualTo(3);
         assertThat(tuned.tuning().weights()).containsOnlyKeys("vat-bolts-loose");
-        assertThat(tuned.tuning().minutes()).as("what is as it ships is not held").isEmpty();
+        assertThat(tuned.tuning().minutes())
+                .as("what is as it ships is not held")
+                .isEmpty();
         assertThat(now.cause("plate-tilted")).isEqualTo(shipped.cause("plate-tilted"));
         assertThat(page("/knowledge")).contains("Ours shake", "ships 1.5");
     }
@@ -67,13 +81,21 @@ class KnowledgePagesTest extends PageTest {
         shop.as("owner");
         List<String> save = new ArrayList<>(List.of(fields("film-worn", "3")));
         save.addAll(List.of("save", "yes", "after", "-1"));
-        refused(409, "Somebody changed the knowledge meanwhile", "/knowledge/causes/film-worn", save.toArray(String[]::new));
+        refused(
+                409,
+                "Somebody changed the knowledge meanwhile",
+                "/knowledge/causes/film-worn",
+                save.toArray(String[]::new));
     }
 
     @Test
     void nonsenseIsRefusedInWords() {
         shop.as("owner");
-        refused(422, "The weight must be between 0.01 and 1000", "/knowledge/causes/film-worn", fields("film-worn", "-3"));
+        refused(
+                422,
+                "The weight must be between 0.01 and 1000",
+                "/knowledge/causes/film-worn",
+                fields("film-worn", "-3"));
         refused(422, "errors", "/knowledge/causes/film-worn", fields("film-worn", "heavy"));
         List<String> save = new ArrayList<>(List.of(fields("film-worn", "3")));
         save.addAll(List.of("save", "yes", "after", "soon"));
@@ -84,13 +106,17 @@ class KnowledgePagesTest extends PageTest {
     @Test
     void onlyTheOwnerTunes() {
         shop.as("keeper");
-        assertThat(form("/knowledge/causes/film-worn", fields("film-worn", "3")).status()).isEqualTo(403);
+        assertThat(form("/knowledge/causes/film-worn", fields("film-worn", "3")).status())
+                .isEqualTo(403);
         assertThat(page("/knowledge/causes/film-worn")).contains("The owner tunes this");
     }
 
     private String[] fields(String cause, String weight) {
         List<String> all = new ArrayList<>(List.of("weight", weight));
-        shipped.cause(cause).orElseThrow().shows().forEach((symptom, strength) -> all.addAll(List.of("shows." + symptom, Integer.toString(strength))));
+        shipped.cause(cause)
+                .orElseThrow()
+                .shows()
+                .forEach((symptom, strength) -> all.addAll(List.of("shows." + symptom, Integer.toString(strength))));
         return all.toArray(String[]::new);
     }
 }

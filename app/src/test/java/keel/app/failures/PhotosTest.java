@@ -23,6 +23,7 @@ class PhotosTest {
 
     @TempDir
     private Path home;
+
     private PhotoStore store;
 
     @BeforeEach
@@ -66,7 +67,10 @@ class PhotosTest {
         assertThat(files()).isEmpty();
     }
 
-    /** A PNG header may claim any size; it is believed before a byte is decoded (PNG specification, IHDR: width and height at offsets 16 and 20). */
+    /**
+     * A PNG header may claim any size; it is believed before a byte is decoded (PNG specification, IHDR: width and
+     * height at offsets 16 and 20).
+     */
     @Test
     void aPictureThatClaimsToBeHugeIsRefusedBeforeItIsDecoded() throws IOException {
         byte[] bomb = picture("png", 10, 10);
@@ -93,12 +97,16 @@ class PhotosTest {
     }
 
     private void refused(byte[] bytes, String words) {
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> store.keep(bytes))
-                .satisfies(e -> assertThat(e.findings().get(0).field()).isEqualTo("file")).withMessageContaining(words);
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> store.keep(bytes))
+                .satisfies(e -> assertThat(e.findings().get(0).field()).isEqualTo("file"))
+                .withMessageContaining(words);
     }
 
     private Stream<Path> files() throws IOException {
-        return Files.exists(home.resolve("photos")) ? Files.walk(home.resolve("photos")).filter(Files::isRegularFile) : Stream.empty();
+        return Files.exists(home.resolve("photos"))
+                ? Files.walk(home.resolve("photos")).filter(Files::isRegularFile)
+                : Stream.empty();
     }
 
     private static byte[] picture(String format, int width, int height) throws IOException {

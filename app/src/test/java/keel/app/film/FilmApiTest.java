@@ -28,10 +28,12 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 class FilmApiTest extends PageTest {
 
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final Film FILM = SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
+    private static final Film FILM =
+            SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
 
     @Autowired
     private MockMvc api;
+
     private String token;
 
     private record Answer(int status, JsonNode body) {}
@@ -44,27 +46,47 @@ class FilmApiTest extends PageTest {
 
     @Test
     void theTensionOfASimulatedFilmIsHeard() throws Exception {
-        Answer heard = tone(Microphone.taps(FILM, 130, 80, 0.127, false, Chance.of(3)), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127");
+        Answer heard = tone(
+                Microphone.taps(FILM, 130, 80, 0.127, false, Chance.of(3)),
+                "lengthMm",
+                "130",
+                "widthMm",
+                "80",
+                "thicknessMm",
+                "0.127");
         assertThat(heard.status()).isEqualTo(200);
         assertThat(heard.body().get("clear").asBoolean()).isTrue();
         assertThat(heard.body().get("taps").asInt()).isEqualTo(3);
-        assertThat(heard.body().at("/tensionNPerM/withAir").asDouble()).isCloseTo(FILM.tensionNPerM(), within(0.03 * FILM.tensionNPerM()));
-        assertThat(heard.body().at("/tensionNPerM/dry").asDouble()).isLessThan(heard.body().at("/tensionNPerM/withAir").asDouble());
-        assertThat(heard.body().get("stressMPa").asDouble()).isCloseTo(heard.body().at("/tensionNPerM/dry").asDouble() / 0.127 / 1000, within(1e-9));
+        assertThat(heard.body().at("/tensionNPerM/withAir").asDouble())
+                .isCloseTo(FILM.tensionNPerM(), within(0.03 * FILM.tensionNPerM()));
+        assertThat(heard.body().at("/tensionNPerM/dry").asDouble())
+                .isLessThan(heard.body().at("/tensionNPerM/withAir").asDouble());
+        assertThat(heard.body().get("stressMPa").asDouble())
+                .isCloseTo(heard.body().at("/tensionNPerM/dry").asDouble() / 0.127 / 1000, within(1e-9));
         assertThat(heard.body().get("centsFromReference").isNull()).isTrue();
         assertThat(heard.body().get("verdict").asText()).isEqualTo("GOOD");
     }
 
     @Test
     void offTheCentreASecondModeTellsHowEvenItIs() throws Exception {
-        Answer heard = tone(Microphone.taps(FILM, 130, 80, 0.127, true, Chance.of(5)), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127");
+        Answer heard = tone(
+                Microphone.taps(FILM, 130, 80, 0.127, true, Chance.of(5)),
+                "lengthMm",
+                "130",
+                "widthMm",
+                "80",
+                "thicknessMm",
+                "0.127");
         assertThat(heard.body().get("evenness").asDouble()).isCloseTo(1, within(0.08));
     }
 
     @Test
     void aReferenceJudges() throws Exception {
         byte[] wav = Microphone.taps(FILM, 130, 80, 0.127, false, Chance.of(3));
-        double hz = tone(wav, "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127").body().get("fundamentalHz").asDouble();
+        double hz = tone(wav, "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127")
+                .body()
+                .get("fundamentalHz")
+                .asDouble();
         assertThat(against(wav, hz * 1.1).get("verdict").asText()).isEqualTo("SLACK");
         assertThat(against(wav, hz * 0.9).get("verdict").asText()).isEqualTo("TIGHT");
         assertThat(against(wav, hz * 1.02).get("verdict").asText()).isEqualTo("GOOD");
@@ -73,25 +95,51 @@ class FilmApiTest extends PageTest {
 
     @Test
     void whatCannotBeReadIsSaidByField() throws Exception {
-        assertThat(field(tone("no sound".getBytes(), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127"))).isEqualTo("file");
-        assertThat(field(tone(new byte[0], "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127"))).isEqualTo("file");
-        assertThat(field(tone(new byte[] {1}, "lengthMm", "-1", "widthMm", "80", "thicknessMm", "0.127"))).isEqualTo("lengthMm");
-        assertThat(field(tone(new byte[] {1}, "lengthMm", "130", "widthMm", "80"))).isEqualTo("thicknessMm");
-        assertThat(field(tone(new byte[] {1}, "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127", "referenceHz", "0"))).isEqualTo("referenceHz");
-        assertThat(tone(new byte[] {1}, "lengthMm", "wide", "widthMm", "80", "thicknessMm", "0.127").status()).isEqualTo(400);
+        assertThat(field(tone("no sound".getBytes(), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127")))
+                .isEqualTo("file");
+        assertThat(field(tone(new byte[0], "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127")))
+                .isEqualTo("file");
+        assertThat(field(tone(new byte[] {1}, "lengthMm", "-1", "widthMm", "80", "thicknessMm", "0.127")))
+                .isEqualTo("lengthMm");
+        assertThat(field(tone(new byte[] {1}, "lengthMm", "130", "widthMm", "80")))
+                .isEqualTo("thicknessMm");
+        assertThat(field(tone(
+                        new byte[] {1},
+                        "lengthMm",
+                        "130",
+                        "widthMm",
+                        "80",
+                        "thicknessMm",
+                        "0.127",
+                        "referenceHz",
+                        "0")))
+                .isEqualTo("referenceHz");
+        assertThat(tone(new byte[] {1}, "lengthMm", "wide", "widthMm", "80", "thicknessMm", "0.127")
+                        .status())
+                .isEqualTo(400);
     }
 
     /** Dose is what counts: 0.92 then and 0.80 now ask for 1.15 times as long. */
     @Test
     void aCloudierFilmAsksForMoreLight() throws Exception {
-        Answer more = json("/api/v1/film/exposure", "{\"exposureS\":2.0,\"transmittanceAtCalibration\":0.92,\"transmittanceNow\":0.80}");
+        Answer more = json(
+                "/api/v1/film/exposure",
+                "{\"exposureS\":2.0,\"transmittanceAtCalibration\":0.92,\"transmittanceNow\":0.80}");
         assertThat(more.body().get("exposureS").asDouble()).isCloseTo(2.3, within(1e-12));
     }
 
     @ParameterizedTest
-    @CsvSource({"0, 0.9, 0.8, exposureS", "2, 1.2, 0.8, transmittanceAtCalibration", "2, 0.9, 0, transmittanceNow", "2, 0.9, null, transmittanceNow"})
+    @CsvSource({
+        "0, 0.9, 0.8, exposureS",
+        "2, 1.2, 0.8, transmittanceAtCalibration",
+        "2, 0.9, 0, transmittanceNow",
+        "2, 0.9, null, transmittanceNow"
+    })
     void figuresThatCannotBeAreRefused(String exposure, String then, String now, String field) throws Exception {
-        Answer refused = json("/api/v1/film/exposure", "{\"exposureS\":%s,\"transmittanceAtCalibration\":%s,\"transmittanceNow\":%s}".formatted(exposure, then, now));
+        Answer refused = json(
+                "/api/v1/film/exposure",
+                "{\"exposureS\":%s,\"transmittanceAtCalibration\":%s,\"transmittanceNow\":%s}"
+                        .formatted(exposure, then, now));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(field(refused)).isEqualTo(field);
     }
@@ -112,7 +160,17 @@ class FilmApiTest extends PageTest {
     }
 
     private JsonNode against(byte[] wav, double reference) throws Exception {
-        return tone(wav, "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127", "referenceHz", Double.toString(reference)).body();
+        return tone(
+                        wav,
+                        "lengthMm",
+                        "130",
+                        "widthMm",
+                        "80",
+                        "thicknessMm",
+                        "0.127",
+                        "referenceHz",
+                        Double.toString(reference))
+                .body();
     }
 
     private static String field(Answer answer) {
@@ -130,11 +188,15 @@ class FilmApiTest extends PageTest {
     }
 
     private Answer json(String path, String body) throws Exception {
-        return send(MockMvcRequestBuilders.post(path).contentType(MediaType.APPLICATION_JSON).content(body));
+        return send(MockMvcRequestBuilders.post(path)
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(body));
     }
 
     private Answer send(MockHttpServletRequestBuilder request) throws Exception {
-        MockHttpServletResponse response = api.perform(request.header("Authorization", "Bearer " + token)).andReturn().getResponse();
+        MockHttpServletResponse response = api.perform(request.header("Authorization", "Bearer " + token))
+                .andReturn()
+                .getResponse();
         return new Answer(response.getStatus(), JSON.readTree(response.getContentAsString()));
     }
 }

@@ -18,9 +18,41 @@ class SetupPagesTest extends PageTest {
     private Fleet fleet;
 
     private static String[] model(String name, String... changes) {
-        List<String> fields = new ArrayList<>(List.of("name", name, "kind", "MASK", "plateWidthMm", "144", "plateDepthMm", "81,5", "plateHeightMm", "175",
-                "pixelsX", "5760", "pixelsY", "3240", "release", "PEEL", "levelJoint", "BALL", "fillLineMl", "", "windowLengthMm", "", "windowWidthMm", "",
-                "clampRing", "", "clampLong", "", "clampShort", "", "frameLong", "", "frameShort", ""));
+        List<String> fields = new ArrayList<>(List.of(
+                "name",
+                name,
+                "kind",
+                "MASK",
+                "plateWidthMm",
+                "144",
+                "plateDepthMm",
+                "81,5",
+                "plateHeightMm",
+                "175",
+                "pixelsX",
+                "5760",
+                "pixelsY",
+                "3240",
+                "release",
+                "PEEL",
+                "levelJoint",
+                "BALL",
+                "fillLineMl",
+                "",
+                "windowLengthMm",
+                "",
+                "windowWidthMm",
+                "",
+                "clampRing",
+                "",
+                "clampLong",
+                "",
+                "clampShort",
+                "",
+                "frameLong",
+                "",
+                "frameShort",
+                ""));
         for (int i = 0; i < changes.length; i += 2) {
             int at = fields.indexOf(changes[i]);
             if (at >= 0) {
@@ -38,7 +70,20 @@ class SetupPagesTest extends PageTest {
         Fleet.ModelView plain = byName("Plain 144");
         assertThat(plain.entry().selfLevelling()).isFalse();
         assertThat(plain.entry().plateDepthMm()).isEqualTo(81.5);
-        accepted("/setup/models/" + plain.code(), model("Plain 144", "selfLevelling", "true", "clampLong", "9", "clampShort", "5", "frameLong", "4", "frameShort", "2"));
+        accepted(
+                "/setup/models/" + plain.code(),
+                model(
+                        "Plain 144",
+                        "selfLevelling",
+                        "true",
+                        "clampLong",
+                        "9",
+                        "clampShort",
+                        "5",
+                        "frameLong",
+                        "4",
+                        "frameShort",
+                        "2"));
         Fleet.ModelView changed = byName("Plain 144");
         assertThat(changed.entry().selfLevelling()).isTrue();
         assertThat(changed.entry().wholeAreaLight()).isFalse();
@@ -47,10 +92,20 @@ class SetupPagesTest extends PageTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"plateWidthMm|wide|This is no number: wide.", "plateWidthMm|0|must be between 10 and 2000 mm",
-        "pixelsX|12.5|This is no whole number", "clampRing|25|the count must be even", "clampLong|9|Count the clamp screws along both sides",
-        "frameShort|2|Count the frame bolts along both sides", "windowLengthMm|-4|must be between", "name||The name of the model is missing",
-        "kind|STEAM|Choose how it lights a layer", "release|JUMP|Choose peel, tilt or slide"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "plateWidthMm|wide|This is no number: wide.",
+                "plateWidthMm|0|must be between 10 and 2000 mm",
+                "pixelsX|12.5|This is no whole number",
+                "clampRing|25|the count must be even",
+                "clampLong|9|Count the clamp screws along both sides",
+                "frameShort|2|Count the frame bolts along both sides",
+                "windowLengthMm|-4|must be between",
+                "name||The name of the model is missing",
+                "kind|STEAM|Choose how it lights a layer",
+                "release|JUMP|Choose peel, tilt or slide"
+            })
     void aModelThatCannotBeIsRefusedAndWhatWasTypedStays(String field, String value, String words) {
         String html = refused(422, words, "/setup/models", model("Odd", field, value == null ? "" : value));
         assertThat(html).contains("value=\"81,5\"");
@@ -59,7 +114,11 @@ class SetupPagesTest extends PageTest {
 
     @Test
     void aRoundAndARectangularClampAtOnceAreRefused() {
-        refused(422, "either round or a rectangle", "/setup/models", model("Odd", "clampRing", "24", "clampLong", "9", "clampShort", "5"));
+        refused(
+                422,
+                "either round or a rectangle",
+                "/setup/models",
+                model("Odd", "clampRing", "24", "clampLong", "9", "clampShort", "5"));
     }
 
     @Test
@@ -70,7 +129,11 @@ class SetupPagesTest extends PageTest {
         assertThat(page("/fleet")).contains("Snipe");
         assertThat(shop.filmHours("snipe")).isEqualTo(212.5);
         assertThat(shop.now("snipe").total().hours()).isEqualTo(900);
-        String html = refused(422, "This is no number: lots.", "/setup/machines", machine("Teal", byName("Attic 144").code(), room, "lots"));
+        String html = refused(
+                422,
+                "This is no number: lots.",
+                "/setup/machines",
+                machine("Teal", byName("Attic 144").code(), room, "lots"));
         assertThat(html).contains("value=\"Teal\"", "value=\"lots\"");
         refused(422, "Choose a model.", "/setup/machines", machine("Teal", "no-such", room, "0"));
     }
@@ -124,25 +187,57 @@ class SetupPagesTest extends PageTest {
     @Test
     void anOperatorMayLookButNotChange() {
         shop.as("operator");
-        assertThat(page("/setup")).contains("You can look; changes are for a keeper or the owner.").doesNotContain("Add a model");
+        assertThat(page("/setup"))
+                .contains("You can look; changes are for a keeper or the owner.")
+                .doesNotContain("Add a model");
         assertThat(form("/setup/models", model("Operator's own")).status()).isEqualTo(403);
         assertThat(form("/setup/rooms", "name", "Own room").status()).isEqualTo(403);
     }
 
     private static String[] machine(String name, String model, String room, String lightHours) {
-        return new String[] {"name", name, "model", model, "room", room, "levellingSchool", "PAPER", "since", "2025-02-01T08:00", "baselineHours", "900",
-            "filmMaterial", "FEP", "filmThicknessMm", "0,127", "filmHours", "212.5", "screenUvHours", "", "lightHours", lightHours};
+        return new String[] {
+            "name",
+            name,
+            "model",
+            model,
+            "room",
+            room,
+            "levellingSchool",
+            "PAPER",
+            "since",
+            "2025-02-01T08:00",
+            "baselineHours",
+            "900",
+            "filmMaterial",
+            "FEP",
+            "filmThicknessMm",
+            "0,127",
+            "filmHours",
+            "212.5",
+            "screenUvHours",
+            "",
+            "lightHours",
+            lightHours
+        };
     }
 
     private static String[] change(Fleet.MachineView seen, String name) {
-        return new String[] {"name", name, "room", seen.room(), "levellingSchool", "ON_FILM", "version", String.valueOf(seen.version())};
+        return new String[] {
+            "name", name, "room", seen.room(), "levellingSchool", "ON_FILM", "version", String.valueOf(seen.version())
+        };
     }
 
     private Fleet.ModelView byName(String name) {
-        return fleet.models().stream().filter(m -> m.entry().name().equals(name)).findFirst().orElseThrow();
+        return fleet.models().stream()
+                .filter(m -> m.entry().name().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     private Fleet.MachineView view(String code) {
-        return fleet.machines().stream().filter(m -> m.code().equals(code)).findFirst().orElseThrow();
+        return fleet.machines().stream()
+                .filter(m -> m.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -51,11 +51,18 @@ class DrawingsTest extends AppTest {
         shop.failure(m, 6, "wet-under-vat");
         StackDrawing d = drawing(shop.now(m));
         assertThat(d.shapes()).extracting(StackDrawing.Shape::style).contains("print", "drop");
-        assertThat(d.marks()).allMatch(k -> k.state() == MachineState.HOLD).anyMatch(k -> Math.abs(k.y() - d.frame().film().middleY()) < 1)
+        assertThat(d.marks())
+                .allMatch(k -> k.state() == MachineState.HOLD)
+                .anyMatch(k -> Math.abs(k.y() - d.frame().film().middleY()) < 1)
                 .anyMatch(k -> Math.abs(k.y() - d.frame().plate().middleY()) < 1);
         shop.service(m, "FILM_CHANGE", 8, "material", "FEP", "thicknessMm", 0.127, "endReason", "PIERCED");
-        assertThat(drawing(shop.now(m)).shapes().stream().filter(s -> s.style().equals("solid")).findFirst().orElseThrow().d())
-                .as("not levelled: the plate is drawn askew").contains("L");
+        assertThat(drawing(shop.now(m)).shapes().stream()
+                        .filter(s -> s.style().equals("solid"))
+                        .findFirst()
+                        .orElseThrow()
+                        .d())
+                .as("not levelled: the plate is drawn askew")
+                .contains("L");
     }
 
     @ParameterizedTest
@@ -65,7 +72,8 @@ class DrawingsTest extends AppTest {
         List<String> styles = d.shapes().stream().map(StackDrawing.Shape::style).toList();
         assertThat(styles.contains("hatched")).as("a screen that wears").isEqualTo(kind == MachineKind.MASK);
         assertThat(styles.contains("beam")).isEqualTo(kind == MachineKind.LASER_TANK);
-        assertThat(d.shapes()).allSatisfy(s -> assertThat(s.d()).doesNotContain("NaN").startsWith("M"));
+        assertThat(d.shapes())
+                .allSatisfy(s -> assertThat(s.d()).doesNotContain("NaN").startsWith("M"));
     }
 
     @Test
@@ -77,10 +85,14 @@ class DrawingsTest extends AppTest {
             printed.add(new Printed("avocet", now.minus(Duration.ofDays(day)), 4, false));
         }
         Fortnight fortnight = new Fortnight(printed, now, UTC);
-        assertThat(fortnight.of("bittern").bars()).hasSize(8).filteredOn(Fortnight.Bar::bad).hasSize(4);
+        assertThat(fortnight.of("bittern").bars())
+                .hasSize(8)
+                .filteredOn(Fortnight.Bar::bad)
+                .hasSize(4);
         assertThat(fortnight.of("avocet").words()).isEqualTo("8 prints in fourteen days, all came out.");
         assertThat(fortnight.of("heron").bars()).isEmpty();
-        assertThat(fortnight.sentence(Map.of("bittern", "Bittern"))).isEqualTo("16 prints in fourteen days, 12 came out. Bittern lost 4 of 8.");
+        assertThat(fortnight.sentence(Map.of("bittern", "Bittern")))
+                .isEqualTo("16 prints in fourteen days, 12 came out. Bittern lost 4 of 8.");
     }
 
     @Test
@@ -91,7 +103,8 @@ class DrawingsTest extends AppTest {
         }
         shop.filmChange(m, 24 * 10);
         Instant now = TestShop.at(24 * 20);
-        LifeStrips lives = LifeStrips.of(shop.now(m), parts.spans(shop.now(m).id()), List.of(TestShop.at(24 * 5)), now, UTC);
+        LifeStrips lives =
+                LifeStrips.of(shop.now(m), parts.spans(shop.now(m).id()), List.of(TestShop.at(24 * 5)), now, UTC);
         List<LifeStrip.Bar> films = lives.rows().get(0).bars();
         assertThat(films).hasSize(2);
         assertThat(films.get(0).cause()).isEqualTo("clouded");
@@ -103,16 +116,27 @@ class DrawingsTest extends AppTest {
     @Test
     void thePlateMapHasItsFrontBelow() {
         PlateMap map = PlateMap.of(144, 80, Map.of("A1", 4, "F4", 1));
-        PlateMap.Cell frontLeft = map.cells().stream().filter(c -> c.zone().equals("A1")).findFirst().orElseThrow();
+        PlateMap.Cell frontLeft = map.cells().stream()
+                .filter(c -> c.zone().equals("A1"))
+                .findFirst()
+                .orElseThrow();
         assertThat(frontLeft.x()).isZero();
         assertThat(frontLeft.y()).isEqualTo(60);
         assertThat(frontLeft.density()).isEqualTo(4);
-        assertThat(map.cells()).hasSize(24).filteredOn(c -> c.zone().equals("F4")).singleElement().satisfies(c -> assertThat(c.density()).isEqualTo(1));
+        assertThat(map.cells())
+                .hasSize(24)
+                .filteredOn(c -> c.zone().equals("F4"))
+                .singleElement()
+                .satisfies(c -> assertThat(c.density()).isEqualTo(1));
         assertThat(map.words()).contains("A1 4");
     }
 
     private static double width(StackDrawing d, String style) {
-        String path = d.shapes().stream().filter(s -> s.style().equals(style)).findFirst().orElseThrow().d();
+        String path = d.shapes().stream()
+                .filter(s -> s.style().equals(style))
+                .findFirst()
+                .orElseThrow()
+                .d();
         double left = Double.parseDouble(path.substring(1, path.indexOf(' ')));
         return Double.parseDouble(path.substring(path.indexOf('H') + 1, path.indexOf('V'))) - left;
     }

@@ -18,7 +18,10 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
-/** Pages as a person gets them: what was typed survives an error, and the fleet costs the same number of queries whatever its size. */
+/**
+ * Pages as a person gets them: what was typed survives an error, and the fleet costs the same number of queries
+ * whatever its size.
+ */
 class PagesTest extends AppTest {
 
     @Autowired
@@ -27,20 +30,39 @@ class PagesTest extends AppTest {
     @Test
     void aRefusedRunKeepsWhatWasTypedAndSaysWhatIsWrong() throws Exception {
         String m = shop.maskMachine();
-        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("machine", m).param("job", "Hinge, set of eight")
-                .param("startedAt", "2025-02-01T10:00").param("endedAt", "2025-02-01T09:00").param("layers", "many").param("layerExposureS", "2,3")
-                .param("resinMl", "84").param("outcome", "GOOD"));
+        MockHttpServletResponse page = send(post("/runs")
+                .with(csrf())
+                .param("machine", m)
+                .param("job", "Hinge, set of eight")
+                .param("startedAt", "2025-02-01T10:00")
+                .param("endedAt", "2025-02-01T09:00")
+                .param("layers", "many")
+                .param("layerExposureS", "2,3")
+                .param("resinMl", "84")
+                .param("outcome", "GOOD"));
         assertThat(page.getStatus()).isEqualTo(422);
-        assertThat(page.getContentAsString()).contains("value=\"Hinge, set of eight\"", "value=\"many\"", "This is no whole number: many.",
-                "what you typed is still here", "value=\"2025-02-01T09:00\"");
+        assertThat(page.getContentAsString())
+                .contains(
+                        "value=\"Hinge, set of eight\"",
+                        "value=\"many\"",
+                        "This is no whole number: many.",
+                        "what you typed is still here",
+                        "value=\"2025-02-01T09:00\"");
     }
 
     @Test
     void decimalsMayBeTypedWithAComma() throws Exception {
         String m = shop.maskMachine();
-        MockHttpServletResponse page = send(post("/runs").with(csrf()).param("machine", m).param("job", "Hinge")
-                .param("startedAt", "2025-02-01T10:00").param("endedAt", "2025-02-01T14:00").param("layers", "1000").param("layerExposureS", "2,3")
-                .param("resinMl", "84,5").param("outcome", "GOOD"));
+        MockHttpServletResponse page = send(post("/runs")
+                .with(csrf())
+                .param("machine", m)
+                .param("job", "Hinge")
+                .param("startedAt", "2025-02-01T10:00")
+                .param("endedAt", "2025-02-01T14:00")
+                .param("layers", "1000")
+                .param("layerExposureS", "2,3")
+                .param("resinMl", "84,5")
+                .param("outcome", "GOOD"));
         assertThat(page.getRedirectedUrl()).startsWith("/runs/").endsWith("/after");
         assertThat(shop.now(m).total().resinMl()).isEqualTo(84.5);
     }
@@ -50,7 +72,8 @@ class PagesTest extends AppTest {
         String m = shop.maskMachine();
         long id = shop.failure(m, 1, "tacky").id();
         MockHttpServletResponse page = send(multipart("/failures/" + id + "/photos")
-                .file(new MockMultipartFile("file", "plate.jpg", "image/jpeg", "MZ not a picture".getBytes())).with(csrf()));
+                .file(new MockMultipartFile("file", "plate.jpg", "image/jpeg", "MZ not a picture".getBytes()))
+                .with(csrf()));
         assertThat(page.getStatus()).isEqualTo(422);
         assertThat(page.getContentAsString()).contains("no JPEG or PNG picture, whatever its name says");
     }
@@ -63,8 +86,15 @@ class PagesTest extends AppTest {
         assertThat(send(first).getStatus()).isEqualTo(302);
         MockHttpServletResponse second = send(edit(id, m, "0", "from the second"));
         assertThat(second.getStatus()).isEqualTo(409);
-        assertThat(second.getContentAsString()).contains("Recorded meanwhile by somebody else", "from the first", "Yours, not written yet", "from the second");
-        assertThat(send(edit(id, m, "1", "from the second")).getStatus()).as("put over the first, knowingly").isEqualTo(302);
+        assertThat(second.getContentAsString())
+                .contains(
+                        "Recorded meanwhile by somebody else",
+                        "from the first",
+                        "Yours, not written yet",
+                        "from the second");
+        assertThat(send(edit(id, m, "1", "from the second")).getStatus())
+                .as("put over the first, knowingly")
+                .isEqualTo(302);
     }
 
     @Test
@@ -97,13 +127,19 @@ class PagesTest extends AppTest {
     }
 
     private static MockHttpServletRequestBuilder edit(long id, String machine, String version, String note) {
-        return post("/failures/" + id + "/correct").with(csrf()).param("machine", machine).param("version", version).param("symptoms", "tacky")
-                .param("note", note).param("reason", "looked again");
+        return post("/failures/" + id + "/correct")
+                .with(csrf())
+                .param("machine", machine)
+                .param("version", version)
+                .param("symptoms", "tacky")
+                .param("note", note)
+                .param("reason", "looked again");
     }
 
     private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        MockHttpServletResponse response = mvc.perform(request.with(authentication(who))).andReturn().getResponse();
+        MockHttpServletResponse response =
+                mvc.perform(request.with(authentication(who))).andReturn().getResponse();
         SecurityContextHolder.getContext().setAuthentication(who);
         return response;
     }

@@ -21,18 +21,31 @@ class TasksTest extends PageTest {
 
     @Autowired
     private Guides guides;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private LookIns lookIns;
+
     @Autowired
     private Drying drying;
 
     private List<Task> tasks(String... machines) {
-        return Tasks.of(Arrays.stream(machines).map(shop::now).toList(),
-                guides.open().stream().filter(g -> List.of(machines).contains(g.machine())).toList(),
-                lookIns.due(Instant.now()).stream().filter(l -> List.of(machines).contains(l.machine())).toList(),
-                drying.now().stream().filter(d -> List.of(machines).contains(d.machine())).toList(), Map.of(), List.of(), Instant.now());
+        return Tasks.of(
+                Arrays.stream(machines).map(shop::now).toList(),
+                guides.open().stream()
+                        .filter(g -> List.of(machines).contains(g.machine()))
+                        .toList(),
+                lookIns.due(Instant.now()).stream()
+                        .filter(l -> List.of(machines).contains(l.machine()))
+                        .toList(),
+                drying.now().stream()
+                        .filter(d -> List.of(machines).contains(d.machine()))
+                        .toList(),
+                Map.of(),
+                List.of(),
+                Instant.now());
     }
 
     @Test
@@ -46,7 +59,8 @@ class TasksTest extends PageTest {
         assertThat(Headline.of(List.of())).isEqualTo("No machines yet");
         assertThat(Headline.of(List.of(shop.now(free)))).isEqualTo("One machine, nothing stands in the way");
         assertThat(Headline.of(List.of(shop.now(free), shop.now(due)))).isEqualTo("Two machines, upkeep due on one");
-        assertThat(Headline.of(List.of(shop.now(free), shop.now(due), shop.now(held)))).isEqualTo("Three machines, one must not print");
+        assertThat(Headline.of(List.of(shop.now(free), shop.now(due), shop.now(held))))
+                .isEqualTo("Three machines, one must not print");
         assertThat(Brief.of(shop.now(due))).isEqualTo("Lubricate the Z axis");
         assertThat(Brief.of(shop.now(held))).isEqualTo("Plate not clear");
         assertThat(Brief.of(shop.now(free))).isEmpty();
@@ -62,8 +76,9 @@ class TasksTest extends PageTest {
         shop.failure(held, 6, "wet-under-vat");
         String begun = shop.maskMachine();
         guides.begin(begun, "vat-inspection");
-        assertThat(tasks(due, held, begun)).extracting(Task::machine, Task::what).startsWith(
-                tuple(begun, "Inspect the vat: go on"), tuple(held, "Clean up after a failure"))
+        assertThat(tasks(due, held, begun))
+                .extracting(Task::machine, Task::what)
+                .startsWith(tuple(begun, "Inspect the vat: go on"), tuple(held, "Clean up after a failure"))
                 .endsWith(tuple(due, "Lubricate the Z axis"));
         assertThat(page("/fleet")).contains("Inspect the vat: go on");
     }
@@ -73,7 +88,9 @@ class TasksTest extends PageTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
         shop.service(m, "MOVED", 6, "room", shop.now(m).room());
-        assertThat(tasks(m)).extracting(Task::path).contains("/machines/" + m + "/do/STANCE_CHECKED", "/machines/" + m + "/do/PLATE_CLEARED");
+        assertThat(tasks(m))
+                .extracting(Task::path)
+                .contains("/machines/" + m + "/do/STANCE_CHECKED", "/machines/" + m + "/do/PLATE_CLEARED");
     }
 
     @Test
@@ -102,7 +119,8 @@ class TasksTest extends PageTest {
         accepted("/runs/" + runs.last(m).orElseThrow().id() + "/after", "clear", "true", "drying", "true");
         assertThat(tasks(m)).noneMatch(t -> t.what().equals("Look in")).anySatisfy(t -> {
             assertThat(t.what()).isEqualTo("Dries before the cure");
-            assertThat(t.when()).isBetween(Instant.now().plusSeconds(7000), Instant.now().plusSeconds(7300));
+            assertThat(t.when())
+                    .isBetween(Instant.now().plusSeconds(7000), Instant.now().plusSeconds(7300));
         });
     }
 }

@@ -13,12 +13,16 @@ final class GuideAnswers {
     static Map<String, Object> to(SessionView session, Map<String, String> wanted) {
         Map<String, Object> answers = new HashMap<>();
         for (ServiceField ask : session.step().asks()) {
-            answers.put(ask.name(), wanted.getOrDefault(ask.name(), switch (ask.type()) {
-                case YES_NO -> "true";
-                case CHOICE -> ask.options().get(0).code();
-                case NUMBER -> String.valueOf(Math.max(0.1, ask.low()));
-                default -> "";
-            }));
+            answers.put(
+                    ask.name(),
+                    wanted.getOrDefault(
+                            ask.name(),
+                            switch (ask.type()) {
+                                case YES_NO -> "true";
+                                case CHOICE -> ask.options().get(0).code();
+                                case NUMBER -> String.valueOf(Math.max(0.1, ask.low()));
+                                default -> "";
+                            }));
         }
         return answers;
     }

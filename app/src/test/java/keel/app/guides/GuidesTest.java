@@ -2,6 +2,7 @@ package keel.app.guides;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 
 import java.util.List;
 import java.util.Map;
@@ -27,18 +28,20 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
-
 class GuidesTest extends AppTest {
 
     @Autowired
     private Guides guides;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Stock stock;
+
     @Autowired
     private Logbook logbook;
+
     @Autowired
     private MockMvc mvc;
 
@@ -51,9 +54,23 @@ class GuidesTest extends AppTest {
         String sheets = shop.item("Film sheet", 3);
         long id = guides.begin(m, "film-change");
         guides.note(id, "Two screws were stripped.");
-        walk(id, Map.of("endReason", "PIERCED", "material", "PFA", "thicknessMm", "0,1", "fromStores", sheets, "tone", "HIGHER"));
+        walk(
+                id,
+                Map.of(
+                        "endReason",
+                        "PIERCED",
+                        "material",
+                        "PFA",
+                        "thicknessMm",
+                        "0,1",
+                        "fromStores",
+                        sheets,
+                        "tone",
+                        "HIGHER"));
         List<ServiceView> written = guides.finish(id, guides.one(id).version(), Map.of(gloves, 2.0), "slow");
-        assertThat(written).extracting(ServiceView::kind).containsExactly(ServiceKind.FILM_CHANGE, ServiceKind.VAT_INSPECTED);
+        assertThat(written)
+                .extracting(ServiceView::kind)
+                .containsExactly(ServiceKind.FILM_CHANGE, ServiceKind.VAT_INSPECTED);
         assertThat(shop.filmHours(m)).isZero();
         assertThat(shop.now(m).film().material()).isEqualTo("PFA");
         assertThat(shop.holds(m)).containsExactly("not-levelled");
@@ -62,24 +79,46 @@ class GuidesTest extends AppTest {
         assertThat(logbook.lines(LogFilter.ofMachine(m, 20))).anySatisfy(l -> assertThat(l.note())
                 .contains("Two screws were stripped.", "slow", "Against the reference: higher: tighter."));
         assertThat(guides.one(id).state()).isEqualTo(SessionView.State.FINISHED);
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.finish(id, guides.one(id).version(), Map.of(), null));
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.finish(id, guides.one(id).version(), Map.of(), null));
     }
 
     @ParameterizedTest
-    @CsvSource({"MASK, film-change", "PROJECTOR, film-change", "LASER_TANK, tank-change", "MASK, clean-up", "LASER_TANK, clean-up", "MASK, vat-inspection",
-        "LASER_TANK, vat-inspection", "MASK, screen-inspection", "PROJECTOR, plate-work", "LASER_TANK, lubrication", "MASK, levelling", "LASER_TANK, levelling",
-        "MASK, film-cleaning", "PROJECTOR, stop-gap", "MASK, resin-change"})
+    @CsvSource({
+        "MASK, film-change",
+        "PROJECTOR, film-change",
+        "LASER_TANK, tank-change",
+        "MASK, clean-up",
+        "LASER_TANK, clean-up",
+        "MASK, vat-inspection",
+        "LASER_TANK, vat-inspection",
+        "MASK, screen-inspection",
+        "PROJECTOR, plate-work",
+        "LASER_TANK, lubrication",
+        "MASK, levelling",
+        "LASER_TANK, levelling",
+        "MASK, film-cleaning",
+        "PROJECTOR, stop-gap",
+        "MASK, resin-change"
+    })
     void everyProcedureShowsEveryStepAndWritesWhatItIsFor(MachineKind kind, String procedure) throws Exception {
         String m = shop.machine(kind, false);
         page("/machines/" + m + "/guides/" + procedure);
         long id = guides.begin(m, procedure);
         while (!guides.one(id).atEnd()) {
-            assertThat(page("/guides/" + id)).contains(guides.one(id).step().title().substring(0, 4));
+            assertThat(page("/guides/" + id))
+                    .contains(guides.one(id).step().title().substring(0, 4));
             guides.done(id, guides.one(id).version(), GuideAnswers.to(guides.one(id), Map.of()));
         }
         page("/guides/" + id);
         List<ServiceView> written = guides.finish(id, guides.one(id).version(), Map.of(), null);
-        assertThat(written.get(0).kind()).isEqualTo(Procedures.shipped().called(procedure).map(Procedure::writes).orElseThrow().get(0).kind());
+        assertThat(written.get(0).kind())
+                .isEqualTo(Procedures.shipped()
+                        .called(procedure)
+                        .map(Procedure::writes)
+                        .orElseThrow()
+                        .get(0)
+                        .kind());
         page("/guides/" + id);
     }
 
@@ -87,7 +126,9 @@ class GuidesTest extends AppTest {
     void aStepThatAsksWaitsForItsAnswer() {
         String m = shop.maskMachine();
         long id = guides.begin(m, "film-change");
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.done(id, 0, Map.of())).withMessageContaining("Why the old one ended");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> guides.done(id, 0, Map.of()))
+                .withMessageContaining("Why the old one ended");
         assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.done(id, 0, Map.of("endReason", "BORED")));
         assertThat(guides.one(id).step().code()).isEqualTo("reason");
         guides.done(id, 0, Map.of("endReason", "SLACK"));
@@ -105,9 +146,12 @@ class GuidesTest extends AppTest {
         assertThat(guides.begin(m, "clean-up")).as("the same session").isEqualTo(id);
         guides.done(id, seen, Map.of("plateClear", "true"));
         shop.as("keeper");
-        assertThatExceptionOfType(MovedOn.class).isThrownBy(() -> guides.done(id, seen, Map.of("plateClear", "true"))).withMessageContaining("Oda");
+        assertThatExceptionOfType(MovedOn.class)
+                .isThrownBy(() -> guides.done(id, seen, Map.of("plateClear", "true")))
+                .withMessageContaining("Oda");
         assertThat(guides.one(id).number()).isEqualTo(2);
-        assertThat(guides.open()).filteredOn(g -> g.id() == id).singleElement().satisfies(g -> assertThat(g.touchedBy()).isEqualTo("Oda"));
+        assertThat(guides.open()).filteredOn(g -> g.id() == id).singleElement().satisfies(g -> assertThat(g.touchedBy())
+                .isEqualTo("Oda"));
     }
 
     @Test
@@ -125,7 +169,8 @@ class GuidesTest extends AppTest {
         walk(id, Map.of("sieved", "true"));
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(shop.holds(m)).isEmpty();
-        assertThat(logbook.lines(LogFilter.ofMachine(m, 20))).anySatisfy(l -> assertThat(l.headline()).contains("cleaned up, full way, resin sieved"));
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 20)))
+                .anySatisfy(l -> assertThat(l.headline()).contains("cleaned up, full way, resin sieved"));
     }
 
     @Test
@@ -154,7 +199,8 @@ class GuidesTest extends AppTest {
         assertThat(guides.one(id).boltsDone()).isEqualTo(96);
         FrameDrawing second = FrameDrawing.of(clamp.tightening(), 25);
         assertThat(second.pass()).isEqualTo(2);
-        assertThat(second.next()).isEqualTo(clamp.tightening().passes().get(1).order().get(1));
+        assertThat(second.next())
+                .isEqualTo(clamp.tightening().passes().get(1).order().get(1));
         assertThat(second.dots()).filteredOn(d -> d.state().equals("done")).hasSize(1);
         assertThat(FrameDrawing.of(clamp.tightening(), 96).words()).isEqualTo("All passes are done.");
     }
@@ -163,7 +209,9 @@ class GuidesTest extends AppTest {
     void nothingIsTakenApartWhileTheMachinePrints() {
         String m = shop.maskMachine();
         runs.enter(new RunEntry(m, "Latch", null, null, 900, 2.1, 40.0, null, null, null));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.begin(m, "film-change")).withMessageContaining("printing Latch");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.begin(m, "film-change"))
+                .withMessageContaining("printing Latch");
         assertThat(guides.open()).noneMatch(g -> g.machine().equals(m));
     }
 
@@ -173,7 +221,8 @@ class GuidesTest extends AppTest {
         long id = guides.begin(m, "film-change");
         guides.giveUp(id, 0);
         assertThat(guides.open()).noneMatch(g -> g.id() == id);
-        assertThat(logbook.lines(LogFilter.ofMachine(m, 20))).anySatisfy(l -> assertThat(l.headline()).contains("begun and given up: change the film"));
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 20)))
+                .anySatisfy(l -> assertThat(l.headline()).contains("begun and given up: change the film"));
         assertThat(guides.begin(m, "film-change")).as("a new one").isNotEqualTo(id);
     }
 
@@ -189,7 +238,9 @@ class GuidesTest extends AppTest {
 
     private String page(String path) throws Exception {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        var response = mvc.perform(MockMvcRequestBuilders.get(path).with(authentication(who))).andReturn().getResponse();
+        var response = mvc.perform(MockMvcRequestBuilders.get(path).with(authentication(who)))
+                .andReturn()
+                .getResponse();
         SecurityContextHolder.getContext().setAuthentication(who);
         assertThat(response.getStatus()).as(path).isEqualTo(200);
         return response.getContentAsString();

@@ -25,16 +25,22 @@ class PouringGuideTest extends PageTest {
 
     @Autowired
     private Guides guides;
+
     @Autowired
     private Bottles bottles;
+
     @Autowired
     private AirParts airParts;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Logbook logbook;
+
     @Autowired
     private JdbcClient jdbc;
+
     private String machine;
     private String bottle;
 
@@ -43,17 +49,22 @@ class PouringGuideTest extends PageTest {
         shop.people();
         shop.as("keeper");
         machine = shop.maskMachine();
-        bottle = bottles.add(new Bottles.Entry(shop.resin("Poured " + machine), 1, 500.0, "L1", 20.0, null, false)).get(0);
+        bottle = bottles.add(new Bottles.Entry(shop.resin("Poured " + machine), 1, 500.0, "L1", 20.0, null, false))
+                .get(0);
     }
 
     @Test
     void resinGoesInAndBackAndEachIsOnePour() {
         long in = guides.begin(machine, "pour");
         walkTo(in, "pour", Map.of("way", "IN", "bottle", bottle));
-        assertThat(page("/guides/" + in)).contains("it holds 280 ml", "280 ml more", "value=\"280\"", "Raw resin sensitises");
+        assertThat(page("/guides/" + in))
+                .contains("it holds 280 ml", "280 ml more", "value=\"280\"", "Raw resin sensitises");
         walkTo(in, null, Map.of("ml", "250"));
-        assertThat(shop.now(machine).resinMl()).as("nothing is written before the end").isZero();
-        accepted("/guides/" + in + "/finish", "version", "" + guides.one(in).version(), "note", "Bubbles rose for long");
+        assertThat(shop.now(machine).resinMl())
+                .as("nothing is written before the end")
+                .isZero();
+        accepted(
+                "/guides/" + in + "/finish", "version", "" + guides.one(in).version(), "note", "Bubbles rose for long");
         assertThat(shop.now(machine).resinMl()).isEqualTo(250);
         assertThat(bottles.one(bottle, "bottle").leftMl()).isEqualTo(250);
         assertThat(page("/guides/" + in)).contains("Resin written down.");
@@ -77,7 +88,14 @@ class PouringGuideTest extends PageTest {
         long id = guides.begin(machine, "pour");
         walkTo(id, "pour", Map.of("way", "IN", "bottle", bottle));
         String step = "/guides/" + id + "/done";
-        refused(409, "stands over its most of 280 ml", step, "version", "" + guides.one(id).version(), "ml", "300");
+        refused(
+                409,
+                "stands over its most of 280 ml",
+                step,
+                "version",
+                "" + guides.one(id).version(),
+                "ml",
+                "300");
         refused(422, "must be between", step, "version", "" + guides.one(id).version(), "ml", "-5");
         assertThat(guides.one(id).step().code()).isEqualTo("pour");
         bottles.measured(bottle, 40.0);
@@ -98,13 +116,16 @@ class PouringGuideTest extends PageTest {
         walkTo(id, null, Map.of());
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(shop.now(machine).resinMl()).isEqualTo(100);
-        assertThat(logbook.lines(LogFilter.ofMachine(machine, 10))).anySatisfy(l -> assertThat(l.headline()).contains("sieved"));
+        assertThat(logbook.lines(LogFilter.ofMachine(machine, 10)))
+                .anySatisfy(l -> assertThat(l.headline()).contains("sieved"));
     }
 
     @Test
     void nobodyPoursIntoAVatThatPrints() {
         runs.enter(new RunEntry(machine, "Latch", null, null, 900, 2.1, 40.0, null, null, null));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.begin(machine, "pour")).withMessageContaining("printing Latch");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.begin(machine, "pour"))
+                .withMessageContaining("printing Latch");
         assertThat(page("/machines/" + machine + "/guides/pour")).contains("just write it down");
     }
 
@@ -113,8 +134,13 @@ class PouringGuideTest extends PageTest {
     void eachPartInThePathOfTheAirIsSeenToStepByStep(AirPartKind kind) {
         String name = kind + " of " + machine;
         airParts.add(kind.name(), name, kind == AirPartKind.CARTRIDGE ? null : roomOf(machine), 10.0, 20.0);
-        AirParts.Part part = airParts.all().stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow();
-        jdbc.sql("update air_part set since = dateadd(day, -30, since) where id = ?").param(part.id()).update();
+        AirParts.Part part = airParts.all().stream()
+                .filter(p -> p.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+        jdbc.sql("update air_part set since = dateadd(day, -30, since) where id = ?")
+                .param(part.id())
+                .update();
         assertThat(airParts.one(part.id()).due()).isTrue();
         assertThat(page("/air")).contains("/air/parts/" + part.id() + "/guide");
         assertThat(page("/guides")).contains("/air/parts/" + part.id() + "/guide");
@@ -122,15 +148,18 @@ class PouringGuideTest extends PageTest {
         String to = accepted("/air/parts/" + part.id() + "/guide");
         long id = Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
         assertThat(guides.beginFor(part.id())).as("the same on another tablet").isEqualTo(id);
-        assertThat(page("/guides")).contains("/guides/" + id, guides.forPart(part).name() + ", " + name);
+        assertThat(page("/guides"))
+                .contains("/guides/" + id, guides.forPart(part).name() + ", " + name);
         while (!guides.one(id).atEnd()) {
-            assertThat(page("/guides/" + id)).contains(guides.one(id).step().title().substring(0, 3));
+            assertThat(page("/guides/" + id))
+                    .contains(guides.one(id).step().title().substring(0, 3));
             walkOne(id, Map.of("clogged", "MOST", "draws", "true", "rubs", "true"));
         }
         assertThat(page("/guides/" + id)).contains("Write it down");
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(airParts.one(part.id()).due()).as("it begins anew").isFalse();
-        assertThat(logbook.lines(new LogFilter(null, name, null, null, null, null, null, 0, 10))).anySatisfy(l -> assertThat(l.headline()).contains(kind.done()));
+        assertThat(logbook.lines(new LogFilter(null, name, null, null, null, null, null, 0, 10)))
+                .anySatisfy(l -> assertThat(l.headline()).contains(kind.done()));
         assertThat(status("/air/parts/999999/guide")).isEqualTo(404);
     }
 
@@ -138,20 +167,32 @@ class PouringGuideTest extends PageTest {
     @Test
     void whatIsNotRightCannotBeFinished() throws Exception {
         airParts.add("CARTRIDGE", "Wrong for " + machine, null, 10.0, 20.0);
-        AirParts.Part part = airParts.all().stream().filter(p -> p.name().equals("Wrong for " + machine)).findFirst().orElseThrow();
+        AirParts.Part part = airParts.all().stream()
+                .filter(p -> p.name().equals("Wrong for " + machine))
+                .findFirst()
+                .orElseThrow();
         long id = guides.beginFor(part.id());
         walkTo(id, "stop", Map.of("right", "false"));
         assertThat(page("/guides/" + id)).contains("Not these", "Give it up").doesNotContain(">Done<");
-        refused(409, "It does not end here", "/guides/" + id + "/done", "version", "" + guides.one(id).version());
+        refused(
+                409,
+                "It does not end here",
+                "/guides/" + id + "/done",
+                "version",
+                "" + guides.one(id).version());
         guides.back(id, guides.one(id).version());
         walkTo(id, "leaks", Map.of("right", "true", "sits", "false"));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.done(id, guides.one(id).version(), Map.of()));
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.done(id, guides.one(id).version(), Map.of()));
         guides.giveUp(id, guides.one(id).version());
         assertThat(airParts.one(part.id()).since()).as("it does not begin anew").isEqualTo(part.since());
     }
 
     private String roomOf(String code) {
-        return jdbc.sql("select r.code from room r join machine m on m.room_id = r.id where m.code = ?").param(code).query(String.class).single();
+        return jdbc.sql("select r.code from room r join machine m on m.room_id = r.id where m.code = ?")
+                .param(code)
+                .query(String.class)
+                .single();
     }
 
     private void walkTo(long id, String step, Map<String, String> wanted) {

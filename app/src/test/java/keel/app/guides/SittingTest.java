@@ -38,16 +38,22 @@ class SittingTest extends PageTest {
 
     @Autowired
     private Guides guides;
+
     @Autowired
     private Parts parts;
+
     @Autowired
     private Vats vats;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Bench bench;
+
     @Autowired
     private FilmTones tones;
+
     private String machine;
     private String spare;
     private String empty;
@@ -72,9 +78,24 @@ class SittingTest extends PageTest {
         assertThat(at(id)).isEqualTo(fitted + " drain");
         guides.back(id, guides.one(id).version());
         assertThat(at(id)).as("the last that was done comes back").isEqualTo(empty + " reason");
-        walk(id, Map.of("endReason", "OTHER", "material", "PFA", "thicknessMm", "0.1", "boltSchool", "STAR", "tight", "true"));
+        walk(
+                id,
+                Map.of(
+                        "endReason",
+                        "OTHER",
+                        "material",
+                        "PFA",
+                        "thicknessMm",
+                        "0.1",
+                        "boltSchool",
+                        "STAR",
+                        "tight",
+                        "true"));
         List<ServiceView> written = guides.finish(id, guides.one(id).version(), Map.of(), "together");
-        assertThat(written).extracting(ServiceView::kind).filteredOn(k -> k == ServiceKind.FILM_CHANGE).hasSize(3);
+        assertThat(written)
+                .extracting(ServiceView::kind)
+                .filteredOn(k -> k == ServiceKind.FILM_CHANGE)
+                .hasSize(3);
         for (String vat : List.of(fitted, spare, empty)) {
             assertThat(vats.one(vat).film().material()).as(vat).isEqualTo("PFA");
         }
@@ -87,7 +108,9 @@ class SittingTest extends PageTest {
     void oneThatIsSlackGoesRoundAgainWhileTheOthersWait() {
         long id = guides.beginSitting("film-change", List.of(spare, empty));
         while (!guides.one(id).step().code().equals("tension")) {
-            walkOne(id, Map.of("endReason", "OTHER", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "CIRCULAR"));
+            walkOne(
+                    id,
+                    Map.of("endReason", "OTHER", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "CIRCULAR"));
         }
         assertThat(at(id)).isEqualTo(spare + " tension");
         guides.detour(id, guides.one(id).version());
@@ -101,18 +124,38 @@ class SittingTest extends PageTest {
     @Test
     void whatIsAnsweredForOneIsNotAnsweredForAnother() {
         long id = guides.beginSitting("film-change", List.of(spare, empty));
-        walk(id, Map.of("endReason", "OTHER", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "STAR", "tight", "true"), Map.of(spare, Map.of("thicknessMm", "0.1", "endReason", "DENTED")));
+        walk(
+                id,
+                Map.of(
+                        "endReason",
+                        "OTHER",
+                        "material",
+                        "FEP",
+                        "thicknessMm",
+                        "0.127",
+                        "boltSchool",
+                        "STAR",
+                        "tight",
+                        "true"),
+                Map.of(spare, Map.of("thicknessMm", "0.1", "endReason", "DENTED")));
         assertThat(page("/guides/" + id)).contains("vat " + spare).contains("Dented");
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(vats.one(spare).film().thicknessMm()).isEqualTo(0.1);
         assertThat(vats.one(empty).film().thicknessMm()).isEqualTo(0.127);
     }
 
-    /** The film that is tapped at its step is the new one, of its own thickness; the record of the old one does not get its tone. */
+    /**
+     * The film that is tapped at its step is the new one, of its own thickness; the record of the old one does not get
+     * its tone.
+     */
     @Test
     void whatIsHeardDuringAChangeIsTheNewFilms() {
         String code = shop.now(machine).vat().code();
-        Film film = SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
+        Film film = SimCommand.history(1, 1, 1, 7, "shop-a")
+                .machines()
+                .get("m01")
+                .vat()
+                .film();
         long id = guides.begin(machine, "film-change");
         Recording taps = Recording.ofWav(Microphone.taps(film, 144, 81, 0.1, false, Chance.of(2)));
         Vats.Vat before = vats.one(code);
@@ -120,7 +163,9 @@ class SittingTest extends PageTest {
         tones.refer(before, tones.of(before.film().id()).get(0).id());
         double asOld = tones.of(before.film().id()).get(0).withAirNPerM();
         while (!guides.one(id).step().code().equals("tension")) {
-            walkOne(id, Map.of("endReason", "CLOUDED", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "STAR"));
+            walkOne(
+                    id,
+                    Map.of("endReason", "CLOUDED", "material", "FEP", "thicknessMm", "0.127", "boltSchool", "STAR"));
         }
         assertThat(page("/guides/" + id)).contains("value=\"SAME\" checked").contains("/vats/" + code + "/tone");
         walk(id, Map.of("tight", "true", "tone", "SAME"));
@@ -128,7 +173,8 @@ class SittingTest extends PageTest {
         Vats.Vat after = vats.one(code);
         assertThat(after.film().code()).isNotEqualTo(before.film().code());
         assertThat(tones.of(before.film().id())).isEmpty();
-        assertThat(tones.of(after.film().id())).singleElement().satisfies(t -> assertThat(t.withAirNPerM()).isEqualTo(asOld, within(0.01)));
+        assertThat(tones.of(after.film().id())).singleElement().satisfies(t -> assertThat(t.withAirNPerM())
+                .isEqualTo(asOld, within(0.01)));
     }
 
     @Test
@@ -136,36 +182,53 @@ class SittingTest extends PageTest {
         String fitted = shop.now(machine).vat().code();
         shop.as("operator");
         runs.enter(new RunEntry(machine, "Latch", null, null, 1000, 2.0, 40.0, null, null, null));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(fitted))).withMessageContaining("is printing");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.beginSitting("film-change", List.of(fitted)))
+                .withMessageContaining("is printing");
         assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.beginSitting("film-change", List.of()));
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(spare, spare)));
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> guides.beginSitting("film-change", List.of(spare, spare)));
         assertThatExceptionOfType(NotThere.class).isThrownBy(() -> guides.beginSitting("polish", List.of(spare)));
         guides.beginSitting("film-change", List.of(spare));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(empty, spare))).withMessageContaining("begun already");
-        String tank = shop.now(shop.machine(MachineKind.LASER_TANK, false)).vat().code();
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> guides.beginSitting("film-change", List.of(empty, spare)))
+                .withMessageContaining("begun already");
+        String tank =
+                shop.now(shop.machine(MachineKind.LASER_TANK, false)).vat().code();
         assertThatExceptionOfType(Conflict.class).isThrownBy(() -> guides.beginSitting("film-change", List.of(tank)));
         shop.as("keeper");
         refused(422, "Choose at least one vat", "/bench/batch", "procedure", "film-change");
-        assertThat(page("/bench/batch")).contains(empty).contains("no film in it").contains("prints now");
+        assertThat(page("/bench/batch"))
+                .contains(empty)
+                .contains("no film in it")
+                .contains("prints now");
     }
 
     @Test
     void aVatOnTheShelfIsCleanedAndItsHoleCuredShutByItself() {
-        assertThat(accepted("/bench/batch", "procedure", "film-cleaning", "vats", spare)).startsWith("/guides/");
+        assertThat(accepted("/bench/batch", "procedure", "film-cleaning", "vats", spare))
+                .startsWith("/guides/");
         long id = guides.beginSitting("stop-gap", List.of(spare));
         walk(id, Map.of("sizeMm", "0.4", "xMm", "40", "yMm", "20", "tight", "true"));
-        assertThat(guides.finish(id, guides.one(id).version(), Map.of(), null)).extracting(ServiceView::kind).containsExactly(ServiceKind.HOLE_CURED, ServiceKind.VAT_INSPECTED);
+        assertThat(guides.finish(id, guides.one(id).version(), Map.of(), null))
+                .extracting(ServiceView::kind)
+                .containsExactly(ServiceKind.HOLE_CURED, ServiceKind.VAT_INSPECTED);
         bench.record(new ServiceEntry(machine, "VAT_FITTED", null, null, Map.of("vat", spare)));
-        assertThat(shop.now(machine).standing().concerns()).anySatisfy(c -> assertThat(c.about()).isEqualTo("stop-gap"));
+        assertThat(shop.now(machine).standing().concerns())
+                .anySatisfy(c -> assertThat(c.about()).isEqualTo("stop-gap"));
     }
 
     @Test
     void theResinIsChangedAndWhatWasScrapedIsKnown() {
         long id = guides.begin(machine, "resin-change");
         walk(id, Map.of("returnedMl", "180", "scraped", "BACK", "plateWiped", "true"));
-        ServiceView written = guides.finish(id, guides.one(id).version(), Map.of(), null).get(0);
+        ServiceView written =
+                guides.finish(id, guides.one(id).version(), Map.of(), null).get(0);
         assertThat(written.kind()).isEqualTo(ServiceKind.CLEAN_UP);
-        assertThat(written.text()).contains("vat emptied").contains("whole plate wiped").contains("scrapings went back into the bottle");
+        assertThat(written.text())
+                .contains("vat emptied")
+                .contains("whole plate wiped")
+                .contains("scrapings went back into the bottle");
     }
 
     /** A quarter of a change is setting out, common practice; by hand 0.25 · 48 + 3 · 36 = 120. */
@@ -201,7 +264,13 @@ class SittingTest extends PageTest {
         Step step = guides.one(id).step();
         Map<String, Object> given = new LinkedHashMap<>();
         for (ServiceField ask : step.asks()) {
-            String value = answers.getOrDefault(ask.name(), !ask.required() ? "" : ask.type() == ServiceField.Type.CHOICE ? ask.options().get(0).code() : "true");
+            String value = answers.getOrDefault(
+                    ask.name(),
+                    !ask.required()
+                            ? ""
+                            : ask.type() == ServiceField.Type.CHOICE
+                                    ? ask.options().get(0).code()
+                                    : "true");
             given.put(ask.name(), value);
         }
         done(id, given);

@@ -21,7 +21,9 @@ class InstrumentsPagesTest extends PageTest {
         assertThat(page("/machines/" + machine + "/level")).doesNotContain("simulated");
         assertThat(page("/machines/" + machine + "/stance?take=level")).doesNotContain("simulated");
         assertThat(page("/bench")).doesNotContain("/instruments");
-        assertThat(page("/machines/" + machine + "/level?take=all")).as("asked for all the same").contains("name=\"z00\"");
+        assertThat(page("/machines/" + machine + "/level?take=all"))
+                .as("asked for all the same")
+                .contains("name=\"z00\"");
         refusedPage("/instruments");
         refusedPage("/instruments/" + machine);
         refusedPage("/instruments/rooms/long-room.csv");

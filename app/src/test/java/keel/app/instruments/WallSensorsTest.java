@@ -30,16 +30,22 @@ class WallSensorsTest extends AppTest {
 
     @Autowired
     private Sensors sensors;
+
     @Autowired
     private RoomAir rooms;
+
     @Autowired
     private JdbcClient jdbc;
+
     @Autowired
     private ObjectMapper json;
+
     @Autowired
     private Clock clock;
+
     @TempDir
     private Path home;
+
     private WallSensors walls;
 
     @BeforeEach
@@ -62,20 +68,33 @@ class WallSensorsTest extends AppTest {
             assertThat(m.at()).isAfter(now.minus(Duration.ofMinutes(10))).isBeforeOrEqualTo(now);
             assertThat(m.temperatureC()).isBetween(5.0, 35.0);
         });
-        assertThat(walls.since(sensor("wall-annexe", now.minusSeconds(30)), now)).as("a minute is not over").isEmpty();
-        assertThat(walls.since(sensor("wall-annexe", now.minus(Duration.ofDays(9))), now).size()).as("two days of minutes, a few missing").isCloseTo(2880, within(90));
-        assertThat(walls.since(sensor("shelf-1", now.minus(Duration.ofHours(1))), now)).as("not one of the demo's").isEmpty();
-        assertThat(walls.since(sensor("wall-cellar", now.minus(Duration.ofHours(1))), now)).as("no such room").isEmpty();
+        assertThat(walls.since(sensor("wall-annexe", now.minusSeconds(30)), now))
+                .as("a minute is not over")
+                .isEmpty();
+        assertThat(walls.since(sensor("wall-annexe", now.minus(Duration.ofDays(9))), now)
+                        .size())
+                .as("two days of minutes, a few missing")
+                .isCloseTo(2880, within(90));
+        assertThat(walls.since(sensor("shelf-1", now.minus(Duration.ofHours(1))), now))
+                .as("not one of the demo's")
+                .isEmpty();
+        assertThat(walls.since(sensor("wall-cellar", now.minus(Duration.ofHours(1))), now))
+                .as("no such room")
+                .isEmpty();
     }
 
     @Test
     void itPostsWithTheShopsTokenAndBearsWithSilence() throws Exception {
         Files.writeString(home.resolve("api-token"), "secret\n");
-        sensors.take("wall-annexe", List.of(new SensorReading(clock.instant().minus(Duration.ofMinutes(5)), 90.0, 19.0, 50.0)));
+        sensors.take(
+                "wall-annexe",
+                List.of(new SensorReading(clock.instant().minus(Duration.ofMinutes(5)), 90.0, 19.0, 50.0)));
         List<String> got = new ArrayList<>();
         HttpServer server = HttpServer.create(new InetSocketAddress("localhost", 0), 0);
         server.createContext("/", exchange -> {
-            got.add(exchange.getRequestURI() + " " + exchange.getRequestHeaders().getFirst("Authorization") + " " + new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
+            got.add(exchange.getRequestURI() + " "
+                    + exchange.getRequestHeaders().getFirst("Authorization") + " "
+                    + new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
             exchange.sendResponseHeaders(201, -1);
             exchange.close();
         });
@@ -86,7 +105,10 @@ class WallSensorsTest extends AppTest {
         } finally {
             server.stop(0);
         }
-        assertThat(got).singleElement().asString().startsWith("/api/v1/sensors/wall-annexe/readings Bearer secret [{\"at\":\"");
+        assertThat(got)
+                .singleElement()
+                .asString()
+                .startsWith("/api/v1/sensors/wall-annexe/readings Bearer secret [{\"at\":\"");
         walls.post(shopAt);
     }
 }

@@ -21,8 +21,10 @@ class LivesPagesTest extends PageTest {
 
     @Autowired
     private PartLives lives;
+
     @Autowired
     private Failures failures;
+
     private String machine;
     private String model;
 
@@ -46,13 +48,20 @@ class LivesPagesTest extends PageTest {
         assertThat(films.life().lives()).isEqualTo(3);
         assertThat(films.clock()).isEqualTo(LifeClock.HOURS);
         assertThat(films.life().chosen()).isFalse();
-        assertThat(films.life().known()).as("two ends and a planned change are too few").isFalse();
+        assertThat(films.life().known())
+                .as("two ends and a planned change are too few")
+                .isFalse();
         assertThat(films.causes()).containsEntry("PIERCED", 1L).containsEntry("PLANNED", 1L);
-        assertThat(films.inService()).singleElement().satisfies(l -> assertThat(l.age()).isCloseTo(5, within(1e-9)));
+        assertThat(films.inService()).singleElement().satisfies(l -> assertThat(l.age())
+                .isCloseTo(5, within(1e-9)));
         assertThat(films.life().ways().accidents()).isEqualTo(1);
         assertThat(films.life().ways().worn()).isZero();
-        assertThat(films.life().ways().halfByAccident()).as("what never happened is thought to happen later").isLessThan(films.life().ways().halfByWear());
-        assertThat(films.life().fit().scale()).as("short lives pull what is usual down").isLessThan(450);
+        assertThat(films.life().ways().halfByAccident())
+                .as("what never happened is thought to happen later")
+                .isLessThan(films.life().ways().halfByWear());
+        assertThat(films.life().fit().scale())
+                .as("short lives pull what is usual down")
+                .isLessThan(450);
         PartLives.Group screens = group(PartUse.Part.SCREEN);
         assertThat(screens.clock()).isEqualTo(LifeClock.UV_HOURS);
         assertThat(screens.life().ends()).isZero();
@@ -84,7 +93,11 @@ class LivesPagesTest extends PageTest {
     void thePageShowsEachKindWithWhatIsLeft() {
         shop.run(machine, 0, 10);
         String html = page("/bench/lives");
-        assertThat(html).contains("How long parts last here").contains("Films").contains(shop.now(machine).film().code()).contains("Half of them last");
+        assertThat(html)
+                .contains("How long parts last here")
+                .contains("Films")
+                .contains(shop.now(machine).film().code())
+                .contains("Half of them last");
         assertThat(html).doesNotContain("NaN").doesNotContain("Infinity");
     }
 
@@ -105,7 +118,8 @@ class LivesPagesTest extends PageTest {
         MachineNow now = shop.now(machine);
         assertThat(now.liningUse().life().ends()).isEqualTo(8);
         assertThat(now.standing().state()).isEqualTo(MachineState.DUE);
-        assertThat(now.standing().concerns()).anySatisfy(c -> assertThat(c.text()).contains("Film").contains("by 8 ends here"));
+        assertThat(now.standing().concerns())
+                .anySatisfy(c -> assertThat(c.text()).contains("Film").contains("by 8 ends here"));
         assertThat(page("/machines/" + machine + "/start")).contains("by 8 ends here");
         assertThat(page("/machines/" + machine)).contains("by 8 ends here");
         assertThat(group(PartUse.Part.FILM).life().early()).isNotNull();
@@ -117,7 +131,12 @@ class LivesPagesTest extends PageTest {
         for (int i = 0; i < 6; i++) {
             shop.run(machine, hour, 38 + i);
             hour += 40 + i;
-            failures.nameCause(shop.failure(machine, hour - 1, "part-missing", "film-cloudy").id(), "film-worn", "PRESUMED", null);
+            failures.nameCause(
+                    shop.failure(machine, hour - 1, "part-missing", "film-cloudy")
+                            .id(),
+                    "film-worn",
+                    "PRESUMED",
+                    null);
             shop.service(machine, "FILM_CHANGE", hour, "material", "FEP", "thicknessMm", 0.127, "endReason", "CLOUDED");
             hour += 1;
         }
@@ -127,9 +146,12 @@ class LivesPagesTest extends PageTest {
         assertThat(shop.now(machine).liningUse().life().replaceAt()).isEqualTo(450);
         accepted("/bench/lives/FILM/school", "school", "SIGNS");
         assertThat(shop.now(machine).liningUse().life().replaceAt()).isInfinite();
-        assertThat(shop.now(shop.maskMachine()).liningUse().life().replaceAt()).as("of a size of which none has ended too").isInfinite();
+        assertThat(shop.now(shop.maskMachine()).liningUse().life().replaceAt())
+                .as("of a size of which none has ended too")
+                .isInfinite();
         shop.as("operator");
-        assertThat(form("/bench/lives/FILM/school", "school", "RECORDS").status()).isEqualTo(403);
+        assertThat(form("/bench/lives/FILM/school", "school", "RECORDS").status())
+                .isEqualTo(403);
         shop.as("keeper");
         accepted("/bench/lives/FILM/school", "school", "RECORDS");
         assertThat(page("/logbook")).contains("Films are changed when it looks or sounds bad, or fails.");
@@ -146,10 +168,19 @@ class LivesPagesTest extends PageTest {
         shop.run(machine, 20, 10);
         shop.filmChange(machine, 31);
         PartLives.Group films = group(PartUse.Part.FILM);
-        SchoolCost signs = films.schools().stream().filter(c -> c.school() == ChangeSchool.SIGNS).findFirst().orElseThrow();
+        SchoolCost signs = films.schools().stream()
+                .filter(c -> c.school() == ChangeSchool.SIGNS)
+                .findFirst()
+                .orElseThrow();
         assertThat(films.life().ends()).isEqualTo(2);
-        assertThat(films.endCost()).as("one of two in a print, and two that are thought of").isCloseTo(films.costs().plannedCost() + 0.75 * (films.costs().failureCost()
-                - films.costs().plannedCost()), within(1e-9));
+        assertThat(films.endCost())
+                .as("one of two in a print, and two that are thought of")
+                .isCloseTo(
+                        films.costs().plannedCost()
+                                + 0.75
+                                        * (films.costs().failureCost()
+                                                - films.costs().plannedCost()),
+                        within(1e-9));
         assertThat(signs.hours()).as("ended more than a year ago").isZero();
     }
 
@@ -168,6 +199,9 @@ class LivesPagesTest extends PageTest {
     }
 
     private PartLives.Group group(PartUse.Part kind) {
-        return lives.groups().stream().filter(g -> g.kind() == kind && g.model().equals(model)).findFirst().orElseThrow();
+        return lives.groups().stream()
+                .filter(g -> g.kind() == kind && g.model().equals(model))
+                .findFirst()
+                .orElseThrow();
     }
 }

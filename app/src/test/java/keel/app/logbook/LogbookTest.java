@@ -17,8 +17,10 @@ class LogbookTest extends AppTest {
 
     @Autowired
     private Logbook logbook;
+
     @Autowired
     private Stock stock;
+
     @Autowired
     private MockMvc mvc;
 
@@ -49,10 +51,14 @@ class LogbookTest extends AppTest {
         var who = SecurityContextHolder.getContext().getAuthentication();
         String odd = shop.item("=1+1", 1);
         assertThat(odd).isNotNull();
-        byte[] bytes = mvc.perform(get("/logbook.csv").with(authentication(who))).andReturn().getResponse().getContentAsByteArray();
+        byte[] bytes = mvc.perform(get("/logbook.csv").with(authentication(who)))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
         String csv = new String(bytes, StandardCharsets.UTF_8);
         assertThat(csv).startsWith("\ufeffhappened_at,written_at,machine,kind,headline");
-        assertThat(csv.lines().filter(l -> l.contains("=1+1 ")).findFirst().orElseThrow()).matches(".*,\"?'=1\\+1 .*");
+        assertThat(csv.lines().filter(l -> l.contains("=1+1 ")).findFirst().orElseThrow())
+                .matches(".*,\"?'=1\\+1 .*");
     }
 
     private List<LogLine> find(String machine, String text) {

@@ -17,7 +17,10 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 
-/** Two million minute readings taken in, then shown over a day, a month and all of their time, beside a plain count of them. */
+/**
+ * Two million minute readings taken in, then shown over a day, a month and all of their time, beside a plain count of
+ * them.
+ */
 @Tag("bench")
 class AirBench extends AppTest {
 
@@ -26,8 +29,10 @@ class AirBench extends AppTest {
 
     @Autowired
     private Sensors sensors;
+
     @Autowired
     private Fleet fleet;
+
     @Autowired
     private JdbcTemplate jdbc;
 
@@ -43,23 +48,37 @@ class AirBench extends AppTest {
         for (int i = 0; i < READINGS; i += AT_ONCE) {
             List<SensorReading> some = new ArrayList<>();
             for (int j = i; j < i + AT_ONCE; j++) {
-                some.add(new SensorReading(start.plusSeconds(60L * j), 100 + 20 * random.nextGaussian() * random.nextDouble() + 50, 20 + random.nextDouble(), 45.0));
+                some.add(new SensorReading(
+                        start.plusSeconds(60L * j),
+                        100 + 20 * random.nextGaussian() * random.nextDouble() + 50,
+                        20 + random.nextDouble(),
+                        45.0));
             }
             sensors.take("bench", some);
         }
-        System.out.println(String.format(Locale.ROOT, "%,.0f readings a second taken in, %d at a time", READINGS / ((System.nanoTime() - began) / 1e9), AT_ONCE));
+        System.out.println(String.format(
+                Locale.ROOT,
+                "%,.0f readings a second taken in, %d at a time",
+                READINGS / ((System.nanoTime() - began) / 1e9),
+                AT_ONCE));
         sensors.place("bench", room);
         Measured plain = Measured.seldom("plain count of them", () -> {
             sensors.take("bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0)));
             jdbc.queryForObject("select count(*) from sensor_reading", Long.class);
         });
-        Measured.seldom("one reading more, with its sums", () -> sensors.take("bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0)))).beside(plain);
+        Measured.seldom(
+                        "one reading more, with its sums",
+                        () -> sensors.take(
+                                "bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0))))
+                .beside(plain);
         for (int days : new int[] {1, 31, 1500}) {
             Measured.seldom("series of " + days + " days", () -> {
-                sensors.take("bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0)));
-                sensors.series(room, null, now.minus(Duration.ofDays(days)), now);
-            }).beside(plain);
+                        sensors.take("bench", List.of(new SensorReading(now, random.nextDouble() * 100, 20.0, 45.0)));
+                        sensors.series(room, null, now.minus(Duration.ofDays(days)), now);
+                    })
+                    .beside(plain);
         }
-        assertThat(jdbc.queryForObject("select count(*) from sensor_reading", Long.class)).isGreaterThanOrEqualTo(READINGS);
+        assertThat(jdbc.queryForObject("select count(*) from sensor_reading", Long.class))
+                .isGreaterThanOrEqualTo(READINGS);
     }
 }

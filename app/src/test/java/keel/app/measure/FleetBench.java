@@ -19,7 +19,10 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** What the fleet page costs with fifty machines, first with a short history, then with a long one, beside a plain query. */
+/**
+ * What the fleet page costs with fifty machines, first with a short history, then with a long one, beside a plain
+ * query.
+ */
 @Tag("bench")
 class FleetBench extends AppTest {
 
@@ -29,10 +32,13 @@ class FleetBench extends AppTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private JdbcTemplate jdbc;
+
     @Autowired
     private Rebuild rebuild;
+
     @Autowired
     private TransactionTemplate transaction;
 
@@ -53,35 +59,51 @@ class FleetBench extends AppTest {
         Measured plainMany = plain("plain query, " + MANY + " runs");
         Measured many = page("/fleet", MANY).beside(plainMany).beside(few);
         Measured oneMany = page("/machines/" + first, MANY).beside(plainMany).beside(oneFew);
-        assertThat(many.statements()).as("statements do not grow with the history").isEqualTo(few.statements());
+        assertThat(many.statements())
+                .as("statements do not grow with the history")
+                .isEqualTo(few.statements());
         assertThat(oneMany.statements()).isEqualTo(oneFew.statements());
     }
 
     private Measured plain(String what) {
-        return Measured.of(what, () -> jdbc.queryForList(
-                "select m.code, t.hours, t.prints from machine m join meter t on t.owner_id = m.id and t.scope = 'MACHINE'"));
+        return Measured.of(
+                what,
+                () -> jdbc.queryForList(
+                        "select m.code, t.hours, t.prints from machine m join meter t on t.owner_id = m.id and t.scope = 'MACHINE'"));
     }
 
     private Measured page(String path, int runs) {
         shop.as("keeper");
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
-        return Measured.of(path.replaceAll("bird.*", "one") + ", " + machines.size() + " machines, " + runs + " runs", () -> {
-            try {
-                assertThat(mvc.perform(MockMvcRequestBuilders.get(path).with(authentication(who))).andReturn().getResponse().getStatus()).isEqualTo(200);
-            } catch (Exception e) {
-                throw new AssertionError(e);
-            }
-        });
+        return Measured.of(
+                path.replaceAll("bird.*", "one") + ", " + machines.size() + " machines, " + runs + " runs", () -> {
+                    try {
+                        assertThat(mvc.perform(MockMvcRequestBuilders.get(path).with(authentication(who)))
+                                        .andReturn()
+                                        .getResponse()
+                                        .getStatus())
+                                .isEqualTo(200);
+                    } catch (Exception e) {
+                        throw new AssertionError(e);
+                    }
+                });
     }
 
     private void addRuns(int from, int to) {
         List<Object[]> rows = new ArrayList<>();
         for (int i = from; i < to; i++) {
             Timestamp start = Timestamp.from(TestShop.at(6.0 * (i / machines.size())));
-            rows.add(new Object[] {machines.get(i % machines.size()), "Latch " + i % 40, start, Timestamp.from(start.toInstant().plusSeconds(4 * 3600))});
+            rows.add(new Object[] {
+                machines.get(i % machines.size()),
+                "Latch " + i % 40,
+                start,
+                Timestamp.from(start.toInstant().plusSeconds(4 * 3600))
+            });
         }
-        jdbc.batchUpdate("insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version) "
-                + "values (?, ?, ?, ?, 1000, 2.1, 50, 'GOOD', false, 0)", rows);
+        jdbc.batchUpdate(
+                "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version) "
+                        + "values (?, ?, ?, ?, 1000, 2.1, 50, 'GOOD', false, 0)",
+                rows);
         transaction.executeWithoutResult(status -> rebuild.everything());
     }
 }

@@ -9,8 +9,8 @@ import keel.app.support.QueryCounting;
  * What an action costs: median server time over many repetitions, statements to the database, memory it allocates. One
  * line of it stands beside a baseline measured in the same run; alone it says little.
  *
- * @param medianMs    median wall time, ms
- * @param statements  statements a single call sends
+ * @param medianMs median wall time, ms
+ * @param statements statements a single call sends
  * @param allocatedKb memory the calling thread allocates in a call, kB
  */
 record Measured(String what, double medianMs, long statements, long allocatedKb) {
@@ -46,8 +46,15 @@ record Measured(String what, double medianMs, long statements, long allocatedKb)
 
     /** Prints this with its ratio to a baseline of the same run. */
     Measured beside(Measured baseline) {
-        System.out.printf(Locale.ROOT, "%-58s %8.2f ms  %3d statements  %6d kB   %5.2f x %s%n", what, medianMs, statements, allocatedKb,
-                medianMs / baseline.medianMs, baseline.what);
+        System.out.printf(
+                Locale.ROOT,
+                "%-58s %8.2f ms  %3d statements  %6d kB   %5.2f x %s%n",
+                what,
+                medianMs,
+                statements,
+                allocatedKb,
+                medianMs / baseline.medianMs,
+                baseline.what);
         return this;
     }
 }

@@ -24,6 +24,7 @@ class StoresBench extends AppTest {
 
     @Autowired
     private JdbcTemplate jdbc;
+
     @Autowired
     private Buying buying;
 
@@ -38,7 +39,9 @@ class StoresBench extends AppTest {
             long id = jdbc.queryForObject("select id from stock_item where code = ?", Long.class, code);
             List<Object[]> rows = new ArrayList<>();
             for (int day = 0; day < DAYS; day++) {
-                rows.add(new Object[] {id, -1 - random.nextInt(4), "used", Timestamp.from(start.plus(Duration.ofDays(day)))});
+                rows.add(new Object[] {
+                    id, -1 - random.nextInt(4), "used", Timestamp.from(start.plus(Duration.ofDays(day)))
+                });
                 if (day % 30 == 0) {
                     rows.add(new Object[] {id, 80, "delivery", Timestamp.from(start.plus(Duration.ofDays(day)))});
                 }
@@ -49,16 +52,22 @@ class StoresBench extends AppTest {
             move();
             jdbc.queryForObject("select sum(quantity) from stock_movement", Double.class);
         });
-        Measured.seldom("one movement written, which is in the other two", this::move).beside(plain);
+        Measured.seldom("one movement written, which is in the other two", this::move)
+                .beside(plain);
         Measured.seldom("buying list of " + ITEMS + " items over five years", () -> {
-            move();
-            buying.lines();
-        }).beside(plain);
-        assertThat(buying.lines()).filteredOn(l -> l.item().name().startsWith("Bench item")).hasSize(ITEMS).allSatisfy(l -> assertThat(l.demand().mean()).isBetween(2.0, 3.0));
+                    move();
+                    buying.lines();
+                })
+                .beside(plain);
+        assertThat(buying.lines())
+                .filteredOn(l -> l.item().name().startsWith("Bench item"))
+                .hasSize(ITEMS)
+                .allSatisfy(l -> assertThat(l.demand().mean()).isBetween(2.0, 3.0));
     }
 
     /** One more, so that the database has to sum anew. */
     private void move() {
-        jdbc.update("insert into stock_movement (item_id, quantity, reason, at) select max(id), -1, 'used', current_timestamp from stock_item");
+        jdbc.update(
+                "insert into stock_movement (item_id, quantity, reason, at) select max(id), -1, 'used', current_timestamp from stock_item");
     }
 }

@@ -38,9 +38,20 @@ class OpsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"demo --port lots", "demo --port 70000", "demo --prot 1", "run --fresh", "backup", "demo extra", "run --home"})
+    @ValueSource(
+            strings = {
+                "demo --port lots",
+                "demo --port 70000",
+                "demo --prot 1",
+                "run --fresh",
+                "backup",
+                "demo extra",
+                "run --home"
+            })
     void whatIsNotUnderstoodIsSaid(String line) {
-        assertThatIllegalArgumentException().isThrownBy(() -> Request.of(line.split(" "))).withMessageMatching("(?s)[A-Z-].*");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Request.of(line.split(" ")))
+                .withMessageMatching("(?s)[A-Z-].*");
     }
 
     @Test
@@ -78,23 +89,33 @@ class OpsTest {
         Backup.write(shop("old"), file);
         Path used = Files.createDirectories(folder.resolve("used"));
         Files.writeString(used.resolve("anything"), "x");
-        assertThatIllegalArgumentException().isThrownBy(() -> Backup.restore(file, used)).withMessageContaining("not empty");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Backup.restore(file, used))
+                .withMessageContaining("not empty");
         assertThat(used.resolve("anything")).hasContent("x");
     }
 
     @Test
     void whatIsNoBackupIsRefused() throws IOException {
         Path text = Files.writeString(folder.resolve("a.zip"), "not a zip at all");
-        assertThatIllegalArgumentException().isThrownBy(() -> Backup.restore(text, folder.resolve("h1"))).withMessageContaining("no backup");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Backup.restore(text, folder.resolve("h1")))
+                .withMessageContaining("no backup");
         Path other = zip("b.zip", List.of("readme.txt"));
-        assertThatIllegalArgumentException().isThrownBy(() -> Backup.restore(other, folder.resolve("h2"))).withMessageContaining("no backup");
-        assertThatIllegalArgumentException().isThrownBy(() -> Backup.restore(folder.resolve("none.zip"), folder.resolve("h3"))).withMessageContaining("no file");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Backup.restore(other, folder.resolve("h2")))
+                .withMessageContaining("no backup");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Backup.restore(folder.resolve("none.zip"), folder.resolve("h3")))
+                .withMessageContaining("no file");
     }
 
     @Test
     void aBackupThatReachesOutOfItsFolderIsRefusedWholly() throws IOException {
         Path hostile = zip("c.zip", List.of("keel.mv.db", "../../escaped"));
-        assertThatIllegalArgumentException().isThrownBy(() -> Backup.restore(hostile, folder.resolve("deep/home"))).withMessageContaining("does not belong");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Backup.restore(hostile, folder.resolve("deep/home")))
+                .withMessageContaining("does not belong");
         assertThat(folder.resolve("deep/home")).doesNotExist();
         assertThat(folder.resolve("escaped")).doesNotExist();
         assertThat(folder.resolve("deep")).isEmptyDirectory();

@@ -23,8 +23,10 @@ class UvPagesTest extends PageTest {
 
     @Autowired
     private UvMaps maps;
+
     @Autowired
     private Profiles profiles;
+
     private String machine;
 
     @BeforeEach
@@ -49,7 +51,9 @@ class UvPagesTest extends PageTest {
         String html = page("/machines/" + machine + "/uv");
         assertThat(html).contains("Uneven: the dimmest place gets 70 % of the brightest.");
         UvMap map = maps.of(shop.now(machine)).get(0).map();
-        assertThat(map.least().xMm()).as("front left, in the middle of its field").isCloseTo(24, within(1e-9));
+        assertThat(map.least().xMm())
+                .as("front left, in the middle of its field")
+                .isCloseTo(24, within(1e-9));
         assertThat(map.least().yMm()).isCloseTo(13.5, within(1e-9));
         assertThat(page("/machines/" + machine + "/uv?grid=TWENTY_FIVE")).contains("name=\"r24\"");
     }
@@ -67,8 +71,21 @@ class UvPagesTest extends PageTest {
     @Test
     void threeMapsTellHowItFadesAndAnExposureThatMakesUpForIt() {
         String resin = shop.resin("Grey");
-        Map<Setting, Double> sheet = new EnumMap<>(Map.of(Setting.LAYER_MM, 0.05, Setting.BOTTOM_LAYERS, 5.0, Setting.BOTTOM_EXPOSURE_S, 28.0, Setting.EXPOSURE_S, 2.0, Setting.LIFT_MM, 5.0,
-                Setting.LIFT_MM_PER_MIN, 100.0, Setting.RETRACT_MM_PER_MIN, 150.0));
+        Map<Setting, Double> sheet = new EnumMap<>(Map.of(
+                Setting.LAYER_MM,
+                0.05,
+                Setting.BOTTOM_LAYERS,
+                5.0,
+                Setting.BOTTOM_EXPOSURE_S,
+                28.0,
+                Setting.EXPOSURE_S,
+                2.0,
+                Setting.LIFT_MM,
+                5.0,
+                Setting.LIFT_MM_PER_MIN,
+                100.0,
+                Setting.RETRACT_MM_PER_MIN,
+                150.0));
         accepted("/machines/" + machine + "/uv", form("3.30", "3.30"));
         profiles.begin(machine, resin, sheet, "MAKER");
         shop.run(machine, 1, 4);
@@ -83,7 +100,10 @@ class UvPagesTest extends PageTest {
         long newest = all.get(0).id();
         accepted("/machines/" + machine + "/uv/" + newest + "/withdraw");
         assertThat(maps.of(shop.now(machine))).hasSize(2);
-        assertThat(form("/machines/" + shop.maskMachine() + "/uv/" + all.get(1).id() + "/withdraw").status()).as("a map of another machine").isEqualTo(404);
+        assertThat(form("/machines/" + shop.maskMachine() + "/uv/" + all.get(1).id() + "/withdraw")
+                        .status())
+                .as("a map of another machine")
+                .isEqualTo(404);
     }
 
     @Test
@@ -95,7 +115,11 @@ class UvPagesTest extends PageTest {
         }
         shop.service(projector, "LIGHT_CHANGE", 5, "endReason", "DIM");
         accepted("/machines/" + projector + "/uv", form("4.0", "4.0"));
-        assertThat(UvMaps.ageing(maps.of(shop.now(projector)))).as("one map of this engine").isEmpty();
-        assertThat(page("/machines/" + projector + "/uv")).contains("on the bare").contains("window");
+        assertThat(UvMaps.ageing(maps.of(shop.now(projector))))
+                .as("one map of this engine")
+                .isEmpty();
+        assertThat(page("/machines/" + projector + "/uv"))
+                .contains("on the bare")
+                .contains("window");
     }
 }

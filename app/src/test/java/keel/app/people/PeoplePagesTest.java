@@ -17,25 +17,62 @@ class PeoplePagesTest extends PageTest {
     @Test
     void theOwnerAddsSomebodyChangesTheirRoleAndLocksThemOut() {
         shop.as("owner");
-        accepted("/setup/people", "signIn", "pia", "name", "Pia", "role", "OPERATOR", "password", "a-long-password", "pin", "9876");
+        accepted(
+                "/setup/people",
+                "signIn",
+                "pia",
+                "name",
+                "Pia",
+                "role",
+                "OPERATOR",
+                "password",
+                "a-long-password",
+                "pin",
+                "9876");
         assertThat(page("/setup/people")).contains("Pia");
         assertThat(people.byPassword("pia", "a-long-password")).isPresent();
         assertThat(people.byPin("pia", "9876")).isPresent();
-        long id = people.all().stream().filter(p -> p.signIn().equals("pia")).findFirst().orElseThrow().id();
+        long id = people.all().stream()
+                .filter(p -> p.signIn().equals("pia"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         accepted("/setup/people/" + id, "role", "KEEPER", "active", "true");
-        assertThat(people.byPassword("pia", "a-long-password").orElseThrow().role()).isEqualTo(Role.KEEPER);
+        assertThat(people.byPassword("pia", "a-long-password").orElseThrow().role())
+                .isEqualTo(Role.KEEPER);
         accepted("/setup/people/" + id + "/password", "password", "another-long-one");
         assertThat(people.byPassword("pia", "a-long-password")).isEmpty();
         accepted("/setup/people/" + id, "role", "KEEPER");
-        assertThat(people.byPassword("pia", "another-long-one")).as("locked out").isEmpty();
+        assertThat(people.byPassword("pia", "another-long-one"))
+                .as("locked out")
+                .isEmpty();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"qi|Qi|short|1234", "qi|Qi|a-long-password|12", "qi|Qi|a-long-password|abcd", "owner|Qi|a-long-password|1234", "q i|Qi|a-long-password|1234",
-        "qi||a-long-password|1234"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "qi|Qi|short|1234",
+                "qi|Qi|a-long-password|12",
+                "qi|Qi|a-long-password|abcd",
+                "owner|Qi|a-long-password|1234",
+                "q i|Qi|a-long-password|1234",
+                "qi||a-long-password|1234"
+            })
     void whoCannotBeAddedIsRefused(String signIn, String name, String password, String pin) {
         shop.as("owner");
-        Shown shown = form("/setup/people", "signIn", signIn, "name", name == null ? "" : name, "role", "OPERATOR", "password", password, "pin", pin);
+        Shown shown = form(
+                "/setup/people",
+                "signIn",
+                signIn,
+                "name",
+                name == null ? "" : name,
+                "role",
+                "OPERATOR",
+                "password",
+                password,
+                "pin",
+                pin);
         assertThat(shown.status()).isIn(409, 422);
         assertThat(shown.html()).doesNotContain(password);
         assertThat(people.all()).noneMatch(p -> p.signIn().equals("qi"));
@@ -44,11 +81,16 @@ class PeoplePagesTest extends PageTest {
     @Test
     void aTokenIsShownOnceAndWorksUntilItIsRevoked() {
         shop.as("owner");
-        String html = form("/setup/tokens", "name", "dashboard", "role", "OPERATOR").html();
+        String html =
+                form("/setup/tokens", "name", "dashboard", "role", "OPERATOR").html();
         String token = html.replaceAll("(?s).*(keel_[A-Za-z0-9_-]+).*", "$1");
         assertThat(people.byToken(token)).isPresent();
         assertThat(page("/setup/people")).contains("dashboard").doesNotContain(token);
-        long id = people.tokens().stream().filter(t -> t.name().equals("dashboard")).findFirst().orElseThrow().id();
+        long id = people.tokens().stream()
+                .filter(t -> t.name().equals("dashboard"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         accepted("/setup/tokens/" + id + "/revoke");
         assertThat(people.byToken(token)).isEmpty();
     }
@@ -56,18 +98,36 @@ class PeoplePagesTest extends PageTest {
     @Test
     void onlyTheOwnerSeesPeople() {
         shop.as("keeper");
-        assertThat(form("/setup/tokens", "name", "mine", "role", "OWNER").status()).isEqualTo(403);
-        assertThat(form("/setup/people", "signIn", "x", "name", "X", "role", "OWNER", "password", "a-long-password", "pin", "").status()).isEqualTo(403);
+        assertThat(form("/setup/tokens", "name", "mine", "role", "OWNER").status())
+                .isEqualTo(403);
+        assertThat(form(
+                                "/setup/people",
+                                "signIn",
+                                "x",
+                                "name",
+                                "X",
+                                "role",
+                                "OWNER",
+                                "password",
+                                "a-long-password",
+                                "pin",
+                                "")
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test
     void onesOwnPinAsksForThePassword() {
         shop.as("operator");
-        assertThat(form("/account/pin", "password", "not-mine-at-all", "pin", "5555").status()).isEqualTo(422);
+        assertThat(form("/account/pin", "password", "not-mine-at-all", "pin", "5555")
+                        .status())
+                .isEqualTo(422);
         assertThat(people.byPin("operator", "5555")).isEmpty();
         accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "5555");
         assertThat(people.byPin("operator", "5555")).isPresent();
         accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "4321");
-        assertThat(form("/account/password", "old", "not-mine-at-all", "password", "a-new-long-one").status()).isEqualTo(422);
+        assertThat(form("/account/password", "old", "not-mine-at-all", "password", "a-new-long-one")
+                        .status())
+                .isEqualTo(422);
     }
 }

@@ -29,21 +29,28 @@ class PicturesTest {
         assertThat(Pictures.type(bytes)).isEqualTo(type.equals("png") ? Pictures.Type.PNG : Pictures.Type.JPEG);
         assertThat(Pictures.size(bytes, "It", 2400)).isEqualTo(new Pictures.Size(60, 40));
         assertThat(Pictures.read(bytes, "It", 2400, 2400).getWidth()).isEqualTo(60);
-        assertThat(Pictures.read(bytes, "It", 2400, 2399).getWidth()).as("every second pixel").isEqualTo(30);
+        assertThat(Pictures.read(bytes, "It", 2400, 2399).getWidth())
+                .as("every second pixel")
+                .isEqualTo(30);
     }
 
     @Test
     void tooManyPixelsAreToldFromDamage() throws Exception {
         byte[] bytes = picture("png");
-        assertThatExceptionOfType(Pictures.Unreadable.class).isThrownBy(() -> Pictures.size(bytes, "The photo", 2399)).withMessageStartingWith("The photo has 60 × 40 pixels")
+        assertThatExceptionOfType(Pictures.Unreadable.class)
+                .isThrownBy(() -> Pictures.size(bytes, "The photo", 2399))
+                .withMessageStartingWith("The photo has 60 × 40 pixels")
                 .matches(Pictures.Unreadable::tooLarge);
-        assertThatExceptionOfType(Pictures.Unreadable.class).isThrownBy(() -> Pictures.read(Arrays.copyOf(bytes, 40), "It", 2400, 2400)).matches(e -> !e.tooLarge());
+        assertThatExceptionOfType(Pictures.Unreadable.class)
+                .isThrownBy(() -> Pictures.read(Arrays.copyOf(bytes, 40), "It", 2400, 2400))
+                .matches(e -> !e.tooLarge());
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "GIF89a", "BM", "%PDF-1.7", "PNG"})
     void othersAreNotRead(String bytes) {
         assertThat(Pictures.type(bytes.getBytes())).isEqualTo(Pictures.Type.OTHER);
-        assertThatExceptionOfType(Pictures.Unreadable.class).isThrownBy(() -> Pictures.size(bytes.getBytes(), "It", 100));
+        assertThatExceptionOfType(Pictures.Unreadable.class)
+                .isThrownBy(() -> Pictures.size(bytes.getBytes(), "It", 100));
     }
 }

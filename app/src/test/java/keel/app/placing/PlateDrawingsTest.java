@@ -46,7 +46,9 @@ class PlateDrawingsTest {
         assertThat(area(paths.get(3))).isCloseTo(100, within(1.0));
         Matcher first = RUN.matcher(paths.get(3));
         assertThat(first.find()).isTrue();
-        assertThat(Double.parseDouble(first.group(2))).as("front left, drawn below").isBetween(39.9, 45.1);
+        assertThat(Double.parseDouble(first.group(2)))
+                .as("front left, drawn below")
+                .isBetween(39.9, 45.1);
         assertThat(WearLevels.of(CELLS, new double[CELLS.count()]).paths()).allMatch(String::isEmpty);
     }
 
@@ -62,8 +64,15 @@ class PlateDrawingsTest {
     @Test
     void theWorstCellAndTheJobAreDrawnWhereTheyAre() {
         PlacedPart job = new PlacedPart(75, 25, 20, 10, 90);
-        PlateDrawing d = PlateDrawing.of(CELLS, map().uvHours(), List.of(new Plate.Spot(30, 10, 4, "dent in the film", false), new Plate.Spot(60, 40, 0.5, "spot on the screen", true)), List.of(job),
-                List.of(), "words");
+        PlateDrawing d = PlateDrawing.of(
+                CELLS,
+                map().uvHours(),
+                List.of(
+                        new Plate.Spot(30, 10, 4, "dent in the film", false),
+                        new Plate.Spot(60, 40, 0.5, "spot on the screen", true)),
+                List.of(job),
+                List.of(),
+                "words");
         assertThat(d.worst().x()).isLessThan(10);
         assertThat(d.worst().y()).as("from the top").isGreaterThan(40);
         assertThat(d.spots()).extracting(PlateDrawing.Spot::kind).containsExactly("film", "screen");
@@ -84,20 +93,30 @@ class PlateDrawingsTest {
         assertThat(film.says()).startsWith("Film F1: 20.0 UV h at the worst").contains("unevenness");
         assertThat(film.placed()).isEqualTo("Of 25 UV h on record, 20 say where.");
         assertThat(film.drawing().words()).contains("1 to keep off");
-        assertThat(PlateView.of(plate, PlateView.Which.FILM, true, List.of(), List.of()).says()).contains("2000 peels at the worst");
-        PlateView both = PlateView.of(plate, PlateView.Which.SCREEN, false, List.of(new PlacedPart(75, 25, 20, 10, 45)), List.of());
+        assertThat(PlateView.of(plate, PlateView.Which.FILM, true, List.of(), List.of())
+                        .says())
+                .contains("2000 peels at the worst");
+        PlateView both = PlateView.of(
+                plate, PlateView.Which.SCREEN, false, List.of(new PlacedPart(75, 25, 20, 10, 45)), List.of());
         assertThat(both.which()).as("there is no screen").isEqualTo(PlateView.Which.BOTH);
-        assertThat(both.drawing().words()).contains("The job lies at 75 mm from the left, 25 mm from the front, turned by 45°.");
+        assertThat(both.drawing().words())
+                .contains("The job lies at 75 mm from the left, 25 mm from the front, turned by 45°.");
         Plate unworn = new Plate("heron", "Heron", CELLS, null, null, List.of(), new double[CELLS.count()], null);
-        assertThat(PlateView.of(unworn, PlateView.Which.BOTH, false, List.of(), List.of()).says()).startsWith("No run on this film or screen says yet");
+        assertThat(PlateView.of(unworn, PlateView.Which.BOTH, false, List.of(), List.of())
+                        .says())
+                .startsWith("No run on this film or screen says yet");
     }
 
     @Test
     void presetsLieOnEveryPlate() {
-        for (PlateCells cells : List.of(CELLS, new PlateCells(144, 81), new PlateCells(330, 190), new PlateCells(115, 115))) {
+        for (PlateCells cells :
+                List.of(CELLS, new PlateCells(144, 81), new PlateCells(330, 190), new PlateCells(115, 115))) {
             for (Preset preset : Preset.of(cells)) {
                 List<PlacedPart> parts = FootprintWords.parts(preset.lines(), "parts", new Findings());
-                assertThat(parts).as(preset.name()).isNotEmpty().allMatch(p -> p.within(cells.lengthMm(), cells.widthMm()));
+                assertThat(parts)
+                        .as(preset.name())
+                        .isNotEmpty()
+                        .allMatch(p -> p.within(cells.lengthMm(), cells.widthMm()));
             }
         }
     }

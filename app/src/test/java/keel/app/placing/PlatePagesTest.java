@@ -46,16 +46,22 @@ class PlatePagesTest extends PageTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Plates plates;
+
     @Autowired
     private JobPlaces places;
+
     @Autowired
     private Footprints footprints;
+
     @Autowired
     private Standings standings;
+
     private String machine;
 
     @BeforeEach
@@ -66,16 +72,35 @@ class PlatePagesTest extends PageTest {
     }
 
     private RunView run(double hour, Footprint footprint) {
-        return runs.enter(new RunEntry(machine, "Latch pattern", TestShop.at(hour), TestShop.at(hour + 4), 1000, 1.8, 50.0, "GOOD", null, null, null, null, footprint));
+        return runs.enter(new RunEntry(
+                machine,
+                "Latch pattern",
+                TestShop.at(hour),
+                TestShop.at(hour + 4),
+                1000,
+                1.8,
+                50.0,
+                "GOOD",
+                null,
+                null,
+                null,
+                null,
+                footprint));
     }
 
     @Test
     void theLeastWornPlaceIsFoundAndHeldAgainstTheMiddle() {
         run(1, LEFT);
         String html = page("/machines/" + machine + "/plate?footprint=40x30");
-        assertThat(html).contains("100 % less worn than the middle").contains("Start with it there").contains("mm from the left");
-        Plates.Advice advice = plates.advise(plates.of(machine), List.of(new keel.core.placement.Placement.Size(40, 30)));
-        assertThat(advice.parts()).singleElement().satisfies(p -> assertThat(p.xMm() - p.halfAcross()).as("clear of what is worn").isGreaterThanOrEqualTo(70));
+        assertThat(html)
+                .contains("100 % less worn than the middle")
+                .contains("Start with it there")
+                .contains("mm from the left");
+        Plates.Advice advice =
+                plates.advise(plates.of(machine), List.of(new keel.core.placement.Placement.Size(40, 30)));
+        assertThat(advice.parts()).singleElement().satisfies(p -> assertThat(p.xMm() - p.halfAcross())
+                .as("clear of what is worn")
+                .isGreaterThanOrEqualTo(70));
         assertThat(page("/machines/" + machine + "/plate?show=SCREEN")).contains("0.5 UV h at the worst");
         assertThat(page("/machines/" + machine + "/plate?show=FILM&peels=true")).contains("1000 peels at the worst");
     }
@@ -83,31 +108,74 @@ class PlatePagesTest extends PageTest {
     @Test
     void whatCannotBePlacedIsSaidSo() {
         assertThat(page("/machines/" + machine + "/plate?footprint=600x30")).contains("There is no place for it");
-        assertThat(page("/machines/" + machine + "/plate?footprint=wide")).contains("is no footprint").contains("value=\"wide\"");
+        assertThat(page("/machines/" + machine + "/plate?footprint=wide"))
+                .contains("is no footprint")
+                .contains("value=\"wide\"");
         assertThat(page("/machines/" + machine + "/plate?footprint=200 of 5x5")).contains("More than 60 footprints");
-        assertThat(page("/machines/" + machine + "/plate?footprint=120x70, 100x70")).contains("One found no place any more");
-        assertThat(page("/machines/" + machine + "/plate")).contains("No run on this film or screen says yet where it lay");
+        assertThat(page("/machines/" + machine + "/plate?footprint=120x70, 100x70"))
+                .contains("One found no place any more");
+        assertThat(page("/machines/" + machine + "/plate"))
+                .contains("No run on this film or screen says yet where it lay");
         assertThat(status("/machines/no-such-bird/plate")).isEqualTo(404);
     }
 
     @Test
     void dentsInTheFilmAndSpotsOnTheScreenAreKeptOff() {
-        accepted("/vats/" + shop.now(machine).vat().code() + "/inspect", "clouding", "CLEAR", "leak", "", "marks", "dent 72 40 4\nhaze 20 20 10", "note", "");
-        shop.service(machine, "SCREEN_INSPECTED", 9000, "clean", false, "spots", List.of(Map.of("xMm", 30, "yMm", 40, "sizeMm", 2), Map.of("words", "somewhere")));
+        accepted(
+                "/vats/" + shop.now(machine).vat().code() + "/inspect",
+                "clouding",
+                "CLEAR",
+                "leak",
+                "",
+                "marks",
+                "dent 72 40 4\nhaze 20 20 10",
+                "note",
+                "");
+        shop.service(
+                machine,
+                "SCREEN_INSPECTED",
+                9000,
+                "clean",
+                false,
+                "spots",
+                List.of(Map.of("xMm", 30, "yMm", 40, "sizeMm", 2), Map.of("words", "somewhere")));
         Plate plate = plates.of(machine);
-        assertThat(plate.spots()).extracting(Plate.Spot::words).containsExactlyInAnyOrder("dent in the film", "spot on the screen");
-        PlacedPart place = plates.advise(plate, List.of(new keel.core.placement.Placement.Size(60, 50))).parts().get(0);
-        assertThat(place.xMm() - place.halfAcross() >= 72 + 2 + 2 || place.xMm() + place.halfAcross() <= 72 - 2 - 2 || place.yMm() - place.halfDeep() >= 44 || place.yMm() + place.halfDeep() <= 36)
-                .as("clear of the dent by 2 mm: " + place).isTrue();
+        assertThat(plate.spots())
+                .extracting(Plate.Spot::words)
+                .containsExactlyInAnyOrder("dent in the film", "spot on the screen");
+        PlacedPart place = plates.advise(plate, List.of(new keel.core.placement.Placement.Size(60, 50)))
+                .parts()
+                .get(0);
+        assertThat(place.xMm() - place.halfAcross() >= 72 + 2 + 2
+                        || place.xMm() + place.halfAcross() <= 72 - 2 - 2
+                        || place.yMm() - place.halfDeep() >= 44
+                        || place.yMm() + place.halfDeep() <= 36)
+                .as("clear of the dent by 2 mm: " + place)
+                .isTrue();
         assertThat(page("/machines/" + machine + "/plate")).contains("Kept off").contains("dent in the film");
     }
 
     @Test
     void whereOneAxisIsNotSmoothedPartsAreTurned() {
-        accepted("/quirks", "scope", "MACHINE", "holder", machine, "code", "quirk-smoothing-axis", "text", "Smooths along x only", "workaround", "Turn it by 45°");
+        accepted(
+                "/quirks",
+                "scope",
+                "MACHINE",
+                "holder",
+                machine,
+                "code",
+                "quirk-smoothing-axis",
+                "text",
+                "Smooths along x only",
+                "workaround",
+                "Turn it by 45°");
         Plate plate = plates.of(machine);
         assertThat(plate.askew()).isEqualTo("Smooths along x only");
-        assertThat(plates.advise(plate, List.of(new keel.core.placement.Placement.Size(40, 20))).parts().get(0).rotationDeg()).isIn(45, 135);
+        assertThat(plates.advise(plate, List.of(new keel.core.placement.Placement.Size(40, 20)))
+                        .parts()
+                        .get(0)
+                        .rotationDeg())
+                .isIn(45, 135);
         assertThat(page("/machines/" + machine + "/plate?footprint=40x20")).contains("Turned by 45");
     }
 
@@ -115,36 +183,76 @@ class PlatePagesTest extends PageTest {
     void theGateTakesTheLeastWornPlaceAndTheRunKeepsIt() {
         run(1, LEFT);
         shop.service(machine, "PLATE_CLEARED", 9000);
-        assertThat(page("/machines/" + machine + "/start")).contains("As last time").contains("less worn</strong> at the least worn place").contains("35 40.5 70 81");
-        assertThat(page("/machines/" + machine + "/start?job=Latch&layers=500&footprint=40x30&place=NONE")).as("a size that is typed wants a place").contains("value=\"BEST\" checked");
-        String to = accepted("/machines/" + machine + "/start", job("footprint", "40 x 30", "place", "BEST", "parts", ""));
+        assertThat(page("/machines/" + machine + "/start"))
+                .contains("As last time")
+                .contains("less worn</strong> at the least worn place")
+                .contains("35 40.5 70 81");
+        assertThat(page("/machines/" + machine + "/start?job=Latch&layers=500&footprint=40x30&place=NONE"))
+                .as("a size that is typed wants a place")
+                .contains("value=\"BEST\" checked");
+        String to =
+                accepted("/machines/" + machine + "/start", job("footprint", "40 x 30", "place", "BEST", "parts", ""));
         Footprint kept = footprints.of(Long.parseLong(to.replaceAll("\\D", ""))).orElseThrow();
-        assertThat(((Footprint.Parts) kept).parts()).singleElement().satisfies(p -> assertThat(p.xMm()).isGreaterThan(80));
+        assertThat(((Footprint.Parts) kept).parts()).singleElement().satisfies(p -> assertThat(p.xMm())
+                .isGreaterThan(80));
     }
 
     @Test
     void theGateTakesWhatIsDrawnOrTheLastPlaceOrNothing() {
         RunView first = run(1, LEFT);
         JobPlaces.Asked last = new JobPlaces.Asked("latch pattern", "", "LAST", "");
-        assertThat(places.footprint(standings.of(machine), last)).isEqualTo(footprints.of(first.id()).orElseThrow());
-        assertThat(places.footprint(standings.of(machine), new JobPlaces.Asked("Latch pattern", "", "NONE", ""))).isNull();
-        assertThat(places.footprint(standings.of(machine), new JobPlaces.Asked("Something else", null, null, null))).isNull();
-        Footprint drawn = places.footprint(standings.of(machine), new JobPlaces.Asked("Latch pattern", "", "OWN", "100 40 30 20 45"));
+        assertThat(places.footprint(standings.of(machine), last))
+                .isEqualTo(footprints.of(first.id()).orElseThrow());
+        assertThat(places.footprint(standings.of(machine), new JobPlaces.Asked("Latch pattern", "", "NONE", "")))
+                .isNull();
+        assertThat(places.footprint(standings.of(machine), new JobPlaces.Asked("Something else", null, null, null)))
+                .isNull();
+        Footprint drawn = places.footprint(
+                standings.of(machine), new JobPlaces.Asked("Latch pattern", "", "OWN", "100 40 30 20 45"));
         assertThat(((Footprint.Parts) drawn).parts()).containsExactly(new PlacedPart(100, 40, 30, 20, 45));
     }
 
     @Test
     void theGateRefusesAPlaceThatIsNoneAndKeepsWhatWasTyped() {
-        String html = refused(422, "is no footprint", "/machines/" + machine + "/start", job("footprint", "forty by thirty", "place", "BEST", "parts", ""));
+        String html = refused(
+                422,
+                "is no footprint",
+                "/machines/" + machine + "/start",
+                job("footprint", "forty by thirty", "place", "BEST", "parts", ""));
         assertThat(html).contains("value=\"forty by thirty\"").contains("value=\"Hinge\"");
-        refused(422, "There is no place left for all of it", "/machines/" + machine + "/start", job("footprint", "300x20", "place", "BEST", "parts", ""));
-        refused(422, "does not lie on the plate", "/machines/" + machine + "/start", job("footprint", "", "place", "OWN", "parts", "10 10 60 40"));
+        refused(
+                422,
+                "There is no place left for all of it",
+                "/machines/" + machine + "/start",
+                job("footprint", "300x20", "place", "BEST", "parts", ""));
+        refused(
+                422,
+                "does not lie on the plate",
+                "/machines/" + machine + "/start",
+                job("footprint", "", "place", "OWN", "parts", "10 10 60 40"));
         assertThat(shop.now(machine).run()).isNull();
     }
 
     private static String[] job(String... more) {
-        List<String> fields = new ArrayList<>(List.of("job", "Hinge", "layers", "500", "layerExposureS", "2", "resinMl", "20", "looked", "plate-seen", "looked", "vat-felt", "looked",
-                "resin-stirred", "looked", "file-and-air", "looked", "resin-enough"));
+        List<String> fields = new ArrayList<>(List.of(
+                "job",
+                "Hinge",
+                "layers",
+                "500",
+                "layerExposureS",
+                "2",
+                "resinMl",
+                "20",
+                "looked",
+                "plate-seen",
+                "looked",
+                "vat-felt",
+                "looked",
+                "resin-stirred",
+                "looked",
+                "file-and-air",
+                "looked",
+                "resin-enough"));
         fields.addAll(Arrays.asList(more));
         return fields.toArray(String[]::new);
     }
@@ -153,9 +261,13 @@ class PlatePagesTest extends PageTest {
     void whereARunLayCanBeSaidAfterwards() {
         RunView run = run(1, null);
         assertThat(page("/runs/" + run.id())).contains("Say where on the plate it lay");
-        assertThat(page("/runs/" + run.id() + "/footprint")).contains("Nobody said yet").contains("A row of four");
+        assertThat(page("/runs/" + run.id() + "/footprint"))
+                .contains("Nobody said yet")
+                .contains("A row of four");
         accepted("/runs/" + run.id() + "/footprint", "parts", "36 40 60 60\n100 40 40 30 45");
-        assertThat(page("/runs/" + run.id())).contains("Where on the plate it lay: 2 rectangles").contains("Where Latch pattern lies on the plate: 2 rectangles.");
+        assertThat(page("/runs/" + run.id()))
+                .contains("Where on the plate it lay: 2 rectangles")
+                .contains("Where Latch pattern lies on the plate: 2 rectangles.");
         refused(422, "is no rectangle", "/runs/" + run.id() + "/footprint", "parts", "36 40 wide");
         refused(422, "Nothing is drawn yet", "/runs/" + run.id() + "/footprint", "parts", " ");
         refused(422, "does not lie on the plate", "/runs/" + run.id() + "/footprint", "parts", "0 0 50 50");
@@ -166,9 +278,13 @@ class PlatePagesTest extends PageTest {
     @Test
     void masksOfLayersAreReadFromAPictureOrAZip() throws Exception {
         RunView run = run(1, null);
-        assertThat(upload(run, "sum.png", picture(288, 162, 0, 81, 144, 81, new Color(102, 102, 102))).getStatus()).isEqualTo(302);
+        assertThat(upload(run, "sum.png", picture(288, 162, 0, 81, 144, 81, new Color(102, 102, 102)))
+                        .getStatus())
+                .isEqualTo(302);
         Footprint.Masks sum = (Footprint.Masks) footprints.of(run.id()).orElseThrow();
-        assertThat(sum.light()[0]).as("the front left quarter, in 40 % of the layers").isCloseTo(0.4, within(0.01));
+        assertThat(sum.light()[0])
+                .as("the front left quarter, in 40 % of the layers")
+                .isCloseTo(0.4, within(0.01));
         assertThat(sum.light()[sum.across() - 1]).isZero();
         Map<String, byte[]> layers = new LinkedHashMap<>();
         layers.put("readme.txt", "not a layer".getBytes());
@@ -180,7 +296,8 @@ class PlatePagesTest extends PageTest {
         assertThat(halves.light()[0]).as("lit in half of the layers").isCloseTo(0.5, within(0.02));
         assertThat(halves.peel()[halves.across() - 1]).isCloseTo(0.5, within(0.02));
         shop.as("keeper");
-        assertThat(page("/runs/" + run.id() + "/footprint")).contains("Known from the masks of its layers: 50 % of the plate");
+        assertThat(page("/runs/" + run.id() + "/footprint"))
+                .contains("Known from the masks of its layers: 50 % of the plate");
     }
 
     @Test
@@ -211,24 +328,50 @@ class PlatePagesTest extends PageTest {
     @Test
     void programsPlaceRunsToo() throws Exception {
         String token = shop.token(Role.OPERATOR);
-        String entry = """
+        String entry =
+                """
                 {"machine":"%s","job":"Hinge","startedAt":"2025-02-01T08:00:00Z","endedAt":"2025-02-01T11:00:00Z","layers":1000,"layerExposureS":1.8,"resinMl":20,"outcome":"GOOD",
-                 "footprint":[{"xMm":36,"yMm":40,"lengthMm":60,"widthMm":60},{"xMm":110,"yMm":40,"lengthMm":20,"widthMm":20,"rotationDeg":45}]}""".formatted(machine);
+                 "footprint":[{"xMm":36,"yMm":40,"lengthMm":60,"widthMm":60},{"xMm":110,"yMm":40,"lengthMm":20,"widthMm":20,"rotationDeg":45}]}"""
+                        .formatted(machine);
         JsonNode run = json(send(MockMvcRequestBuilders.post("/api/v1/runs"), entry, token));
         long id = run.get("id").asLong();
         JsonNode kept = json(send(MockMvcRequestBuilders.get("/api/v1/runs/" + id + "/footprint"), "", token));
         assertThat(kept).hasSize(2);
         assertThat(kept.at("/1/rotationDeg").asInt()).isEqualTo(45);
-        JsonNode moved = json(send(MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"), "[{\"xMm\":100,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]", token));
+        JsonNode moved = json(send(
+                MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"),
+                "[{\"xMm\":100,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]",
+                token));
         assertThat(moved.at("/0/xMm").asDouble()).isEqualTo(100);
-        assertThat(send(MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"), "[{\"xMm\":-5,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]", token).getStatus()).isEqualTo(422);
-        assertThat(send(MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"), "[{\"xMm\":140,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]", token).getStatus()).isEqualTo(422);
-        assertThat(json(send(MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"), "[]", token))).isEmpty();
-        assertThat(send(MockMvcRequestBuilders.get("/api/v1/runs/99999999/footprint"), "", token).getStatus()).isEqualTo(404);
+        assertThat(send(
+                                MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"),
+                                "[{\"xMm\":-5,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]",
+                                token)
+                        .getStatus())
+                .isEqualTo(422);
+        assertThat(send(
+                                MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"),
+                                "[{\"xMm\":140,\"yMm\":40,\"lengthMm\":30,\"widthMm\":20}]",
+                                token)
+                        .getStatus())
+                .isEqualTo(422);
+        assertThat(json(send(MockMvcRequestBuilders.put("/api/v1/runs/" + id + "/footprint"), "[]", token)))
+                .isEmpty();
+        assertThat(send(MockMvcRequestBuilders.get("/api/v1/runs/99999999/footprint"), "", token)
+                        .getStatus())
+                .isEqualTo(404);
     }
 
-    private MockHttpServletResponse send(org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request, String body, String token) throws Exception {
-        return mvc.perform(request.header("Authorization", "Bearer " + token).contentType(MediaType.APPLICATION_JSON).content(body)).andReturn().getResponse();
+    private MockHttpServletResponse send(
+            org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request,
+            String body,
+            String token)
+            throws Exception {
+        return mvc.perform(request.header("Authorization", "Bearer " + token)
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body))
+                .andReturn()
+                .getResponse();
     }
 
     private static JsonNode json(MockHttpServletResponse response) throws IOException {
@@ -238,9 +381,13 @@ class PlatePagesTest extends PageTest {
 
     private MockHttpServletResponse upload(RunView run, String name, byte[] bytes) throws Exception {
         shop.as("keeper");
-        return mvc.perform(MockMvcRequestBuilders.multipart("/runs/" + run.id() + "/footprint/masks").file(new MockMultipartFile("file", name, null, bytes))
-                .with(SecurityMockMvcRequestPostProcessors.csrf())
-                .with(SecurityMockMvcRequestPostProcessors.authentication(SecurityContextHolder.getContext().getAuthentication()))).andReturn().getResponse();
+        return mvc.perform(MockMvcRequestBuilders.multipart("/runs/" + run.id() + "/footprint/masks")
+                        .file(new MockMultipartFile("file", name, null, bytes))
+                        .with(SecurityMockMvcRequestPostProcessors.csrf())
+                        .with(SecurityMockMvcRequestPostProcessors.authentication(
+                                SecurityContextHolder.getContext().getAuthentication())))
+                .andReturn()
+                .getResponse();
     }
 
     private static byte[] picture(int width, int height, int x, int y, int w, int h, Color colour) throws IOException {

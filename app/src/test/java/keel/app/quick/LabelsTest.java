@@ -20,10 +20,18 @@ class LabelsTest {
 
     /** What is drawn is read back by an independent reader of ISO/IEC 18004 symbols, even with a smear over it. */
     @ParameterizedTest
-    @CsvSource({"MACHINE, curlew, false", "VAT, V12, false", "ITEM, nitrile-gloves-medium, false", "ROOM, long-room, false", "ITEM, nitrile-gloves-medium, true"})
+    @CsvSource({
+        "MACHINE, curlew, false",
+        "VAT, V12, false",
+        "ITEM, nitrile-gloves-medium, false",
+        "ROOM, long-room, false",
+        "ITEM, nitrile-gloves-medium, true"
+    })
     void whatIsDrawnIsReadBackAsTheSameThing(LabelCode.Kind kind, String code, boolean smeared) throws Exception {
         Label label = Label.of(new LabelCode(kind, code), "title", "");
-        String read = new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(picture(label, smeared)))).getText();
+        String read = new QRCodeReader()
+                .decode(new BinaryBitmap(new HybridBinarizer(picture(label, smeared))))
+                .getText();
         assertThat(read).isEqualTo(label.code().text());
         assertThat(LabelCode.read(read)).contains(new LabelCode(kind, code));
     }
@@ -34,7 +42,13 @@ class LabelsTest {
         Arrays.fill(pixels, 0xffffff);
         Matcher module = MODULE.matcher(label.path());
         while (module.find()) {
-            fill(pixels, side, Integer.parseInt(module.group(1)) * SCALE, Integer.parseInt(module.group(2)) * SCALE, SCALE, 0);
+            fill(
+                    pixels,
+                    side,
+                    Integer.parseInt(module.group(1)) * SCALE,
+                    Integer.parseInt(module.group(2)) * SCALE,
+                    SCALE,
+                    0);
         }
         if (smeared) {
             int middle = side / 2;

@@ -28,14 +28,19 @@ class QuickLinesTest extends AppTest {
 
     @Autowired
     private QuickLines lines;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Failures failures;
+
     @Autowired
     private Stock stock;
+
     @Autowired
     private Air air;
+
     @Autowired
     private ShopClock clock;
 
@@ -55,9 +60,26 @@ class QuickLinesTest extends AppTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"failed bare-plate at B2: note", "run 5h20 84ml 1180layers 2.3s hinge patterns", "film new 0.127 clouded", "screen new dark",
-        "levelled", "cleared", "cleaned quick sieved", "vat hole", "screen spots", "greased", "plate abraded", "plate new", "dropped", "stance ok", "off",
-        "firmware 1.4.2", "start 1180layers 2.3s 84ml hinge"})
+    @ValueSource(
+            strings = {
+                "failed bare-plate at B2: note",
+                "run 5h20 84ml 1180layers 2.3s hinge patterns",
+                "film new 0.127 clouded",
+                "screen new dark",
+                "levelled",
+                "cleared",
+                "cleaned quick sieved",
+                "vat hole",
+                "screen spots",
+                "greased",
+                "plate abraded",
+                "plate new",
+                "dropped",
+                "stance ok",
+                "off",
+                "firmware 1.4.2",
+                "start 1180layers 2.3s 84ml hinge"
+            })
     void whatALineWritesIsTakenBackWhole(String rest) {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
@@ -123,10 +145,14 @@ class QuickLinesTest extends AppTest {
         assertThatExceptionOfType(NotThere.class).isThrownBy(() -> lines.undo(first.undo()));
         shop.as("keeper");
         lines.undo(first.undo());
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> lines.undo(first.undo())).withMessageContaining("already");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> lines.undo(first.undo()))
+                .withMessageContaining("already");
         Understood second = lines.commit(m + " levelled");
         clock.tell(Instant.now().plusSeconds(61));
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> lines.undo(second.undo())).withMessageContaining("minute is over");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> lines.undo(second.undo()))
+                .withMessageContaining("minute is over");
     }
 
     @Test
@@ -136,17 +162,33 @@ class QuickLinesTest extends AppTest {
         assertThat(asked.committed()).isFalse();
         assertThat(asked.choices()).isNotEmpty();
         assertThat(shop.holds(m)).isEmpty();
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> lines.commit(m + " done")).withMessageContaining("is not printing");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> lines.commit(m + " done"))
+                .withMessageContaining("is not printing");
     }
 
     private Double temperature(String room) {
-        return air.rooms().stream().filter(r -> r.code().equals(room)).findFirst().orElseThrow().temperatureC();
+        return air.rooms().stream()
+                .filter(r -> r.code().equals(room))
+                .findFirst()
+                .orElseThrow()
+                .temperatureC();
     }
 
     private List<Object> state(String m) {
         MachineNow now = shop.now(m);
-        return List.of(now.standing().state(), shop.holds(m), now.film().code(), now.film().usage(), now.screen().code(), now.plate().code(), now.total(),
-                now.run() == null, failures.list(m, false, Paging.of(0, 10)).size(), now.sinceLubricated(), now.sinceAbraded(),
+        return List.of(
+                now.standing().state(),
+                shop.holds(m),
+                now.film().code(),
+                now.film().usage(),
+                now.screen().code(),
+                now.plate().code(),
+                now.total(),
+                now.run() == null,
+                failures.list(m, false, Paging.of(0, 10)).size(),
+                now.sinceLubricated(),
+                now.sinceAbraded(),
                 String.valueOf(now.levelledAt()));
     }
 }

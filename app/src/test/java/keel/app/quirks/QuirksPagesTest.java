@@ -9,11 +9,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
-/** A quirk belongs to a machine, a model, a controller or a firmware, and every machine that has it says so at its gate. */
+/**
+ * A quirk belongs to a machine, a model, a controller or a firmware, and every machine that has it says so at its gate.
+ */
 class QuirksPagesTest extends PageTest {
 
     @Autowired
     private Quirks quirks;
+
     @Autowired
     private Gates gates;
 
@@ -26,8 +29,21 @@ class QuirksPagesTest extends PageTest {
     @Test
     void aMachinesQuirkStandsAtItsGateAndCountsInTheDiagnosis() {
         String machine = shop.maskMachine();
-        accepted("/quirks", "scope", "MACHINE", "holder", machine, "code", "quirk-smoothing-axis", "text", "Smooths one axis only", "workaround", "Turn by 45°.");
-        assertThat(gates.of(machine, null, null)).extracting(GateItem::text).contains("Smooths one axis only. Turn by 45°.");
+        accepted(
+                "/quirks",
+                "scope",
+                "MACHINE",
+                "holder",
+                machine,
+                "code",
+                "quirk-smoothing-axis",
+                "text",
+                "Smooths one axis only",
+                "workaround",
+                "Turn by 45°.");
+        assertThat(gates.of(machine, null, null))
+                .extracting(GateItem::text)
+                .contains("Smooths one axis only. Turn by 45°.");
         assertThat(quirks.facts(machine)).containsExactly("quirk-smoothing-axis");
         assertThat(shop.now(machine).standing().sentence()).contains("Smooths one axis only");
         accepted("/quirks/" + quirks.of(machine).get(0).id() + "/retire");
@@ -53,7 +69,9 @@ class QuirksPagesTest extends PageTest {
         assertThat(quirks.of(machine)).isEmpty();
         accepted("/quirks/controllers", "machine", machine, "controller", "green board " + machine);
         shop.service(machine, "FIRMWARE", 3, "version", "4.1 " + machine);
-        assertThat(quirks.of(machine)).extracting(Quirk::scope).containsExactlyInAnyOrder(Quirk.Scope.CONTROLLER, Quirk.Scope.FIRMWARE);
+        assertThat(quirks.of(machine))
+                .extracting(Quirk::scope)
+                .containsExactlyInAnyOrder(Quirk.Scope.CONTROLLER, Quirk.Scope.FIRMWARE);
         assertThat(quirks.of(other)).isEmpty();
         shop.service(machine, "FIRMWARE", 5, "version", "4.2");
         assertThat(quirks.of(machine)).extracting(Quirk::scope).containsExactly(Quirk.Scope.CONTROLLER);
@@ -63,16 +81,66 @@ class QuirksPagesTest extends PageTest {
     void onePieceOnTwoMachinesIsKept() {
         String first = shop.maskMachine();
         String second = shop.maskMachine();
-        accepted("/quirks/comparisons", "piece", "Axis piece", "first", first, "firstShows", "smooth", "second", second, "secondShows", "steps", "differs", "true");
+        accepted(
+                "/quirks/comparisons",
+                "piece",
+                "Axis piece",
+                "first",
+                first,
+                "firstShows",
+                "smooth",
+                "second",
+                second,
+                "secondShows",
+                "steps",
+                "differs",
+                "true");
         assertThat(page("/quirks")).contains("Axis piece", "steps");
-        refused(422, "Choose two machines.", "/quirks/comparisons", "piece", "Axis piece", "first", first, "firstShows", "a", "second", first, "secondShows", "b");
+        refused(
+                422,
+                "Choose two machines.",
+                "/quirks/comparisons",
+                "piece",
+                "Axis piece",
+                "first",
+                first,
+                "firstShows",
+                "a",
+                "second",
+                first,
+                "secondShows",
+                "b");
     }
 
     @Test
     void whatIsMissingIsSaid() {
-        refused(422, "There is no machine dodo.", "/quirks", "scope", "MACHINE", "holder", "dodo", "text", "odd", "workaround", "live");
-        refused(422, "How to live with it is missing", "/quirks", "scope", "CONTROLLER", "holder", "x", "text", "odd", "workaround", "");
+        refused(
+                422,
+                "There is no machine dodo.",
+                "/quirks",
+                "scope",
+                "MACHINE",
+                "holder",
+                "dodo",
+                "text",
+                "odd",
+                "workaround",
+                "live");
+        refused(
+                422,
+                "How to live with it is missing",
+                "/quirks",
+                "scope",
+                "CONTROLLER",
+                "holder",
+                "x",
+                "text",
+                "odd",
+                "workaround",
+                "");
         shop.as("operator");
-        assertThat(form("/quirks", "scope", "CONTROLLER", "holder", "x", "text", "odd", "workaround", "live").status()).isEqualTo(403);
+        assertThat(form("/quirks", "scope", "CONTROLLER", "holder", "x", "text", "odd", "workaround", "live")
+                        .status())
+                .isEqualTo(403);
     }
 }

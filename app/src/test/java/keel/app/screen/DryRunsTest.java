@@ -13,8 +13,8 @@ import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.failures.CheckView;
 import keel.app.failures.Failures;
-import keel.app.fleet.Parts;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.Parts;
 import keel.app.problems.Refused;
 import keel.app.profiles.Profiles;
 import keel.app.stores.Resins;
@@ -31,18 +31,25 @@ class DryRunsTest extends PageTest {
 
     @Autowired
     private DryRuns dryRuns;
+
     @Autowired
     private Bench bench;
+
     @Autowired
     private Failures failures;
+
     @Autowired
     private Profiles profiles;
+
     @Autowired
     private Resins resins;
+
     @Autowired
     private Parts parts;
+
     @Autowired
     private Fleet fleet;
+
     private String machine;
 
     @BeforeEach
@@ -51,9 +58,32 @@ class DryRunsTest extends PageTest {
         machine = shop.maskMachine();
         String resin = shop.resin("Grey");
         shop.as("keeper");
-        resins.pour(parts.vatOn(fleet.machine(machine).id()).code(), resin, 100.0, Instant.now().minus(Duration.ofHours(3)));
-        profiles.begin(machine, resin, new EnumMap<>(Map.of(Setting.LAYER_MM, 0.05, Setting.BOTTOM_LAYERS, 5.0, Setting.BOTTOM_EXPOSURE_S, 28.0, Setting.EXPOSURE_S, 2.0, Setting.WAIT_BEFORE_S, 0.5,
-                Setting.LIFT_MM, 5.0, Setting.LIFT_MM_PER_MIN, 100.0, Setting.RETRACT_MM_PER_MIN, 150.0)), "MAKER");
+        resins.pour(
+                parts.vatOn(fleet.machine(machine).id()).code(),
+                resin,
+                100.0,
+                Instant.now().minus(Duration.ofHours(3)));
+        profiles.begin(
+                machine,
+                resin,
+                new EnumMap<>(Map.of(
+                        Setting.LAYER_MM,
+                        0.05,
+                        Setting.BOTTOM_LAYERS,
+                        5.0,
+                        Setting.BOTTOM_EXPOSURE_S,
+                        28.0,
+                        Setting.EXPOSURE_S,
+                        2.0,
+                        Setting.WAIT_BEFORE_S,
+                        0.5,
+                        Setting.LIFT_MM,
+                        5.0,
+                        Setting.LIFT_MM_PER_MIN,
+                        100.0,
+                        Setting.RETRACT_MM_PER_MIN,
+                        150.0)),
+                "MAKER");
     }
 
     private long record(Object... fields) {
@@ -61,26 +91,43 @@ class DryRunsTest extends PageTest {
         for (int i = 0; i < fields.length; i += 2) {
             values.put((String) fields[i], fields[i + 1]);
         }
-        return bench.record(new ServiceEntry(machine, "DRY_RUN", null, null, values)).id();
+        return bench.record(new ServiceEntry(machine, "DRY_RUN", null, null, values))
+                .id();
     }
 
     /** 5 mm at 100 mm/min are 3.0 s, back at 150 mm/min 2.0 s. */
     @Test
     void whatWasTimedIsHeldAgainstTheProfile() {
-        record("seen", "AS_FILE", "file", "Latch", "liftS", List.of(3.05, 2.9, 3.1), "retractS", "1,3 1,4 1,2", "waitBeforeS", 0.5);
+        record(
+                "seen",
+                "AS_FILE",
+                "file",
+                "Latch",
+                "liftS",
+                List.of(3.05, 2.9, 3.1),
+                "retractS",
+                "1,3 1,4 1,2",
+                "waitBeforeS",
+                0.5);
         DryRuns.View run = dryRuns.of(fleet.machine(machine).id()).get(0);
         assertThat(run.profile()).isEqualTo(1);
-        assertThat(run.differences()).extracting(DryRun.Difference::kind).containsExactly(DryRun.Kind.LIFT_S, DryRun.Kind.RETRACT_S, DryRun.Kind.WAIT_BEFORE_S);
+        assertThat(run.differences())
+                .extracting(DryRun.Difference::kind)
+                .containsExactly(DryRun.Kind.LIFT_S, DryRun.Kind.RETRACT_S, DryRun.Kind.WAIT_BEFORE_S);
         assertThat(run.differences()).extracting(DryRun.Difference::significant).containsExactly(false, true, false);
         assertThat(run.words()).containsExactly("Time to come back: 1.3 ± 0.2 s, the profile says 2.0.");
-        assertThat(page("/machines/" + machine + "/screen")).contains("Time to come back: 1.3").contains("Each layer as in the file");
+        assertThat(page("/machines/" + machine + "/screen"))
+                .contains("Time to come back: 1.3")
+                .contains("Each layer as in the file");
         assertThat(dryRuns.expected(machine, Instant.now()).get("liftS")).isEqualTo("profile 1: 3.0 s");
     }
 
     @Test
     void withTheLiftNearZeroTheLiftSaysNothing() {
         record("seen", "AS_FILE", "scope", "SCREEN_ONLY", "liftS", 0.2, "exposureS", 2.05);
-        assertThat(dryRuns.of(fleet.machine(machine).id()).get(0).differences()).extracting(DryRun.Difference::kind).containsExactly(DryRun.Kind.EXPOSURE_S);
+        assertThat(dryRuns.of(fleet.machine(machine).id()).get(0).differences())
+                .extracting(DryRun.Difference::kind)
+                .containsExactly(DryRun.Kind.EXPOSURE_S);
     }
 
     @Test
@@ -91,7 +138,9 @@ class DryRunsTest extends PageTest {
             assertThat(c.check()).isEqualTo("dry-run");
             assertThat(c.found()).containsExactlyInAnyOrder("data-glitch", "lift-fast");
         });
-        assertThat(page("/machines/" + machine + "/screen")).contains("from layer 212").contains("failure " + failure);
+        assertThat(page("/machines/" + machine + "/screen"))
+                .contains("from layer 212")
+                .contains("failure " + failure);
         bench.withdraw(id, "other machine");
         assertThat(failures.checks(failure)).isEmpty();
         record("seen", "AS_FILE", "failure", Long.toString(failure));
@@ -102,11 +151,31 @@ class DryRunsTest extends PageTest {
     void aFailureOfAnotherMachineOrNoneIsRefusedAndNothingIsWritten() {
         long elsewhere = shop.failure(shop.maskMachine(), 1, "tacky").id();
         shop.as("keeper");
-        assertThatThrownBy(() -> record("seen", "TORN", "failure", elsewhere)).isInstanceOf(Refused.class).hasMessageContaining("another machine");
+        assertThatThrownBy(() -> record("seen", "TORN", "failure", elsewhere))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("another machine");
         assertThatThrownBy(() -> record("seen", "TORN", "failure", "twelve")).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> record("seen", "TORN", "failure", 99_999_999)).isInstanceOf(Refused.class);
-        refused(422, "Time to lift is not a number: fast", "/machines/" + machine + "/services/DRY_RUN", "seen", "AS_FILE", "liftS", "3.1 fast", "at", "");
-        refused(422, "Time to lift must be between", "/machines/" + machine + "/services/DRY_RUN", "seen", "AS_FILE", "liftS", "3.1 -2", "at", "");
+        refused(
+                422,
+                "Time to lift is not a number: fast",
+                "/machines/" + machine + "/services/DRY_RUN",
+                "seen",
+                "AS_FILE",
+                "liftS",
+                "3.1 fast",
+                "at",
+                "");
+        refused(
+                422,
+                "Time to lift must be between",
+                "/machines/" + machine + "/services/DRY_RUN",
+                "seen",
+                "AS_FILE",
+                "liftS",
+                "3.1 -2",
+                "at",
+                "");
         assertThat(dryRuns.of(fleet.machine(machine).id())).isEmpty();
     }
 
@@ -126,8 +195,11 @@ class DryRunsTest extends PageTest {
         accepted(guide + "/finish", "version", version(guide));
         DryRuns.View run = dryRuns.of(fleet.machine(machine).id()).get(0);
         assertThat(run.file()).isEqualTo("Latch pattern");
-        assertThat(run.differences()).singleElement().satisfies(d -> assertThat(d.measured()).isEqualTo(3.05));
-        assertThat(status("/machines/" + shop.machine(MachineKind.LASER_TANK, false) + "/guides/dry-run")).as("a laser shows no picture").isEqualTo(404);
+        assertThat(run.differences()).singleElement().satisfies(d -> assertThat(d.measured())
+                .isEqualTo(3.05));
+        assertThat(status("/machines/" + shop.machine(MachineKind.LASER_TANK, false) + "/guides/dry-run"))
+                .as("a laser shows no picture")
+                .isEqualTo(404);
     }
 
     private void step(String guide, String... fields) {

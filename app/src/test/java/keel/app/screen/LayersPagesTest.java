@@ -29,16 +29,34 @@ class LayersPagesTest extends PageTest {
 
     @Autowired
     private Fleet fleet;
+
     @Autowired
     private Quirks quirks;
+
     private String machine;
 
     @BeforeEach
     void machine() {
         shop.people();
         shop.as("keeper");
-        String model = fleet.addModel(new ModelEntry("Small " + System.nanoTime(), MachineKind.MASK, 80.0, 50.0, 100.0, 640, 400, "PEEL", false, false, false, false, true, "BALL", 100.0,
-                VatFrame.UNKNOWN, VatSize.UNKNOWN));
+        String model = fleet.addModel(new ModelEntry(
+                "Small " + System.nanoTime(),
+                MachineKind.MASK,
+                80.0,
+                50.0,
+                100.0,
+                640,
+                400,
+                "PEEL",
+                false,
+                false,
+                false,
+                false,
+                true,
+                "BALL",
+                100.0,
+                VatFrame.UNKNOWN,
+                VatSize.UNKNOWN));
         machine = shop.machineOf(model);
         shop.as("keeper");
     }
@@ -69,25 +87,32 @@ class LayersPagesTest extends PageTest {
         assertThat(pictures).as("up to stripes of one pixel").isEqualTo(10);
         assertThat(sheet.at("/layers/9/shows").asText()).contains("640 stripes");
         assertThat(status("/machines/" + machine + "/layers/other.zip")).isEqualTo(404);
-        assertThat(page("/machines/" + machine + "/layers")).contains("Harder from layer to layer").contains("640 × 400");
+        assertThat(page("/machines/" + machine + "/layers"))
+                .contains("Harder from layer to layer")
+                .contains("640 × 400");
     }
 
     @Test
     void layersOverOneAnotherAreShown() throws Exception {
-        BufferedImage ours = ImageIO.read(new ByteArrayInputStream(file("/machines/" + machine + "/layers/tests.png").getContentAsByteArray()));
+        BufferedImage ours = ImageIO.read(new ByteArrayInputStream(
+                file("/machines/" + machine + "/layers/tests.png").getContentAsByteArray()));
         assertThat(ours.getWidth()).isEqualTo(640);
         MockHttpServletResponse answer = upload("/machines/" + machine + "/layers/overlay", "file", zip(200, 100, 4));
         BufferedImage all = ImageIO.read(new ByteArrayInputStream(answer.getContentAsByteArray()));
         assertThat(all.getRaster().getSample(10, 50, 0)).as("lit in all four").isEqualTo(255);
-        assertThat(all.getRaster().getSample(190, 50, 0)).as("lit in one of four").isEqualTo(64);
+        assertThat(all.getRaster().getSample(190, 50, 0))
+                .as("lit in one of four")
+                .isEqualTo(64);
     }
 
     @Test
     void whatIsNoStackOfLayersIsSaid() throws Exception {
         String path = "/machines/" + machine + "/layers/overlay";
-        assertThat(upload(path, "file", "hello".getBytes()).getContentAsString()).contains("That is no PNG and no ZIP of PNGs");
+        assertThat(upload(path, "file", "hello".getBytes()).getContentAsString())
+                .contains("That is no PNG and no ZIP of PNGs");
         byte[] zip = zip(200, 100, 4);
-        assertThat(upload(path, "file", Arrays.copyOf(zip, zip.length / 2)).getStatus()).isEqualTo(422);
+        assertThat(upload(path, "file", Arrays.copyOf(zip, zip.length / 2)).getStatus())
+                .isEqualTo(422);
         assertThat(upload(path, "file", new byte[0]).getStatus()).isEqualTo(422);
     }
 
@@ -114,11 +139,25 @@ class LayersPagesTest extends PageTest {
     @Test
     void thePieceTellsAndAQuirkIsKeptWithItsScope() {
         assertThat(page("/machines/" + machine + "/smoothing")).contains("What does it tell?");
-        assertThat(file("/machines/" + machine + "/smoothing/piece.stl").getContentAsByteArray().length).isGreaterThan(84);
-        assertThat(page("/machines/" + machine + "/smoothing?x=true&y=false&between=false")).contains("it smooths on one axis").contains("Spheres, cylinders");
+        assertThat(file("/machines/" + machine + "/smoothing/piece.stl").getContentAsByteArray().length)
+                .isGreaterThan(84);
+        assertThat(page("/machines/" + machine + "/smoothing?x=true&y=false&between=false"))
+                .contains("it smooths on one axis")
+                .contains("Spheres, cylinders");
         long failure = shop.failure(machine, 1, "steps-one-axis").id();
         shop.as("keeper");
-        accepted("/machines/" + machine + "/smoothing", "x", "true", "y", "false", "between", "false", "scope", "MODEL|" + shop.modelOf(machine), "failure", Long.toString(failure));
+        accepted(
+                "/machines/" + machine + "/smoothing",
+                "x",
+                "true",
+                "y",
+                "false",
+                "between",
+                "false",
+                "scope",
+                "MODEL|" + shop.modelOf(machine),
+                "failure",
+                Long.toString(failure));
         assertThat(quirks.facts(machine)).contains("quirk-smoothing-axis");
         assertThat(quirks.of(machine).get(0).workaround()).contains("45°").contains("It cannot help: Spheres");
         assertThat(page("/failures/" + failure)).contains("Steps to one axis only");

@@ -11,18 +11,18 @@ import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBuffer;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Arrays;
-import java.awt.image.DataBuffer;
-import java.awt.image.Raster;
-import java.awt.image.WritableRaster;
 import java.util.Collections;
 import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
-import javax.imageio.ImageIO;
 import keel.app.people.Role;
 import keel.app.support.PageTest;
 import org.junit.jupiter.api.BeforeEach;
@@ -47,6 +47,7 @@ class ScreenApiTest extends PageTest {
 
     @Autowired
     private MockMvc api;
+
     private String token;
 
     @BeforeEach
@@ -77,10 +78,24 @@ class ScreenApiTest extends PageTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"MAUVE,2000,1000", "WHITE,0,1000", "WHITE,2000,-4", "WHITE,20001,1000", "WHITE,20000,20000", ",2000,1000", "WHITE,,1000"})
+    @CsvSource({
+        "MAUVE,2000,1000",
+        "WHITE,0,1000",
+        "WHITE,2000,-4",
+        "WHITE,20001,1000",
+        "WHITE,20000,20000",
+        ",2000,1000",
+        "WHITE,,1000"
+    })
     void aPictureThatCannotBeIsRefused(String pattern, String x, String y) throws Exception {
-        assertThat(call(MockMvcRequestBuilders.get("/api/v1/screen/test-picture").param("pattern", pattern == null ? "" : pattern).param("pixelsX", x == null ? "" : x).param("pixelsY", y), "")
-                .getStatus()).isEqualTo(422);
+        assertThat(call(
+                                MockMvcRequestBuilders.get("/api/v1/screen/test-picture")
+                                        .param("pattern", pattern == null ? "" : pattern)
+                                        .param("pixelsX", x == null ? "" : x)
+                                        .param("pixelsY", y),
+                                "")
+                        .getStatus())
+                .isEqualTo(422);
     }
 
     @Test
@@ -95,7 +110,9 @@ class ScreenApiTest extends PageTest {
         assertThat(seen.at("/spots/0/sizeMm").asDouble()).isCloseTo(3, within(0.5));
         assertThat(seen.get("printableShare").asDouble()).isBetween(0.99, 1.0);
         JsonNode turned = json(inspect(jpeg(photograph(picture("WHITE", PX, PY), 0.6, 92)), "WHITE", PX, PY));
-        assertThat(turned.at("/spots/0/xMm").asDouble()).as("on its side the marks still tell").isCloseTo(40, within(1.0));
+        assertThat(turned.at("/spots/0/xMm").asDouble())
+                .as("on its side the marks still tell")
+                .isCloseTo(40, within(1.0));
     }
 
     @Test
@@ -106,9 +123,13 @@ class ScreenApiTest extends PageTest {
         assertThat(other.get("message").asText()).contains("No corner marks");
         assertThat(other.get("spots")).isEmpty();
         assertThat(other.get("printableShare").isNull()).isTrue();
-        assertThat(json(inspect(good, "WHITE", 3840, 2160)).get("found").asBoolean()).as("another resolution stated").isFalse();
-        assertThat(inspect("GIF89a not read".getBytes(), "WHITE", PX, PY).getStatus()).isEqualTo(415);
-        assertThat(inspect(Arrays.copyOf(good, 300), "WHITE", PX, PY).getStatus()).isEqualTo(422);
+        assertThat(json(inspect(good, "WHITE", 3840, 2160)).get("found").asBoolean())
+                .as("another resolution stated")
+                .isFalse();
+        assertThat(inspect("GIF89a not read".getBytes(), "WHITE", PX, PY).getStatus())
+                .isEqualTo(415);
+        assertThat(inspect(Arrays.copyOf(good, 300), "WHITE", PX, PY).getStatus())
+                .isEqualTo(422);
         assertThat(inspect(bomb(), "WHITE", PX, PY).getStatus()).isEqualTo(413);
         assertThat(inspect(good, "NONE", PX, PY).getStatus()).isEqualTo(422);
         assertThat(inspect(new byte[0], "WHITE", PX, PY).getStatus()).isEqualTo(422);
@@ -118,7 +139,8 @@ class ScreenApiTest extends PageTest {
     @Test
     void aPictureForAPrintingPressIsReadToo() throws Exception {
         BufferedImage photo = photograph(picture("WHITE", PX, PY), 0.6, 2);
-        WritableRaster inks = Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, photo.getWidth(), photo.getHeight(), 4, null);
+        WritableRaster inks =
+                Raster.createInterleavedRaster(DataBuffer.TYPE_BYTE, photo.getWidth(), photo.getHeight(), 4, null);
         for (int y = 0; y < photo.getHeight(); y++) {
             for (int x = 0; x < photo.getWidth(); x++) {
                 inks.setPixel(x, y, new int[] {255, 255, 255, photo.getRGB(x, y) >> 8 & 255});
@@ -137,21 +159,35 @@ class ScreenApiTest extends PageTest {
 
     @Test
     void aDryRunIsHeldAgainstTheProfile() throws Exception {
-        String profile = "\"profile\":{\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":180,\"waitBeforeS\":0.5,\"waitAfterS\":1,\"exposureS\":2.4}";
-        JsonNode answer = json(call(MockMvcRequestBuilders.post("/api/v1/screen/dry-run"), "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":6.3,\"uncertainty\":0.2},"
-                + "{\"kind\":\"RETRACT_S\",\"value\":3.1,\"uncertainty\":0.2},{\"kind\":\"EXPOSURE_S\",\"value\":2.8,\"uncertainty\":0.2},{\"kind\":\"LIFT_MM\",\"value\":6,\"uncertainty\":0}]}"));
+        String profile =
+                "\"profile\":{\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":180,\"waitBeforeS\":0.5,\"waitAfterS\":1,\"exposureS\":2.4}";
+        JsonNode answer = json(
+                call(
+                        MockMvcRequestBuilders.post("/api/v1/screen/dry-run"),
+                        "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":6.3,\"uncertainty\":0.2},"
+                                + "{\"kind\":\"RETRACT_S\",\"value\":3.1,\"uncertainty\":0.2},{\"kind\":\"EXPOSURE_S\",\"value\":2.8,\"uncertainty\":0.2},{\"kind\":\"LIFT_MM\",\"value\":6,\"uncertainty\":0}]}"));
         JsonNode d = answer.get("differences");
         assertThat(d).hasSize(4);
         assertThat(d.at("/0/expected").asDouble()).isEqualTo(6);
         assertThat(d.at("/0/significant").asBoolean()).isFalse();
         assertThat(d.at("/1/expected").asDouble()).isEqualTo(2);
         assertThat(d.at("/1/significant").asBoolean()).isTrue();
-        assertThat(d.at("/2/significant").asBoolean()).as("0.4 is twice 0.2, not beyond").isFalse();
+        assertThat(d.at("/2/significant").asBoolean())
+                .as("0.4 is twice 0.2, not beyond")
+                .isFalse();
         assertThat(d.at("/3/significant").asBoolean()).isFalse();
-        for (String wrong : new String[] {"{\"readings\":[]}", "{" + profile + "}", "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":-1,\"uncertainty\":0.2}]}",
-            "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":1}]}", "{\"profile\":{\"liftMm\":6},\"readings\":[{\"kind\":\"LIFT_S\",\"value\":1,\"uncertainty\":0.2}]}",
-            "{\"profile\":{\"liftMm\":6,\"liftMmPerMin\":0},\"readings\":[]}"}) {
-            assertThat(call(MockMvcRequestBuilders.post("/api/v1/screen/dry-run"), wrong).getStatus()).as(wrong).isEqualTo(422);
+        for (String wrong : new String[] {
+            "{\"readings\":[]}",
+            "{" + profile + "}",
+            "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":-1,\"uncertainty\":0.2}]}",
+            "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":1}]}",
+            "{\"profile\":{\"liftMm\":6},\"readings\":[{\"kind\":\"LIFT_S\",\"value\":1,\"uncertainty\":0.2}]}",
+            "{\"profile\":{\"liftMm\":6,\"liftMmPerMin\":0},\"readings\":[]}"
+        }) {
+            assertThat(call(MockMvcRequestBuilders.post("/api/v1/screen/dry-run"), wrong)
+                            .getStatus())
+                    .as(wrong)
+                    .isEqualTo(422);
         }
     }
 
@@ -159,21 +195,41 @@ class ScreenApiTest extends PageTest {
     @Test
     void sparesFollowThePoissonTableForEndsByChance() throws Exception {
         String parts = String.join(",", Collections.nCopies(6, "{\"shape\":1,\"scaleHours\":1500,\"ageHours\":400}"));
-        JsonNode spares = json(call(MockMvcRequestBuilders.post("/api/v1/stores/spares"), "{\"inService\":[" + parts + "],\"hoursPerDay\":10,\"leadDays\":30,\"serviceLevel\":0.95}"));
+        JsonNode spares = json(call(
+                MockMvcRequestBuilders.post("/api/v1/stores/spares"),
+                "{\"inService\":[" + parts + "],\"hoursPerDay\":10,\"leadDays\":30,\"serviceLevel\":0.95}"));
         assertThat(spares.get("expectedDemand").asDouble()).isCloseTo(1.2, within(1e-3));
         assertThat(spares.at("/distribution/0").asDouble()).isCloseTo(0.3012, within(5e-4));
         assertThat(spares.at("/distribution/2").asDouble()).isCloseTo(0.2169, within(5e-4));
         assertThat(spares.get("stock").asInt()).isEqualTo(3);
         assertThat(spares.get("serviceLevelReached").asDouble()).isCloseTo(0.9662, within(5e-4));
-        assertThat(json(call(MockMvcRequestBuilders.post("/api/v1/stores/spares"), "{\"inService\":[],\"hoursPerDay\":10,\"leadDays\":30}")).get("stock").asInt()).isZero();
-        for (String wrong : new String[] {"{\"inService\":[],\"hoursPerDay\":25,\"leadDays\":3}", "{\"inService\":[],\"hoursPerDay\":5,\"leadDays\":3,\"serviceLevel\":1}", "{\"hoursPerDay\":5,\"leadDays\":3}",
-            "{\"inService\":[{\"shape\":0,\"scaleHours\":1,\"ageHours\":1}],\"hoursPerDay\":5,\"leadDays\":3}", "{\"inService\":[{\"shape\":1,\"scaleHours\":0.001,\"ageHours\":1}],\"hoursPerDay\":20,\"leadDays\":3000}"}) {
-            assertThat(call(MockMvcRequestBuilders.post("/api/v1/stores/spares"), wrong).getStatus()).as(wrong).isEqualTo(422);
+        assertThat(json(call(
+                                MockMvcRequestBuilders.post("/api/v1/stores/spares"),
+                                "{\"inService\":[],\"hoursPerDay\":10,\"leadDays\":30}"))
+                        .get("stock")
+                        .asInt())
+                .isZero();
+        for (String wrong : new String[] {
+            "{\"inService\":[],\"hoursPerDay\":25,\"leadDays\":3}",
+            "{\"inService\":[],\"hoursPerDay\":5,\"leadDays\":3,\"serviceLevel\":1}",
+            "{\"hoursPerDay\":5,\"leadDays\":3}",
+            "{\"inService\":[{\"shape\":0,\"scaleHours\":1,\"ageHours\":1}],\"hoursPerDay\":5,\"leadDays\":3}",
+            "{\"inService\":[{\"shape\":1,\"scaleHours\":0.001,\"ageHours\":1}],\"hoursPerDay\":20,\"leadDays\":3000}"
+        }) {
+            assertThat(call(MockMvcRequestBuilders.post("/api/v1/stores/spares"), wrong)
+                            .getStatus())
+                    .as(wrong)
+                    .isEqualTo(422);
         }
     }
 
     private BufferedImage picture(String pattern, int x, int y) throws Exception {
-        MockHttpServletResponse answer = call(MockMvcRequestBuilders.get("/api/v1/screen/test-picture").param("pattern", pattern).param("pixelsX", "" + x).param("pixelsY", "" + y), "");
+        MockHttpServletResponse answer = call(
+                MockMvcRequestBuilders.get("/api/v1/screen/test-picture")
+                        .param("pattern", pattern)
+                        .param("pixelsX", "" + x)
+                        .param("pixelsY", "" + y),
+                "");
         assertThat(answer.getStatus()).isEqualTo(200);
         assertThat(answer.getContentType()).isEqualTo("image/png");
         return ImageIO.read(new ByteArrayInputStream(answer.getContentAsByteArray()));
@@ -229,13 +285,26 @@ class ScreenApiTest extends PageTest {
     }
 
     private MockHttpServletResponse inspect(byte[] photo, String pattern, int x, int y) throws Exception {
-        MockMultipartHttpServletRequestBuilder request = MockMvcRequestBuilders.multipart("/api/v1/screen/inspections").file(new MockMultipartFile("photo", "photo", null, photo));
-        request.param("pattern", pattern).param("pixelsX", "" + x).param("pixelsY", "" + y).param("widthMm", "120").param("heightMm", "75.94");
-        return api.perform(request.header("Authorization", "Bearer " + token)).andReturn().getResponse();
+        MockMultipartHttpServletRequestBuilder request = MockMvcRequestBuilders.multipart("/api/v1/screen/inspections")
+                .file(new MockMultipartFile("photo", "photo", null, photo));
+        request.param("pattern", pattern)
+                .param("pixelsX", "" + x)
+                .param("pixelsY", "" + y)
+                .param("widthMm", "120")
+                .param("heightMm", "75.94");
+        return api.perform(request.header("Authorization", "Bearer " + token))
+                .andReturn()
+                .getResponse();
     }
 
-    private MockHttpServletResponse call(org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request, String body) throws Exception {
-        return api.perform(request.header("Authorization", "Bearer " + token).contentType(MediaType.APPLICATION_JSON).content(body)).andReturn().getResponse();
+    private MockHttpServletResponse call(
+            org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request, String body)
+            throws Exception {
+        return api.perform(request.header("Authorization", "Bearer " + token)
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body))
+                .andReturn()
+                .getResponse();
     }
 
     private static JsonNode json(MockHttpServletResponse answer) throws IOException {

@@ -18,11 +18,15 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 
-/** A screen inspected by photograph: what is seen, kept, compared, and kept off. Its model has 5760 by 3240 pixels on 144 by 81 mm. */
+/**
+ * A screen inspected by photograph: what is seen, kept, compared, and kept off. Its model has 5760 by 3240 pixels on
+ * 144 by 81 mm.
+ */
 class ScreenPagesTest extends PageTest {
 
     @Autowired
     private ScreenSpots spots;
+
     private String machine;
 
     @BeforeEach
@@ -36,17 +40,23 @@ class ScreenPagesTest extends PageTest {
     void aPhotographIsLookedAtAndNothingIsWrittenBeforeSomebodySaysSo() throws Exception {
         String to = sent(photograph(60, 30), "WHITE").getRedirectedUrl();
         String html = page(to);
-        assertThat(html).contains("1 spot stays dark.").contains("Nothing is written down yet").contains("data-spot=\"0\"");
+        assertThat(html)
+                .contains("1 spot stays dark.")
+                .contains("Nothing is written down yet")
+                .contains("data-spot=\"0\"");
         assertThat(spots.last(shop.now(machine))).isEmpty();
         String id = to.substring(to.indexOf('=') + 1);
         MockHttpServletResponse kept = file("/machines/" + machine + "/screen/photos/" + id);
         BufferedImage picture = ImageIO.read(new ByteArrayInputStream(kept.getContentAsByteArray()));
         assertThat(picture.getWidth()).as("kept, made smaller").isEqualTo(1600);
-        assertThat(status("/machines/" + shop.maskMachine() + "/screen/photos/" + id)).as("a photograph of another machine").isEqualTo(404);
+        assertThat(status("/machines/" + shop.maskMachine() + "/screen/photos/" + id))
+                .as("a photograph of another machine")
+                .isEqualTo(404);
         shop.as("keeper");
         accepted("/machines/" + machine + "/screen", "photo", id, "accepted", "0", "spots", "");
         ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
-        assertThat(last.spots()).singleElement().satisfies(s -> assertThat(Math.hypot(s.xMm() - 60, s.yMm() - 30)).isLessThan(0.5));
+        assertThat(last.spots()).singleElement().satisfies(s -> assertThat(Math.hypot(s.xMm() - 60, s.yMm() - 30))
+                .isLessThan(0.5));
         assertThat(last.photo()).isEqualTo(Long.valueOf(id));
         assertThat(page("/machines/" + machine + "/screen?photo=" + id)).contains("Written down.");
     }
@@ -54,8 +64,11 @@ class ScreenPagesTest extends PageTest {
     @Test
     void aSpotThatIsTappedAwayIsNotWritten() throws Exception {
         String to = sent(photograph(60, 30), "WHITE").getRedirectedUrl();
-        accepted("/machines/" + machine + "/screen", "photo", to.substring(to.indexOf('=') + 1), "spots", "lit 20 20 1");
-        assertThat(spots.last(shop.now(machine)).orElseThrow().spots()).singleElement().satisfies(s -> assertThat(s.kind()).isEqualTo(Kind.LIT));
+        accepted(
+                "/machines/" + machine + "/screen", "photo", to.substring(to.indexOf('=') + 1), "spots", "lit 20 20 1");
+        assertThat(spots.last(shop.now(machine)).orElseThrow().spots())
+                .singleElement()
+                .satisfies(s -> assertThat(s.kind()).isEqualTo(Kind.LIT));
     }
 
     @Test
@@ -65,7 +78,9 @@ class ScreenPagesTest extends PageTest {
         assertThat(status("/machines/" + machine + "/screen?photo=999999")).isEqualTo(404);
     }
 
-    /** Spots steer the gate and the judgement of the screen; one that leaves a usual job no place calls for a change. */
+    /**
+     * Spots steer the gate and the judgement of the screen; one that leaves a usual job no place calls for a change.
+     */
     @Test
     void theVerdictFollowsTheSpots() {
         assertThat(page("/machines/" + machine + "/screen")).contains("Nobody inspected it yet.");
@@ -76,7 +91,9 @@ class ScreenPagesTest extends PageTest {
         assertThat(page("/machines/" + machine + "/start")).contains("The screen has spots");
         assertThat(page("/bench/screens")).contains("Good around its spots");
         accepted("/machines/" + machine + "/screen", "spots", "dark 72 40 120");
-        assertThat(page("/machines/" + machine + "/screen")).contains("Change it now.").contains("/do/SCREEN_CHANGE");
+        assertThat(page("/machines/" + machine + "/screen"))
+                .contains("Change it now.")
+                .contains("/do/SCREEN_CHANGE");
         assertThat(page("/machines/" + machine)).contains("Only ");
     }
 
@@ -86,7 +103,9 @@ class ScreenPagesTest extends PageTest {
         ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
         assertThat(last.clean()).isFalse();
         assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(Kind.DARK, Kind.LIT);
-        assertThat(page("/machines/" + machine + "/screen")).contains("2 spots when it was looked at").contains("stays lit, 0.8 mm");
+        assertThat(page("/machines/" + machine + "/screen"))
+                .contains("2 spots when it was looked at")
+                .contains("stays lit, 0.8 mm");
         assertThat(page("/machines/" + machine + "/plate")).contains("spot on the screen, 1.5 mm");
         accepted("/machines/" + machine + "/screen", "spots", "");
         assertThat(page("/machines/" + machine + "/screen")).contains("No spots when it was looked at");
@@ -97,7 +116,11 @@ class ScreenPagesTest extends PageTest {
     void whatAPatternCannotShowStaysOnTheList() throws Exception {
         accepted("/machines/" + machine + "/screen", "spots", "lit 20 20 0.8\ndark 100 60 1.5");
         String html = page(sent(photograph(60, 30), "WHITE").getRedirectedUrl());
-        assertThat(html).contains("lit 20.0 20.0 0.8").contains("stays dark, 1.9 mm, sure").contains("no longer seen").doesNotContain("dark 100.0 60.0 1.5");
+        assertThat(html)
+                .contains("lit 20.0 20.0 0.8")
+                .contains("stays dark, 1.9 mm, sure")
+                .contains("no longer seen")
+                .doesNotContain("dark 100.0 60.0 1.5");
     }
 
     @Test
@@ -110,12 +133,14 @@ class ScreenPagesTest extends PageTest {
 
     @Test
     void picturesComeAtTheScreensOwnPixels() throws Exception {
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(file("/machines/" + machine + "/screen/checker.png").getContentAsByteArray()));
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(
+                file("/machines/" + machine + "/screen/checker.png").getContentAsByteArray()));
         assertThat(image.getWidth()).isEqualTo(5760);
         assertThat(image.getHeight()).isEqualTo(3240);
         shop.as("keeper");
         assertThat(status("/machines/" + machine + "/screen/mauve.png")).isEqualTo(404);
-        assertThat(status("/machines/" + shop.machine(MachineKind.PROJECTOR, false) + "/screen")).isEqualTo(404);
+        assertThat(status("/machines/" + shop.machine(MachineKind.PROJECTOR, false) + "/screen"))
+                .isEqualTo(404);
     }
 
     /** All white at a third of its pixels on a dark bench, with a spot of 2 mm. */

@@ -26,7 +26,8 @@ class FirstLayerPagesTest extends PageTest {
     void aLostSideIsNamedAndOnlyWrittenDownWhenAsked() {
         String m = shop.maskMachine();
         String path = "/machines/" + m + "/first-layer";
-        assertThat(form(path, heldBut("A1 A2 A3 A4 B1 B2 B3 B4")).html()).contains("The left side did not hold", "Write it down");
+        assertThat(form(path, heldBut("A1 A2 A3 A4 B1 B2 B3 B4")).html())
+                .contains("The left side did not hold", "Write it down");
         assertThat(page(path)).doesNotContain("Earlier");
         accepted(path, heldBut("A1 A2 A3 A4 B1 B2 B3 B4", "keep", "true"));
         assertThat(page(path)).contains("Earlier", "16 of 24 patches held. The left side did not hold");
@@ -37,6 +38,8 @@ class FirstLayerPagesTest extends PageTest {
     void nothingTickedMeansNothingHeldAndNonsenseIsPassedOver() {
         String m = shop.maskMachine();
         assertThat(form("/machines/" + m + "/first-layer").html()).contains("Nothing held anywhere.");
-        assertThat(form("/machines/" + m + "/first-layer", heldBut("C2 C3", "held", "Z9")).html()).contains("One place did not hold, C2 C3.");
+        assertThat(form("/machines/" + m + "/first-layer", heldBut("C2 C3", "held", "Z9"))
+                        .html())
+                .contains("One place did not hold, C2 C3.");
     }
 }

@@ -18,15 +18,19 @@ class GatePagesTest extends PageTest {
 
     @Autowired
     private Gates gates;
+
     @Autowired
     private Air air;
+
     @Autowired
     private GateQuestions questions;
+
     @Autowired
     private Logbook logbook;
 
     private static String[] job(String... more) {
-        List<String> fields = new ArrayList<>(List.of("job", "Hinge", "layers", "1000", "layerExposureS", "2,3", "resinMl", "84"));
+        List<String> fields =
+                new ArrayList<>(List.of("job", "Hinge", "layers", "1000", "layerExposureS", "2,3", "resinMl", "84"));
         fields.addAll(List.of(more));
         return fields.toArray(String[]::new);
     }
@@ -40,18 +44,26 @@ class GatePagesTest extends PageTest {
     }
 
     private GateItem item(String m, String code) {
-        return gates.of(m, 1000, 84.0).stream().filter(i -> i.code().equals(code)).findFirst().orElseThrow();
+        return gates.of(m, 1000, 84.0).stream()
+                .filter(i -> i.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void aRunStartsOnceEverythingWasLookedAtAndTheBookSaysSo() {
         String m = shop.maskMachine();
-        String html = refused(422, "Not looked at yet: Nothing hangs on the plate", "/machines/" + m + "/start", job("looked", "vat-felt"));
+        String html = refused(
+                422,
+                "Not looked at yet: Nothing hangs on the plate",
+                "/machines/" + m + "/start",
+                job("looked", "vat-felt"));
         assertThat(html).contains("value=\"Hinge\"", "value=\"2,3\"").containsPattern("value=\"vat-felt\"[^>]*checked");
         assertThat(shop.now(m).run()).isNull();
         accepted("/machines/" + m + "/start", looked());
         assertThat(shop.now(m).run().job()).isEqualTo("Hinge");
-        assertThat(logbook.lines(LogFilter.ofMachine(m, 9))).anySatisfy(l -> assertThat(l.headline()).contains("looked at before the start"));
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 9)))
+                .anySatisfy(l -> assertThat(l.headline()).contains("looked at before the start"));
     }
 
     @Test
@@ -59,10 +71,13 @@ class GatePagesTest extends PageTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
         String html = page("/machines/" + m + "/start");
-        assertThat(html).contains("The last print may still hang on the plate", "Clear the holds first", "Start all the same");
+        assertThat(html)
+                .contains("The last print may still hang on the plate", "Clear the holds first", "Start all the same");
         refused(409, "must not print", "/machines/" + m + "/start", looked());
         shop.as("operator");
-        assertThat(page("/machines/" + m + "/start")).contains("A keeper can override").doesNotContain("name=\"overrideReason\"");
+        assertThat(page("/machines/" + m + "/start"))
+                .contains("A keeper can override")
+                .doesNotContain("name=\"overrideReason\"");
         shop.as("keeper");
         List<String> fields = new ArrayList<>(List.of(looked()));
         fields.addAll(List.of("overrideReason", "seen, it is clear"));
@@ -76,7 +91,10 @@ class GatePagesTest extends PageTest {
         assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.ASK);
         accepted("/machines/" + m + "/pour", "resin", shop.resin("Fen green"), "ml", "240");
         assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.OK);
-        assertThat(gates.of(m, 1000, 220.0)).filteredOn(i -> i.code().equals("resin-enough")).singleElement().satisfies(i -> assertThat(i.text()).contains("Pour about 22 ml more"));
+        assertThat(gates.of(m, 1000, 220.0))
+                .filteredOn(i -> i.code().equals("resin-enough"))
+                .singleElement()
+                .satisfies(i -> assertThat(i.text()).contains("Pour about 22 ml more"));
         assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.WARN);
         air.read(shop.now(m).room(), 16.0, null);
         assertThat(item(m, "temperature").text()).contains("16.0 °C", "0.2 to 0.5 s");
@@ -96,30 +114,55 @@ class GatePagesTest extends PageTest {
         assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().equals("nothing-changed"));
         shop.failure(m, 9, "layer-split");
         shop.run(m, 10, 4);
-        assertThat(gates.of(m, 1000, 84.0)).as("a good print since").noneMatch(i -> i.code().equals("nothing-changed"));
+        assertThat(gates.of(m, 1000, 84.0)).as("a good print since").noneMatch(i -> i.code()
+                .equals("nothing-changed"));
     }
 
     @Test
     void theLastJobStandsInTheFormAndNonsenseInALinkIsPassedOver() {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
-        assertThat(page("/machines/" + m + "/start")).contains("value=\"Latch pattern\"", "value=\"1000\"", "value=\"50\"");
-        assertThat(page("/machines/" + m + "/start?job=x&layers=many&resinMl=-5")).contains("value=\"many\"", "value=\"-5\"");
-        assertThat(form("/machines/" + m + "/start", "job", "x", "layers", "many", "layerExposureS", "", "resinMl", "").status()).isEqualTo(422);
+        assertThat(page("/machines/" + m + "/start"))
+                .contains("value=\"Latch pattern\"", "value=\"1000\"", "value=\"50\"");
+        assertThat(page("/machines/" + m + "/start?job=x&layers=many&resinMl=-5"))
+                .contains("value=\"many\"", "value=\"-5\"");
+        assertThat(form("/machines/" + m + "/start", "job", "x", "layers", "many", "layerExposureS", "", "resinMl", "")
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
     void theShopsOwnQuestionsAreAskedOnTheMachinesTheyAreFor() {
-        refused(422, "Choose at least one kind of machine.", "/setup/gate", "text", "The mesh is clear.", "part", "ROOM");
-        refused(422, "Choose where it is looked at.", "/setup/gate", "text", "The mesh is clear.", "part", "ROOF", "kinds", "MASK");
+        refused(
+                422,
+                "Choose at least one kind of machine.",
+                "/setup/gate",
+                "text",
+                "The mesh is clear.",
+                "part",
+                "ROOM");
+        refused(
+                422,
+                "Choose where it is looked at.",
+                "/setup/gate",
+                "text",
+                "The mesh is clear.",
+                "part",
+                "ROOF",
+                "kinds",
+                "MASK");
         refused(422, "The question is missing.", "/setup/gate", "text", " ", "part", "ROOM", "kinds", "MASK");
         accepted("/setup/gate", "text", "The mesh is clear.", "part", "ROOM", "kinds", "MASK");
         String mask = shop.maskMachine();
         String laser = shop.machine(keel.core.standing.MachineKind.LASER_TANK, false);
-        assertThat(gates.of(mask, 1000, 84.0)).anySatisfy(i -> assertThat(i.text()).isEqualTo("The mesh is clear."));
+        assertThat(gates.of(mask, 1000, 84.0))
+                .anySatisfy(i -> assertThat(i.text()).isEqualTo("The mesh is clear."));
         assertThat(gates.of(laser, 1000, 84.0)).noneMatch(i -> i.text().equals("The mesh is clear."));
         refused(422, "Not looked at yet: The mesh is clear.", "/machines/" + mask + "/start", looked());
-        GateQuestions.Question own = questions.all().stream().filter(q -> q.text().equals("The mesh is clear.")).findFirst().orElseThrow();
+        GateQuestions.Question own = questions.all().stream()
+                .filter(q -> q.text().equals("The mesh is clear."))
+                .findFirst()
+                .orElseThrow();
         accepted("/setup/gate/" + own.id() + "/retire");
         accepted("/machines/" + mask + "/start", looked());
     }
@@ -127,17 +170,24 @@ class GatePagesTest extends PageTest {
     @Test
     void theJobIsReckonedFromThePaceOfEarlierLayersWhereThereIsNoProfile() {
         String m = shop.maskMachine();
-        assertThat(page("/machines/" + m + "/start")).contains("id=\"estimate\"").doesNotContain("Light on");
+        assertThat(page("/machines/" + m + "/start"))
+                .contains("id=\"estimate\"")
+                .doesNotContain("Light on");
         shop.run(m, 1, 4);
         shop.service(m, "PLATE_CLEARED", 6);
-        assertThat(page("/machines/" + m + "/start?job=x&layers=1500&layerExposureS=1.8&resinMl=40")).as("1000 layers took 4 h").contains("6 h 00", "45 min", "Done about");
+        assertThat(page("/machines/" + m + "/start?job=x&layers=1500&layerExposureS=1.8&resinMl=40"))
+                .as("1000 layers took 4 h")
+                .contains("6 h 00", "45 min", "Done about");
         assertThat(item(m, "profile").text()).contains("No resin is on record");
     }
 
     @Test
     void aPartIsReckonedAtItsTilts() {
         String m = shop.maskMachine();
-        assertThat(page("/machines/" + m + "/tilt?length=100&height=20")).as("L·sin + H·cos").contains("67 mm", "85 mm").doesNotContain("layers,");
+        assertThat(page("/machines/" + m + "/tilt?length=100&height=20"))
+                .as("L·sin + H·cos")
+                .contains("67 mm", "85 mm")
+                .doesNotContain("layers,");
         assertThat(page("/machines/" + m + "/tilt?length=400&height=20")).contains("taller than the machine");
         assertThat(page("/machines/" + m + "/tilt?length=0&height=20")).contains("more than 0");
         assertThat(page("/machines/" + m + "/tilt?length=long&height=20")).contains("This is no number: long.");

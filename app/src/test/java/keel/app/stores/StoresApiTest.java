@@ -36,14 +36,19 @@ class StoresApiTest extends PageTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private Stock stock;
+
     @Autowired
     private Buying buying;
+
     @Autowired
     private Bottles bottles;
+
     @Autowired
     private JdbcClient jdbc;
+
     private String token;
     private String machine;
     private String vat;
@@ -58,15 +63,23 @@ class StoresApiTest extends PageTest {
     }
 
     private MockHttpServletResponse post(String path, String body) throws Exception {
-        MockHttpServletResponse answer = mvc.perform(MockMvcRequestBuilders.post("/api/v1" + path).header("Authorization", "Bearer " + token).contentType(MediaType.APPLICATION_JSON).content(body))
-                .andReturn().getResponse();
+        MockHttpServletResponse answer = mvc.perform(MockMvcRequestBuilders.post("/api/v1" + path)
+                        .header("Authorization", "Bearer " + token)
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body))
+                .andReturn()
+                .getResponse();
         SecurityContextHolder.clearContext();
         shop.as("keeper");
         return answer;
     }
 
     private JsonNode get(String path) throws Exception {
-        JsonNode answer = JSON.readTree(mvc.perform(MockMvcRequestBuilders.get("/api/v1" + path).header("Authorization", "Bearer " + token)).andReturn().getResponse().getContentAsString());
+        JsonNode answer = JSON.readTree(
+                mvc.perform(MockMvcRequestBuilders.get("/api/v1" + path).header("Authorization", "Bearer " + token))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
         SecurityContextHolder.clearContext();
         shop.as("keeper");
         return answer;
@@ -78,11 +91,14 @@ class StoresApiTest extends PageTest {
     }
 
     private String bottle(String resin, double ml) throws Exception {
-        return json(post("/bottles", "{\"resin\":\"%s\",\"fullMl\":%s,\"price\":38}".formatted(resin, ml))).get(0).asText();
+        return json(post("/bottles", "{\"resin\":\"%s\",\"fullMl\":%s,\"price\":38}".formatted(resin, ml)))
+                .get(0)
+                .asText();
     }
 
     private MockHttpServletResponse pour(String bottle, double ml, String kind) throws Exception {
-        return post("/vats/" + vat + "/pours", "{\"bottle\":\"%s\",\"ml\":%s,\"kind\":\"%s\"}".formatted(bottle, ml, kind));
+        return post(
+                "/vats/" + vat + "/pours", "{\"bottle\":\"%s\",\"ml\":%s,\"kind\":\"%s\"}".formatted(bottle, ml, kind));
     }
 
     /** The vat of this model holds 280 ml to its line. */
@@ -93,7 +109,9 @@ class StoresApiTest extends PageTest {
         JsonNode poured = json(pour(code, 200, "POUR"));
         assertThat(poured.get("vatMl").asDouble()).isEqualTo(200);
         assertThat(poured.get("bottleLeftMl").asDouble()).isEqualTo(300);
-        assertThat(pour(code, 120, "TOP_UP").getStatus()).as("320 ml are more than its line").isEqualTo(409);
+        assertThat(pour(code, 120, "TOP_UP").getStatus())
+                .as("320 ml are more than its line")
+                .isEqualTo(409);
         assertThat(pour(code, 120, "TOP_UP").getContentAsString()).contains("280 ml");
         assertThat(json(pour(code, 60, "TOP_UP")).get("vatMl").asDouble()).isEqualTo(260);
         JsonNode back = json(pour(code, 100, "RETURN"));
@@ -101,7 +119,9 @@ class StoresApiTest extends PageTest {
         assertThat(back.get("bottleLeftMl").asDouble()).isEqualTo(340);
         assertThat(json(pour(code, 0, "SIEVE")).get("vatMl").asDouble()).isEqualTo(160);
         assertThat(shop.now(machine).resinMl()).isEqualTo(160);
-        assertThat(pour(code, 200, "RETURN").getStatus()).as("more than is in the vat").isEqualTo(409);
+        assertThat(pour(code, 200, "RETURN").getStatus())
+                .as("more than is in the vat")
+                .isEqualTo(409);
         accepted("/pours/" + back.get("id").asLong() + "/withdraw", "reason", "it was not so", "back", machine);
         assertThat(shop.now(machine).resinMl()).isEqualTo(260);
         assertThat(bottles.one(code, "bottle").leftMl()).isEqualTo(240);
@@ -129,7 +149,8 @@ class StoresApiTest extends PageTest {
         assertThat(pour(code, -5, "POUR").getStatus()).isEqualTo(422);
         assertThat(post("/vats/" + vat + "/pours", "{\"ml\":50}").getStatus()).isEqualTo(422);
         assertThat(pour(code, 50, "SPILL").getStatus()).isEqualTo(400);
-        assertThat(post("/bottles", "{\"resin\":\"nothing\",\"fullMl\":1000}").getStatus()).isEqualTo(422);
+        assertThat(post("/bottles", "{\"resin\":\"nothing\",\"fullMl\":1000}").getStatus())
+                .isEqualTo(422);
         bottles.emptied(code, true);
         assertThat(pour(code, 50, "POUR").getStatus()).as("empty").isEqualTo(409);
     }
@@ -140,8 +161,19 @@ class StoresApiTest extends PageTest {
         String code = bottle(shop.resin("Grey"), 500);
         accepted("/machines/" + machine + "/pour", "scanned", "VK-B-" + code, "kind", "POUR", "ml", "80,5");
         assertThat(shop.now(machine).resinMl()).isEqualTo(80.5);
-        assertThat(page("/machines/" + machine + "/pour")).contains("About 80 ml").contains("value=\"199\"");
-        refused(409, "stands over its most", "/machines/" + machine + "/pour", "bottle", code, "kind", "TOP_UP", "ml", "300");
+        assertThat(page("/machines/" + machine + "/pour"))
+                .contains("About 80 ml")
+                .contains("value=\"199\"");
+        refused(
+                409,
+                "stands over its most",
+                "/machines/" + machine + "/pour",
+                "bottle",
+                code,
+                "kind",
+                "TOP_UP",
+                "ml",
+                "300");
         assertThat(page("/stores/bottles")).contains(code);
         accepted("/stores/bottles/" + code, "do", "left", "leftMl", "390");
         assertThat(bottles.one(code, "bottle").leftMl()).isEqualTo(390);
@@ -151,18 +183,30 @@ class StoresApiTest extends PageTest {
     /** Heizer and Render (from memory): 150 a day, sd 16, 5 days, sd 1, 95 %: about 1004. */
     @Test
     void theReorderPointIsThatOfTheTextbook() throws Exception {
-        JsonNode r = json(post("/stores/reorder", "{\"dailyDemand\":150,\"dailyDemandSd\":16,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":0.95,\"packSize\":1000,\"coverDays\":30}"));
+        JsonNode r = json(
+                post(
+                        "/stores/reorder",
+                        "{\"dailyDemand\":150,\"dailyDemandSd\":16,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":0.95,\"packSize\":1000,\"coverDays\":30}"));
         assertThat(r.get("reorderPoint").asDouble()).isCloseTo(1003.65, within(0.1));
         assertThat(r.get("safetyStock").asDouble()).isCloseTo(253.65, within(0.1));
         assertThat(r.get("orderQuantity").asDouble()).isEqualTo(5000);
-        assertThat(post("/stores/reorder", "{\"dailyDemand\":1,\"dailyDemandSd\":1,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":1,\"packSize\":1}").getStatus()).isEqualTo(422);
-        assertThat(post("/stores/reorder", "{\"dailyDemandSd\":1,\"leadDays\":5,\"serviceLevel\":0.9}").getStatus()).isEqualTo(422);
+        assertThat(post(
+                                "/stores/reorder",
+                                "{\"dailyDemand\":1,\"dailyDemandSd\":1,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":1,\"packSize\":1}")
+                        .getStatus())
+                .isEqualTo(422);
+        assertThat(post("/stores/reorder", "{\"dailyDemandSd\":1,\"leadDays\":5,\"serviceLevel\":0.9}")
+                        .getStatus())
+                .isEqualTo(422);
     }
 
     /** The print of docs/stores.md. */
     @Test
     void aPrintIsCostedLineByLine() throws Exception {
-        JsonNode cost = json(post("/cost/print", """
+        JsonNode cost = json(
+                post(
+                        "/cost/print",
+                        """
                 {"resinMl":85,"resinPricePerL":38,"hours":5.5,"uvHours":1.6,"filmPrice":5,"filmLifeHours":440,"screenPrice":78,"screenLifeUvHours":900,"labourMinutes":14,"labourPricePerHour":18,
                  "energyKwh":0.33,"energyPrice":0.31,"other":[{"name":"Towels","amount":0.2}],"successRate":0.85}"""));
         assertThat(cost.get("perAttempt").asDouble()).isCloseTo(7.9335, within(1e-3));
@@ -172,12 +216,21 @@ class StoresApiTest extends PageTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{\"resinMl\":85,\"successRate\":0}", "{\"resinMl\":-1}", "{\"hours\":5,\"filmPrice\":5,\"filmLifeHours\":0}", "{\"other\":[{\"amount\":3}]}"})
+    @ValueSource(
+            strings = {
+                "{\"resinMl\":85,\"successRate\":0}",
+                "{\"resinMl\":-1}",
+                "{\"hours\":5,\"filmPrice\":5,\"filmLifeHours\":0}",
+                "{\"other\":[{\"amount\":3}]}"
+            })
     void aCostThatCannotBeIsRefused(String body) throws Exception {
         assertThat(post("/cost/print", body).getStatus()).isEqualTo(422);
     }
 
-    /** Two a day for sixty days, a week until it comes: 14 on the way at least, and what is used up in thirty days in packs of fifty. */
+    /**
+     * Two a day for sixty days, a week until it comes: 14 on the way at least, and what is used up in thirty days in
+     * packs of fifty.
+     */
     @Test
     void theBuyingListSaysWhatAndWhy() throws Exception {
         String item = shop.item("Towels", 150);
@@ -200,8 +253,12 @@ class StoresApiTest extends PageTest {
         accepted("/stores/orders/" + order + "/receive", "quantity", "90");
         assertThat(stock.one(item).quantity()).isEqualTo(102.5);
         assertThat(buying.one(item).terms().price()).isEqualTo(0.25);
-        assertThat(form("/stores/orders/" + order + "/receive", "quantity", "10").status()).as("it came already").isEqualTo(409);
-        assertThat(new String(file("/stores/buying.csv").getContentAsByteArray())).startsWith("item,name,quantity");
+        assertThat(form("/stores/orders/" + order + "/receive", "quantity", "10")
+                        .status())
+                .as("it came already")
+                .isEqualTo(409);
+        assertThat(new String(file("/stores/buying.csv").getContentAsByteArray()))
+                .startsWith("item,name,quantity");
     }
 
     private static JsonNode find(JsonNode list, String item) {
@@ -214,8 +271,10 @@ class StoresApiTest extends PageTest {
     }
 
     private void used(String item, double quantity, int daysAgo) {
-        jdbc.sql("insert into stock_movement (item_id, quantity, reason, at) select id, ?, 'used', ? from stock_item where code = ?")
-                .params(-quantity, Instant.now().minus(Duration.ofDays(daysAgo)).atOffset(ZoneOffset.UTC), item).update();
+        jdbc.sql(
+                        "insert into stock_movement (item_id, quantity, reason, at) select id, ?, 'used', ? from stock_item where code = ?")
+                .params(-quantity, Instant.now().minus(Duration.ofDays(daysAgo)).atOffset(ZoneOffset.UTC), item)
+                .update();
     }
 
     @ParameterizedTest
@@ -241,21 +300,26 @@ class StoresApiTest extends PageTest {
         refused(422, "Nothing was counted.", "/stores/count", "why", "");
     }
 
-    /** Sixteen at once take one each of ten, for a while: what is on hand is always the sum of the movements, and never below nothing. */
+    /**
+     * Sixteen at once take one each of ten, for a while: what is on hand is always the sum of the movements, and never
+     * below nothing.
+     */
     @Test
     void stockIsTheSumOfItsMovementsHoweverManyTakeAtOnce() throws Exception {
         String item = shop.item("Filters", 100);
         var who = SecurityContextHolder.getContext().getAuthentication();
         ExecutorService pool = Executors.newFixedThreadPool(16);
-        List<Future<Boolean>> taken = IntStream.range(0, 160).mapToObj(i -> pool.submit(() -> {
-            SecurityContextHolder.getContext().setAuthentication(who);
-            try {
-                stock.move(item, -1.0, "used");
-                return true;
-            } catch (Conflict e) {
-                return false;
-            }
-        })).toList();
+        List<Future<Boolean>> taken = IntStream.range(0, 160)
+                .mapToObj(i -> pool.submit(() -> {
+                    SecurityContextHolder.getContext().setAuthentication(who);
+                    try {
+                        stock.move(item, -1.0, "used");
+                        return true;
+                    } catch (Conflict e) {
+                        return false;
+                    }
+                }))
+                .toList();
         int out = 0;
         for (Future<Boolean> f : taken) {
             out += f.get() ? 1 : 0;
@@ -263,6 +327,11 @@ class StoresApiTest extends PageTest {
         pool.shutdown();
         assertThat(out).isEqualTo(100);
         assertThat(stock.one(item).quantity()).isZero();
-        assertThat(jdbc.sql("select sum(quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?").param(item).query(Double.class).single()).isZero();
+        assertThat(jdbc.sql(
+                                "select sum(quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?")
+                        .param(item)
+                        .query(Double.class)
+                        .single())
+                .isZero();
     }
 }

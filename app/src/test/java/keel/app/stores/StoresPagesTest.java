@@ -25,14 +25,30 @@ class StoresPagesTest extends PageTest {
         assertThat(page("/stores/copper-tape")).contains("4 rolls on hand", "counted 4 rolls", "−2", "ribbon edge");
         accepted("/stores/copper-tape/change", "lowAt", "0", "retired", "true");
         assertThat(stock.all(false)).noneMatch(i -> i.item().equals("copper-tape"));
-        assertThat(page("/stores")).as("it can be found again").containsSubsequence("No longer kept", "/stores/copper-tape");
+        assertThat(page("/stores"))
+                .as("it can be found again")
+                .containsSubsequence("No longer kept", "/stores/copper-tape");
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"lots|week's use|This is no number: lots.", "-99|week's use|Only 10 pieces", "0|week's use|no movement", "1||The reason is missing"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "lots|week's use|This is no number: lots.",
+                "-99|week's use|Only 10 pieces",
+                "0|week's use|no movement",
+                "1||The reason is missing"
+            })
     void aMovementThatCannotBeKeepsWhatWasTyped(String quantity, String reason, String words) {
         String item = shop.item("Wipes", 10);
-        String html = refused(words.startsWith("Only") ? 409 : 422, words, "/stores/" + item + "/move", "quantity", quantity, "reason", reason == null ? "" : reason);
+        String html = refused(
+                words.startsWith("Only") ? 409 : 422,
+                words,
+                "/stores/" + item + "/move",
+                "quantity",
+                quantity,
+                "reason",
+                reason == null ? "" : reason);
         assertThat(html).contains("value=\"" + quantity + "\"");
         assertThat(stock.one(item).quantity()).isEqualTo(10);
     }
@@ -41,7 +57,8 @@ class StoresPagesTest extends PageTest {
     void whatIsPouredIsInTheVatAndNonsenseIsNot() {
         String m = shop.maskMachine();
         String resin = shop.resin("Fen green");
-        String html = refused(422, "This is no number: half.", "/machines/" + m + "/pour", "resin", resin, "ml", "half");
+        String html =
+                refused(422, "This is no number: half.", "/machines/" + m + "/pour", "resin", resin, "ml", "half");
         assertThat(html).contains("value=\"half\"");
         refused(422, "must be between", "/machines/" + m + "/pour", "resin", resin, "ml", "-5");
         accepted("/machines/" + m + "/pour", "resin", resin, "ml", "120,5");
@@ -52,7 +69,8 @@ class StoresPagesTest extends PageTest {
 
     @Test
     void aResinWithAnImpossibleDensityIsRefused() {
-        String html = refused(422, "This is no number: heavy.", "/stores/resins", "name", "Peat black", "densityGPerMl", "heavy");
+        String html = refused(
+                422, "This is no number: heavy.", "/stores/resins", "name", "Peat black", "densityGPerMl", "heavy");
         assertThat(html).contains("value=\"Peat black\"", "value=\"heavy\"");
         accepted("/stores/resins", "name", "Peat black", "densityGPerMl", "1,12");
         accepted("/stores/resins/peat-black/retire", "retired", "true");
@@ -64,11 +82,16 @@ class StoresPagesTest extends PageTest {
         String lasting = shop.item("Zebra tape " + TestShop.SINCE.hashCode(), 50);
         String going = shop.item("Zebra wipes " + TestShop.SINCE.hashCode(), 50);
         stock.move(going, -45.0, "used");
-        assertThat(page("/stores?q=zebra")).contains("Zebra tape", "Zebra wipes").doesNotContain("Nothing is called so");
+        assertThat(page("/stores?q=zebra"))
+                .contains("Zebra tape", "Zebra wipes")
+                .doesNotContain("Nothing is called so");
         assertThat(page("/stores?q=zebra w")).contains("Zebra wipes").doesNotContain("Zebra tape");
         assertThat(page("/stores?q=zebra&by=lasts")).containsSubsequence("Zebra wipes", "Zebra tape");
         assertThat(page("/stores?q=zebra&by=nonsense")).containsSubsequence("Zebra tape", "Zebra wipes");
         assertThat(page("/stores?q=no such thing")).contains("Nothing is called so");
-        assertThat(new String(file("/stores.csv?q=zebra&by=lasts").getContentAsByteArray(), StandardCharsets.UTF_8).lines().map(l -> l.split(",")[0])).containsExactly("item", going, lasting);
+        assertThat(new String(file("/stores.csv?q=zebra&by=lasts").getContentAsByteArray(), StandardCharsets.UTF_8)
+                        .lines()
+                        .map(l -> l.split(",")[0]))
+                .containsExactly("item", going, lasting);
     }
 }

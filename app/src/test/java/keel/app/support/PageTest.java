@@ -6,14 +6,14 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
-import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** Pages as whoever is signed in gets them, and forms as they fill them in. */
@@ -43,7 +43,8 @@ public abstract class PageTest extends AppTest {
 
     /** Sends a form; fields come in pairs: name, value. */
     protected Shown form(String path, String... fields) {
-        MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path).with(csrf());
+        MockHttpServletRequestBuilder request =
+                MockMvcRequestBuilders.post(path).with(csrf());
         for (int i = 0; i < fields.length; i += 2) {
             request.param(fields[i], fields[i + 1]);
         }
@@ -67,7 +68,8 @@ public abstract class PageTest extends AppTest {
 
     /** Sends a file with a form; fields come in pairs. */
     protected MockHttpServletResponse upload(String path, String name, byte[] bytes, String... fields) {
-        MockMultipartHttpServletRequestBuilder request = MockMvcRequestBuilders.multipart(path).file(new MockMultipartFile(name, "upload", null, bytes));
+        MockMultipartHttpServletRequestBuilder request =
+                MockMvcRequestBuilders.multipart(path).file(new MockMultipartFile(name, "upload", null, bytes));
         for (int i = 0; i < fields.length; i += 2) {
             request.param(fields[i], fields[i + 1]);
         }
@@ -85,7 +87,11 @@ public abstract class PageTest extends AppTest {
         try {
             request.with(authentication(who));
             MvcResult result = mvc.perform(request).andReturn();
-            return result.getRequest().isAsyncStarted() ? mvc.perform(MockMvcRequestBuilders.asyncDispatch(result)).andReturn().getResponse() : result.getResponse();
+            return result.getRequest().isAsyncStarted()
+                    ? mvc.perform(MockMvcRequestBuilders.asyncDispatch(result))
+                            .andReturn()
+                            .getResponse()
+                    : result.getResponse();
         } catch (Exception e) {
             throw new AssertionError(e);
         } finally {
@@ -96,7 +102,8 @@ public abstract class PageTest extends AppTest {
     private Shown send(MockHttpServletRequestBuilder request) {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         try {
-            MockHttpServletResponse response = mvc.perform(request.with(authentication(who))).andReturn().getResponse();
+            MockHttpServletResponse response =
+                    mvc.perform(request.with(authentication(who))).andReturn().getResponse();
             return new Shown(response.getStatus(), response.getContentAsString(), response.getRedirectedUrl());
         } catch (Exception e) {
             throw new AssertionError(e);

@@ -4,8 +4,8 @@ import java.util.concurrent.atomic.AtomicLong;
 import javax.sql.DataSource;
 import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
 import org.springframework.beans.factory.config.BeanPostProcessor;
-import org.springframework.context.annotation.Bean;
 import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.context.annotation.Bean;
 
 /** Counts the statements that reach the database. */
 @TestConfiguration(proxyBeanMethods = false)
@@ -19,7 +19,10 @@ public class QueryCounting {
             @Override
             public Object postProcessAfterInitialization(Object bean, String name) {
                 return bean instanceof DataSource source
-                        ? ProxyDataSourceBuilder.create(source).afterQuery((run, queries) -> STATEMENTS.addAndGet(queries.size())).build() : bean;
+                        ? ProxyDataSourceBuilder.create(source)
+                                .afterQuery((run, queries) -> STATEMENTS.addAndGet(queries.size()))
+                                .build()
+                        : bean;
             }
         };
     }

@@ -27,9 +27,9 @@ import keel.app.stores.Resins;
 import keel.app.stores.Stock;
 import keel.app.upkeep.MachineNow;
 import keel.app.upkeep.Standings;
-import keel.core.standing.Hold;
 import keel.core.bolts.VatFrame;
 import keel.core.resin.VatSize;
+import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -55,7 +55,15 @@ public class TestShop {
     private final Stock stock;
     private final Standings standings;
 
-    TestShop(People people, Fleet fleet, Runs runs, Failures failures, Bench bench, Resins resins, Stock stock, Standings standings) {
+    TestShop(
+            People people,
+            Fleet fleet,
+            Runs runs,
+            Failures failures,
+            Bench bench,
+            Resins resins,
+            Stock stock,
+            Standings standings) {
         this.people = people;
         this.fleet = fleet;
         this.runs = runs;
@@ -78,11 +86,13 @@ public class TestShop {
 
     /** Signs one of them in. The password is only tried once: hashing it is slow on purpose. */
     public void as(String signIn) {
-        signIn(actors.computeIfAbsent(signIn, name -> people.byPassword(name, PASSWORD).orElseThrow()));
+        signIn(actors.computeIfAbsent(
+                signIn, name -> people.byPassword(name, PASSWORD).orElseThrow()));
     }
 
     private static void signIn(Actor actor) {
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(actor, null, List.of()));
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(actor, null, List.of()));
     }
 
     public String token(Role role) {
@@ -98,31 +108,84 @@ public class TestShop {
     public String machine(MachineKind kind, boolean selfLevelling) {
         as("keeper");
         int n = NUMBER.incrementAndGet();
-        String model = fleet.addModel(new ModelEntry("Model " + n, kind, 144.0, 81.0, 175.0, 5760, 3240, "PEEL", selfLevelling, false, false, false,
-                true, "BALL", 280.0, VatFrame.UNKNOWN, VatSize.UNKNOWN));
+        String model = fleet.addModel(new ModelEntry(
+                "Model " + n,
+                kind,
+                144.0,
+                81.0,
+                175.0,
+                5760,
+                3240,
+                "PEEL",
+                selfLevelling,
+                false,
+                false,
+                false,
+                true,
+                "BALL",
+                280.0,
+                VatFrame.UNKNOWN,
+                VatSize.UNKNOWN));
         return machineOf(model);
     }
 
     /** A mask machine whose plate is held by BOLTS_3 or BOLTS_4. */
     public String bolted(String joint) {
         as("keeper");
-        return machineOf(fleet.addModel(new ModelEntry("Model " + NUMBER.incrementAndGet(), MachineKind.MASK, 144.0, 81.0, 175.0, 5760, 3240, "PEEL", false, false, false,
-                false, true, joint, 280.0, VatFrame.UNKNOWN, new VatSize(176.0, 112.0, 34.0))));
+        return machineOf(fleet.addModel(new ModelEntry(
+                "Model " + NUMBER.incrementAndGet(),
+                MachineKind.MASK,
+                144.0,
+                81.0,
+                175.0,
+                5760,
+                3240,
+                "PEEL",
+                false,
+                false,
+                false,
+                false,
+                true,
+                joint,
+                280.0,
+                VatFrame.UNKNOWN,
+                new VatSize(176.0, 112.0, 34.0))));
     }
 
     public String machineOf(String model) {
         as("keeper");
         String room = fleet.addRoom("Room " + NUMBER.incrementAndGet());
-        return fleet.addMachine(new MachineEntry("Bird " + NUMBER.incrementAndGet(), model, room, "PAPER", false, false, SINCE, 0, "FEP", 0.127, 0, 0, 0));
+        return fleet.addMachine(new MachineEntry(
+                "Bird " + NUMBER.incrementAndGet(),
+                model,
+                room,
+                "PAPER",
+                false,
+                false,
+                SINCE,
+                0,
+                "FEP",
+                0.127,
+                0,
+                0,
+                0));
     }
 
     public String modelOf(String machine) {
-        return fleet.machines().stream().filter(m -> m.code().equals(machine)).findFirst().orElseThrow().model();
+        return fleet.machines().stream()
+                .filter(m -> m.code().equals(machine))
+                .findFirst()
+                .orElseThrow()
+                .model();
     }
 
-    /** A good run of so many hours, started so many hours after {@link #SINCE}: 1000 layers of 1.8 s, half an hour of UV, 50 ml. */
+    /**
+     * A good run of so many hours, started so many hours after {@link #SINCE}: 1000 layers of 1.8 s, half an hour of
+     * UV, 50 ml.
+     */
     public RunView run(String machine, double startHour, double hours) {
-        return runs.enter(new RunEntry(machine, "Latch pattern", at(startHour), at(startHour + hours), 1000, 1.8, 50.0, "GOOD", null, null));
+        return runs.enter(new RunEntry(
+                machine, "Latch pattern", at(startHour), at(startHour + hours), 1000, 1.8, 50.0, "GOOD", null, null));
     }
 
     public FailureView failure(String machine, double hour, String... symptoms) {

@@ -23,20 +23,27 @@ class SpritesTest {
 
     @Test
     void everySymptomHasItsPictureAndNoPictureIsLeftOver() throws IOException {
-        assertThat(sprite("symptoms")).isEqualTo(KnowledgeFiles.shipped().symptoms().stream().map(s -> s.code()).collect(Collectors.toCollection(TreeSet::new)));
+        assertThat(sprite("symptoms"))
+                .isEqualTo(KnowledgeFiles.shipped().symptoms().stream()
+                        .map(s -> s.code())
+                        .collect(Collectors.toCollection(TreeSet::new)));
     }
 
     @Test
     void everyStepAndCheckHasItsDrawingAndNoDrawingIsLeftOver() throws IOException {
-        Set<String> drawn = Procedures.shipped().all().stream().flatMap(p -> p.steps().stream()).map(Step::drawing)
-                .filter(d -> !d.startsWith("clamp-") && !d.startsWith("frame-")).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> drawn = Procedures.shipped().all().stream()
+                .flatMap(p -> p.steps().stream())
+                .map(Step::drawing)
+                .filter(d -> !d.startsWith("clamp-") && !d.startsWith("frame-"))
+                .collect(Collectors.toCollection(TreeSet::new));
         KnowledgeFiles.shipped().checks().forEach(c -> drawn.add(c.draw()));
         assertThat(sprite("steps")).isEqualTo(drawn);
     }
 
     @Test
     void everyStateHasItsSign() throws IOException {
-        assertThat(sprite("marks")).contains(Arrays.stream(MachineState.values()).map(Enum::name).toArray(String[]::new));
+        assertThat(sprite("marks"))
+                .contains(Arrays.stream(MachineState.values()).map(Enum::name).toArray(String[]::new));
     }
 
     private static Set<String> sprite(String name) throws IOException {

@@ -32,14 +32,19 @@ class HoldsTest extends AppTest {
 
     @Autowired
     private Runs runs;
+
     @Autowired
     private Bench bench;
+
     @Autowired
     private Failures failures;
+
     @Autowired
     private Resins resins;
+
     @Autowired
     private Fleet fleet;
+
     @Autowired
     private Parts parts;
 
@@ -48,7 +53,9 @@ class HoldsTest extends AppTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
         assertThat(shop.now(m).standing().state()).isEqualTo(MachineState.HOLD);
-        assertThatExceptionOfType(HoldsOpen.class).isThrownBy(() -> runs.enter(start(m, null))).withMessageContaining("must not print");
+        assertThatExceptionOfType(HoldsOpen.class)
+                .isThrownBy(() -> runs.enter(start(m, null)))
+                .withMessageContaining("must not print");
         shop.service(m, "PLATE_CLEARED", 6);
         assertThat(shop.now(m).standing().state()).isEqualTo(MachineState.READY);
         runs.enter(start(m, null));
@@ -73,7 +80,8 @@ class HoldsTest extends AppTest {
         var failure = shop.failure(m, 2, "region-bare");
         failures.check(failure.id(), "leak-check", List.of("film-pierced"));
         assertThat(shop.holds(m)).containsExactly("wet-under-vat", "failure-not-cleaned");
-        bench.record(new ServiceEntry(m, "CLEAN_UP", null, null, Map.of("way", "FULL", "sieved", true, "emptied", false)));
+        bench.record(
+                new ServiceEntry(m, "CLEAN_UP", null, null, Map.of("way", "FULL", "sieved", true, "emptied", false)));
         bench.record(new ServiceEntry(m, "VAT_INSPECTED", null, null, Map.of("clean", true)));
         assertThat(shop.holds(m)).isEmpty();
         failures.nameCause(failure.id(), "film-pierced", "PRESUMED", null);
@@ -87,7 +95,10 @@ class HoldsTest extends AppTest {
         failures.nameCause(failure.id(), "wash-short", "PRESUMED", null);
         RunView run = runs.enter(start(m, null));
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).contains("cause");
-        runs.correct(run.id(), new RunChange(null, null, null, Instant.now().plusSeconds(90), 2, null, null, "GOOD", null, null), "ended");
+        runs.correct(
+                run.id(),
+                new RunChange(null, null, null, Instant.now().plusSeconds(90), 2, null, null, "GOOD", null, null),
+                "ended");
         shop.service(m, "PLATE_CLEARED", 0.5);
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).doesNotContain("cause");
     }
@@ -135,7 +146,9 @@ class HoldsTest extends AppTest {
         assertThat(shop.now(m).vat().code()).isNotEqualTo(vat);
         assertThat(shop.now(m).screen()).isNull();
         assertThat(shop.holds(m)).containsExactly("not-levelled", "plate-not-clear");
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> shop.filmChange(m, 12)).withMessageContaining("laser tank");
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> shop.filmChange(m, 12))
+                .withMessageContaining("laser tank");
     }
 
     @Test
@@ -152,8 +165,15 @@ class HoldsTest extends AppTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);
         shop.service(m, "PLATE_CLEARED", 6);
-        var view = fleet.machines().stream().filter(x -> x.code().equals(m)).findFirst().orElseThrow();
-        fleet.changeMachine(m, new MachineEntry(view.name(), view.model(), view.room(), "PAPER", true, false, null, 0, "FEP", 0.127, 0, 0, 0), view.version());
+        var view = fleet.machines().stream()
+                .filter(x -> x.code().equals(m))
+                .findFirst()
+                .orElseThrow();
+        fleet.changeMachine(
+                m,
+                new MachineEntry(
+                        view.name(), view.model(), view.room(), "PAPER", true, false, null, 0, "FEP", 0.127, 0, 0, 0),
+                view.version());
         assertThat(shop.holds(m)).containsExactly("not-levelled");
     }
 

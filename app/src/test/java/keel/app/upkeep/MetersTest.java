@@ -23,12 +23,16 @@ class MetersTest extends AppTest {
 
     @Autowired
     private Runs runs;
+
     @Autowired
     private Bench bench;
+
     @Autowired
     private Rebuild rebuild;
+
     @Autowired
     private JdbcClient jdbc;
+
     @Autowired
     private TransactionTemplate transaction;
 
@@ -72,7 +76,10 @@ class MetersTest extends AppTest {
     void correctingARunCorrectsEveryMeterItFed() {
         String m = shop.maskMachine();
         RunView run = shop.run(m, 1, 4);
-        runs.correct(run.id(), new RunChange(null, null, null, TestShop.at(7), 2000, null, null, null, null, null), "looked at the wrong clock");
+        runs.correct(
+                run.id(),
+                new RunChange(null, null, null, TestShop.at(7), 2000, null, null, null, null, null),
+                "looked at the wrong clock");
         assertThat(shop.filmHours(m)).isCloseTo(6, within(1e-9));
         assertThat(shop.now(m).screen().usage().uvHours()).isCloseTo(1, within(1e-9));
     }
@@ -82,7 +89,10 @@ class MetersTest extends AppTest {
         String a = shop.maskMachine();
         String b = shop.maskMachine();
         RunView run = shop.run(a, 1, 4);
-        runs.correct(run.id(), new RunChange(b, null, null, null, null, null, null, null, null, null), "it was the other one");
+        runs.correct(
+                run.id(),
+                new RunChange(b, null, null, null, null, null, null, null, null, null),
+                "it was the other one");
         assertThat(shop.filmHours(a)).isZero();
         assertThat(shop.filmHours(b)).isCloseTo(4, within(1e-9));
     }
@@ -93,7 +103,10 @@ class MetersTest extends AppTest {
         RunView run = shop.run(m, 1, 4);
         String old = shop.now(m).film().code();
         shop.filmChange(m, 10);
-        runs.correct(run.id(), new RunChange(null, null, TestShop.at(11), TestShop.at(15), null, null, null, null, null, null), "it was in the evening");
+        runs.correct(
+                run.id(),
+                new RunChange(null, null, TestShop.at(11), TestShop.at(15), null, null, null, null, null, null),
+                "it was in the evening");
         assertThat(shop.filmHours(m)).isCloseTo(4, within(1e-9));
         assertThat(hoursOf(old)).isZero();
     }
@@ -102,10 +115,14 @@ class MetersTest extends AppTest {
     void aWithdrawnRunCountsNowhereAndComesBack() {
         String m = shop.maskMachine();
         RunView run = shop.run(m, 1, 4);
-        runs.correct(run.id(), new RunChange(null, null, null, null, null, null, null, null, null, true), "entered twice");
+        runs.correct(
+                run.id(), new RunChange(null, null, null, null, null, null, null, null, null, true), "entered twice");
         assertThat(shop.filmHours(m)).isZero();
         assertThat(shop.now(m).total().prints()).isZero();
-        runs.correct(run.id(), new RunChange(null, null, null, null, null, null, null, null, null, false), "no, it was real");
+        runs.correct(
+                run.id(),
+                new RunChange(null, null, null, null, null, null, null, null, null, false),
+                "no, it was real");
         assertThat(shop.filmHours(m)).isCloseTo(4, within(1e-9));
     }
 
@@ -123,7 +140,9 @@ class MetersTest extends AppTest {
         assertThat(shop.filmHours(b)).isCloseTo(4, within(1e-9));
         shop.run(b, 12, 2);
         assertThat(shop.filmHours(b)).isCloseTo(6, within(1e-9));
-        assertThat(shop.now(b).screen().usage().hours()).as("the screen stays with its machine").isCloseTo(2, within(1e-9));
+        assertThat(shop.now(b).screen().usage().hours())
+                .as("the screen stays with its machine")
+                .isCloseTo(2, within(1e-9));
     }
 
     @Test
@@ -144,7 +163,9 @@ class MetersTest extends AppTest {
         String m = shop.maskMachine();
         long first = shop.filmChange(m, 10).id();
         shop.filmChange(m, 20);
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> bench.withdraw(first, "why not")).withMessageContaining("later");
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> bench.withdraw(first, "why not"))
+                .withMessageContaining("later");
         assertThat(shop.now(m).film().endedAt()).isNull();
     }
 
@@ -152,7 +173,9 @@ class MetersTest extends AppTest {
     void aChangeBeforeTheLatestIsRefused() {
         String m = shop.maskMachine();
         shop.filmChange(m, 20);
-        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> shop.filmChange(m, 10)).satisfies(e -> assertThat(e.field()).isEqualTo("at"));
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> shop.filmChange(m, 10))
+                .satisfies(e -> assertThat(e.field()).isEqualTo("at"));
     }
 
     /** The derived tables equal what one command rebuilds from the facts, whatever order things were entered in. */
@@ -165,8 +188,20 @@ class MetersTest extends AppTest {
             String m = random.nextBoolean() ? a : b;
             RunView run = shop.run(m, day * 24 + 1, 2 + random.nextInt(5));
             if (random.nextInt(4) == 0) {
-                runs.correct(run.id(), new RunChange(random.nextBoolean() ? a : b, null, null, null, 500 + random.nextInt(900), null, null, null, null,
-                        random.nextInt(5) == 0), "random");
+                runs.correct(
+                        run.id(),
+                        new RunChange(
+                                random.nextBoolean() ? a : b,
+                                null,
+                                null,
+                                null,
+                                500 + random.nextInt(900),
+                                null,
+                                null,
+                                null,
+                                null,
+                                random.nextInt(5) == 0),
+                        "random");
             }
             if (random.nextInt(5) == 0) {
                 shop.filmChange(m, day * 24 + 20);
@@ -190,7 +225,9 @@ class MetersTest extends AppTest {
 
     /** A part that never printed may have a row of zeros or none. */
     private static List<Map<String, Object>> used(List<Map<String, Object>> meters) {
-        return meters.stream().filter(m -> ((Number) m.get("PRINTS")).longValue() > 0).toList();
+        return meters.stream()
+                .filter(m -> ((Number) m.get("PRINTS")).longValue() > 0)
+                .toList();
     }
 
     private List<Map<String, Object>> table(String name, String order) {
@@ -198,7 +235,10 @@ class MetersTest extends AppTest {
     }
 
     private double hoursOf(String component) {
-        return jdbc.sql("select m.hours from meter m join component c on c.id = m.owner_id where m.scope = 'COMPONENT' and c.code = ?").param(component)
-                .query(Double.class).single();
+        return jdbc.sql(
+                        "select m.hours from meter m join component c on c.id = m.owner_id where m.scope = 'COMPONENT' and c.code = ?")
+                .param(component)
+                .query(Double.class)
+                .single();
     }
 }

@@ -20,14 +20,19 @@ class WashPagesTest extends PageTest {
 
     @Autowired
     private Baths baths;
+
     @Autowired
     private Finishing finishing;
+
     @Autowired
     private Waste waste;
+
     @Autowired
     private Failures failures;
+
     @Autowired
     private JdbcClient jdbc;
+
     private String machine;
     private long run;
     private String first;
@@ -64,7 +69,9 @@ class WashPagesTest extends PageTest {
         assertThat(p.supports()).isEqualTo("OFF_FIRST");
         assertThat(p.drying()).isEqualTo("FAN");
         double carried = 0.06 * p.printMl();
-        assertThat(baths.one(first).bath().carriedMl()).as("of the print's resin").isCloseTo(carried, within(0.051));
+        assertThat(baths.one(first).bath().carriedMl())
+                .as("of the print's resin")
+                .isCloseTo(carried, within(0.051));
         assertThat(baths.one(second).bath().carriedMl()).as("a tenth of it").isCloseTo(carried / 10, within(0.006));
         assertThat(page("/wash")).contains("Finished last");
         step("do", "back");
@@ -88,13 +95,39 @@ class WashPagesTest extends PageTest {
     @Test
     void whatWasHurriedIsAFactOfItsFailure() {
         Instant ended = finishing.one(run).endedAt();
-        finishing.write(run, new Finishing.Whole(first, ended.plusSeconds(60), null, null, ended.plusSeconds(150), "STILL", ended.plusSeconds(3000), ended.plusSeconds(3600), Finishing.Finish.TACKY, "AFTER"));
+        finishing.write(
+                run,
+                new Finishing.Whole(
+                        first,
+                        ended.plusSeconds(60),
+                        null,
+                        null,
+                        ended.plusSeconds(150),
+                        "STILL",
+                        ended.plusSeconds(3000),
+                        ended.plusSeconds(3600),
+                        Finishing.Finish.TACKY,
+                        "AFTER"));
         assertThat(finishing.facts(run)).containsExactlyInAnyOrder("wash-under-3-min", "dried-under-2-h");
         assertThat(form("/wash/runs/" + run, "do", "back").status()).isEqualTo(302);
-        assertThat(form("/wash/runs/" + run, "do", "done", "finish", "TACKY").to()).contains("/failures/new?machine=" + machine + "&run=" + run + "&symptoms=tacky");
+        assertThat(form("/wash/runs/" + run, "do", "done", "finish", "TACKY").to())
+                .contains("/failures/new?machine=" + machine + "&run=" + run + "&symptoms=tacky");
         String form = page("/failures/new?machine=" + machine + "&run=" + run + "&symptoms=tacky");
         assertThat(form).containsPattern("value=\"tacky\"[^>]*checked");
-        long failure = Long.parseLong(form("/failures", "machine", machine, "run", Long.toString(run), "seenAt", "", "symptoms", "tacky", "note", "").to().replaceAll("\\D", ""));
+        long failure = Long.parseLong(form(
+                        "/failures",
+                        "machine",
+                        machine,
+                        "run",
+                        Long.toString(run),
+                        "seenAt",
+                        "",
+                        "symptoms",
+                        "tacky",
+                        "note",
+                        "")
+                .to()
+                .replaceAll("\\D", ""));
         assertThat(page("/failures/" + failure)).contains("Not washed enough");
     }
 
@@ -107,14 +140,25 @@ class WashPagesTest extends PageTest {
         refused(422, "must be between", "/wash/baths/" + first, "do", "read", "density", "8");
         refused(422, "must be between", "/wash/baths/" + first, "do", "fill", "litres", "-1");
         String alcohol = shop.item("Test alcohol " + machine, 10);
-        jdbc.sql("update stock_item set unit = 'litres' where code = ?").param(alcohol).update();
-        jdbc.sql("update bath set retired_at = ? where code not in (?, ?)").params(Instant.now().atOffset(ZoneOffset.UTC), first, second).update();
+        jdbc.sql("update stock_item set unit = 'litres' where code = ?")
+                .param(alcohol)
+                .update();
+        jdbc.sql("update bath set retired_at = ? where code not in (?, ?)")
+                .params(Instant.now().atOffset(ZoneOffset.UTC), first, second)
+                .update();
         accepted("/wash/baths/" + first, "do", "fill", "litres", "4", "fromStores", alcohol, "swaps", "true");
         assertThat(baths.one(first).place()).as("the fresh one is the second").isEqualTo(Baths.Place.SECOND);
         assertThat(baths.one(second).place()).isEqualTo(Baths.Place.FIRST);
         assertThat(baths.one(first).bath().prints()).isZero();
-        assertThat(jdbc.sql("select sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?").param(alcohol).query(Double.class).single()).isEqualTo(6);
-        List<Waste.Lot> lots = waste.here().stream().filter(l -> ("from bath " + first).equals(l.place())).toList();
+        assertThat(jdbc.sql(
+                                "select sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?")
+                        .param(alcohol)
+                        .query(Double.class)
+                        .single())
+                .isEqualTo(6);
+        List<Waste.Lot> lots = waste.here().stream()
+                .filter(l -> ("from bath " + first).equals(l.place()))
+                .toList();
         assertThat(lots).hasSize(1);
         assertThat(lots.get(0).kind()).isEqualTo(WasteKind.DIRTY_ALCOHOL);
         assertThat(lots.get(0).raw()).isTrue();
@@ -124,7 +168,9 @@ class WashPagesTest extends PageTest {
     void aBathThatWasNeverFilledTakesNothing() {
         String empty = baths.add("WATER", "ONLY", 2000.0);
         refused(409, "never filled", "/wash/runs/" + run, "do", "wash", "bath", empty);
-        assertThat(form("/wash/baths", "kind", "PAINT", "place", "FIRST", "litres", "2").status()).isEqualTo(422);
+        assertThat(form("/wash/baths", "kind", "PAINT", "place", "FIRST", "litres", "2")
+                        .status())
+                .isEqualTo(422);
         accepted("/wash/baths/" + empty, "do", "retire");
         assertThat(baths.all()).noneMatch(b -> b.code().equals(empty));
     }

@@ -15,8 +15,10 @@ class WastePagesTest extends PageTest {
 
     @Autowired
     private Waste waste;
+
     @Autowired
     private Incidents incidents;
+
     @Autowired
     private JdbcClient jdbc;
 
@@ -28,7 +30,10 @@ class WastePagesTest extends PageTest {
 
     private Waste.Lot put(String kind, String amount, String place, String layer) {
         accepted("/waste", "kind", kind, "amount", amount, "place", place, "layerMm", layer, "note", "");
-        return waste.here().stream().filter(l -> place.equals(l.place())).findFirst().orElseThrow();
+        return waste.here().stream()
+                .filter(l -> place.equals(l.place()))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -54,7 +59,9 @@ class WastePagesTest extends PageTest {
     void whatWaitsRawForTooLongIsSaid() {
         Waste.Lot bag = put("GLOVES_TOWELS", "1", "old bag", "");
         assertThat(waste.overdue()).noneMatch(l -> l.id() == bag.id());
-        jdbc.sql("update waste set at = ? where id = ?").params(Instant.now().minus(Duration.ofDays(4)).atOffset(ZoneOffset.UTC), bag.id()).update();
+        jdbc.sql("update waste set at = ? where id = ?")
+                .params(Instant.now().minus(Duration.ofDays(4)).atOffset(ZoneOffset.UTC), bag.id())
+                .update();
         assertThat(waste.overdue()).anyMatch(l -> l.id() == bag.id());
         assertThat(page("/fleet")).contains("Cure it or hand it in");
         waste.cured(bag.id(), true);
@@ -63,7 +70,8 @@ class WastePagesTest extends PageTest {
 
     @Test
     void nonsenseIsRefusedWithWhatWasTyped() {
-        assertThat(refused(422, "no number", "/waste", "kind", "FILTERS", "amount", "many", "note", "kept")).contains("kept");
+        assertThat(refused(422, "no number", "/waste", "kind", "FILTERS", "amount", "many", "note", "kept"))
+                .contains("kept");
         refused(422, "Say what it is", "/waste", "kind", "", "amount", "1");
         refused(422, "must be between", "/waste", "kind", "FILTERS", "amount", "-1");
         assertThat(form("/waste/sheet", "to", "x").status()).isEqualTo(422);

@@ -24,8 +24,10 @@ class WatchPagesTest extends PageTest {
 
     @Autowired
     private Runs runs;
+
     @Autowired
     private LookIns lookIns;
+
     @Autowired
     private Logbook logbook;
 
@@ -34,7 +36,8 @@ class WatchPagesTest extends PageTest {
         String m = shop.maskMachine();
         shop.run(m, 1, 5);
         shop.service(m, "PLATE_CLEARED", 6);
-        runs.enter(new RunEntry(m, "Hinge", Instant.now().minus(since), null, 2000, 1.8, 40.0, null, null, null, everyHours));
+        runs.enter(new RunEntry(
+                m, "Hinge", Instant.now().minus(since), null, 2000, 1.8, 40.0, null, null, null, everyHours));
         return m;
     }
 
@@ -46,25 +49,40 @@ class WatchPagesTest extends PageTest {
     void looksArePlannedWithTheRunAtTheIntervalThatWasChosen() {
         String m = printing(Duration.ofMinutes(5), 2.0);
         List<LookInView> looks = lookIns.of(run(m));
-        assertThat(looks).extracting(LookInView::kind).startsWith(LookIn.Kind.FIRST_LAYERS).contains(LookIn.Kind.INTERVAL).hasSize(5);
+        assertThat(looks)
+                .extracting(LookInView::kind)
+                .startsWith(LookIn.Kind.FIRST_LAYERS)
+                .contains(LookIn.Kind.INTERVAL)
+                .hasSize(5);
         assertThat(Duration.between(looks.get(1).dueAt(), looks.get(2).dueAt())).isEqualTo(Duration.ofHours(2));
-        assertThatThrownBy(() -> runs.enter(new RunEntry(shop.maskMachine(), "Hinge", null, null, 2000, 1.8, 40.0, null, null, null, -1.0)))
-                .isInstanceOf(Refused.class).hasMessageContaining("interval to look in");
+        assertThatThrownBy(() -> runs.enter(
+                        new RunEntry(shop.maskMachine(), "Hinge", null, null, 2000, 1.8, 40.0, null, null, null, -1.0)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("interval to look in");
     }
 
     @Test
     void onePartThatFailedRunsOnUnlessSomethingIsLoose() {
         String m = printing(Duration.ofHours(3), 1.0);
         long id = run(m);
-        assertThat(page("/runs/" + id + "/now")).contains("What should it look like now?", "look is due", "of 2\u202f000 layers");
-        assertThat(form("/runs/" + id + "/look", "seen", "ONE_PART_FAILED").html()).contains("Let it run.", "reprint only what failed");
+        assertThat(page("/runs/" + id + "/now"))
+                .contains("What should it look like now?", "look is due", "of 2\u202f000 layers");
+        assertThat(form("/runs/" + id + "/look", "seen", "ONE_PART_FAILED").html())
+                .contains("Let it run.", "reprint only what failed");
         assertThat(lookIns.due(Instant.now())).as("all that were due are made").noneMatch(l -> l.run() == id);
-        assertThat(lookIns.of(id)).filteredOn(LookInView::open).as("and one within the hour is added").anySatisfy(
-                l -> assertThat(l.dueAt()).isBefore(Instant.now().plus(Duration.ofMinutes(61))));
-        assertThat(form("/runs/" + id + "/look", "seen", "ONE_PART_FAILED", "loose", "true").html()).contains("Stop it.")
+        assertThat(lookIns.of(id))
+                .filteredOn(LookInView::open)
+                .as("and one within the hour is added")
+                .anySatisfy(l -> assertThat(l.dueAt()).isBefore(Instant.now().plus(Duration.ofMinutes(61))));
+        assertThat(form("/runs/" + id + "/look", "seen", "ONE_PART_FAILED", "loose", "true")
+                        .html())
+                .contains("Stop it.")
                 .containsPattern("value=\"STOPPED\"[^>]*checked");
-        assertThat(lookIns.of(id)).filteredOn(l -> l.seen() == LookAdvice.Seen.ONE_PART_FAILED).isNotEmpty();
-        assertThat(logbook.lines(LogFilter.ofSubject("RUN", id))).anySatisfy(l -> assertThat(l.headline()).contains("look-in at about layer", "one part of several failed"));
+        assertThat(lookIns.of(id))
+                .filteredOn(l -> l.seen() == LookAdvice.Seen.ONE_PART_FAILED)
+                .isNotEmpty();
+        assertThat(logbook.lines(LogFilter.ofSubject("RUN", id))).anySatisfy(l -> assertThat(l.headline())
+                .contains("look-in at about layer", "one part of several failed"));
         refused(422, "Say what you saw.", "/runs/" + id + "/look", "seen", "GREEN");
     }
 
@@ -81,13 +99,18 @@ class WatchPagesTest extends PageTest {
     void whatIsDoneAfterAPrintClearsThePlateAndTheMeasuredResinCounts() {
         String m = printing(Duration.ofHours(7), null);
         long id = run(m);
-        assertThat(accepted("/runs/" + id + "/finish", "outcome", "GOOD", "endedAt", "", "reachedLayer", "", "resinMl", "")).isEqualTo("/runs/" + id + "/after");
+        assertThat(accepted(
+                        "/runs/" + id + "/finish", "outcome", "GOOD", "endedAt", "", "reachedLayer", "", "resinMl", ""))
+                .isEqualTo("/runs/" + id + "/after");
         assertThat(shop.holds(m)).contains("plate-not-clear");
-        String html = refused(422, "Is the plate clear?", "/runs/" + id + "/after", "sieved", "true", "resinLeftMl", "95");
+        String html =
+                refused(422, "Is the plate clear?", "/runs/" + id + "/after", "sieved", "true", "resinLeftMl", "95");
         assertThat(html).contains("value=\"95\"").containsPattern("name=\"sieved\"[^>]*checked");
-        assertThat(accepted("/runs/" + id + "/after", "clear", "true", "burr", "true", "sieved", "true")).isEqualTo("/machines/" + m + "/do/PLATE_WORK");
+        assertThat(accepted("/runs/" + id + "/after", "clear", "true", "burr", "true", "sieved", "true"))
+                .isEqualTo("/machines/" + m + "/do/PLATE_WORK");
         assertThat(shop.holds(m)).doesNotContain("plate-not-clear");
-        assertThat(logbook.lines(LogFilter.ofMachine(m, 1)).get(0).headline()).contains("plate cleared, resin sieved; a burr was felt");
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 1)).get(0).headline())
+                .contains("plate cleared, resin sieved; a burr was felt");
     }
 
     @Test

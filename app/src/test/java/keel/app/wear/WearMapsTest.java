@@ -32,14 +32,19 @@ class WearMapsTest extends AppTest {
 
     @Autowired
     private WearMaps wear;
+
     @Autowired
     private Footprints footprints;
+
     @Autowired
     private Runs runs;
+
     @Autowired
     private Rebuild rebuild;
+
     @Autowired
     private TransactionTemplate transaction;
+
     private String machine;
 
     @BeforeEach
@@ -56,7 +61,8 @@ class WearMapsTest extends AppTest {
         assertThat(film.map().peels()[0]).isCloseTo(1000, within(1e-9));
         assertThat(film.map().uvHours()[film.map().cells().across() - 1]).isZero();
         assertThat(film.placed()).isEqualTo(1);
-        assertThat(map(shop.now(machine).screen()).map().uvHours()).containsExactly(film.map().uvHours());
+        assertThat(map(shop.now(machine).screen()).map().uvHours())
+                .containsExactly(film.map().uvHours());
     }
 
     @Test
@@ -126,8 +132,11 @@ class WearMapsTest extends AppTest {
     @Test
     void whatDoesNotLieOnThePlateIsRefusedAndNothingIsWritten() {
         Footprint over = new Footprint.Parts(List.of(PlacedPart.atCorner(100, 10, 60, 20)));
-        assertThatExceptionOfType(Refused.class).isThrownBy(() -> run(machine, 1, 4, over)).withMessageContaining("does not lie on the plate");
-        assertThat(runs.list(machine, null, null, null, new keel.app.problems.Paging(0, 5))).isEmpty();
+        assertThatExceptionOfType(Refused.class)
+                .isThrownBy(() -> run(machine, 1, 4, over))
+                .withMessageContaining("does not lie on the plate");
+        assertThat(runs.list(machine, null, null, null, new keel.app.problems.Paging(0, 5)))
+                .isEmpty();
     }
 
     @Test
@@ -152,11 +161,19 @@ class WearMapsTest extends AppTest {
         Random random = new Random(11);
         List<RunView> entered = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
-            Footprint where = random.nextInt(5) == 0 ? null
-                    : new Footprint.Parts(List.of(new PlacedPart(30 + 80 * random.nextDouble(), 30 + 20 * random.nextDouble(), 4 + 20 * random.nextDouble(), 4 + 16 * random.nextDouble(), 45)));
+            Footprint where = random.nextInt(5) == 0
+                    ? null
+                    : new Footprint.Parts(List.of(new PlacedPart(
+                            30 + 80 * random.nextDouble(),
+                            30 + 20 * random.nextDouble(),
+                            4 + 20 * random.nextDouble(),
+                            4 + 16 * random.nextDouble(),
+                            45)));
             entered.add(run(machine, 10 * i + (random.nextInt(4) == 0 ? -7 : 0) + 8, 2, where));
             if (random.nextInt(6) == 0) {
-                correct(entered.get(random.nextInt(entered.size())), new RunChange(null, null, null, null, 500 + random.nextInt(900), null, null, null, null, null));
+                correct(
+                        entered.get(random.nextInt(entered.size())),
+                        new RunChange(null, null, null, null, 500 + random.nextInt(900), null, null, null, null, null));
             }
             if (random.nextInt(9) == 0) {
                 runs.place(entered.get(random.nextInt(entered.size())).id(), RIGHT);
@@ -168,8 +185,12 @@ class WearMapsTest extends AppTest {
         double[] film = map(shop.now(machine).film()).map().uvHours();
         double[] screen = map(shop.now(machine).screen()).map().peels();
         transaction.executeWithoutResult(t -> rebuild.everything());
-        assertThat(film).usingComparatorWithPrecision(1e-9).containsExactly(map(shop.now(machine).film()).map().uvHours());
-        assertThat(screen).usingComparatorWithPrecision(1e-6).containsExactly(map(shop.now(machine).screen()).map().peels());
+        assertThat(film)
+                .usingComparatorWithPrecision(1e-9)
+                .containsExactly(map(shop.now(machine).film()).map().uvHours());
+        assertThat(screen)
+                .usingComparatorWithPrecision(1e-6)
+                .containsExactly(map(shop.now(machine).screen()).map().peels());
         assertThat(Arrays.stream(film).sum()).isPositive();
     }
 
@@ -182,7 +203,20 @@ class WearMapsTest extends AppTest {
     }
 
     private RunView run(String on, double startHour, double hours, Footprint footprint) {
-        return runs.enter(new RunEntry(on, "Latch pattern", TestShop.at(startHour), TestShop.at(startHour + hours), 1000, 1.8, 50.0, "GOOD", null, null, null, null, footprint));
+        return runs.enter(new RunEntry(
+                on,
+                "Latch pattern",
+                TestShop.at(startHour),
+                TestShop.at(startHour + hours),
+                1000,
+                1.8,
+                50.0,
+                "GOOD",
+                null,
+                null,
+                null,
+                null,
+                footprint));
     }
 
     private void correct(RunView run, RunChange change) {

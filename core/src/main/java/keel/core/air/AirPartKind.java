@@ -1,8 +1,10 @@
 package keel.core.air;
 
-/** What is kept up in the path of the air, what is done to it, and how long it usually lasts; usual figures are common practice, no source. */
+/**
+ * What is kept up in the path of the air, what is done to it, and how long it usually lasts; usual figures are common
+ * practice, no source.
+ */
 public enum AirPartKind {
-
     FAN("fan", "cleaned and looked over", 2000.0, null),
     MESH("insect mesh", "cleaned", null, 60.0),
     FILTER("dust filter", "changed", 500.0, null),

@@ -8,21 +8,36 @@ import java.util.function.DoubleUnaryOperator;
 import keel.core.Findings;
 
 /**
- * The way of the air as it is built: a cover with gaps, a collector, hoses, a reducer, bends, mesh, flaps and an outlet, with a fan beside the machine or at the window.
+ * The way of the air as it is built: a cover with gaps, a collector, hoses, a reducer, bends, mesh, flaps and an
+ * outlet, with a fan beside the machine or at the window.
  *
- * <p>K of the fittings from handbook tables (ASHRAE duct fitting database, Idelchik for screens), from memory: hose mouth 0.5, collector 1.0 on its outlets, gap 1.8 on its own area, bend 0.35, sudden contraction
- * 0.5·(1 − β²), flaps 1.2, outlet 1.0; mesh 1.3·(1 − σ) + (1/σ − 1)² with σ its open share.
+ * <p>K of the fittings from handbook tables (ASHRAE duct fitting database, Idelchik for screens), from memory: hose
+ * mouth 0.5, collector 1.0 on its outlets, gap 1.8 on its own area, bend 0.35, sudden contraction 0.5·(1 − β²), flaps
+ * 1.2, outlet 1.0; mesh 1.3·(1 − σ) + (1/σ − 1)² with σ its open share.
  *
- * @param gapCm2             open area of the cover's gaps, null without a cover
- * @param outlets            machine outlets that the collector joins, 1 without one; {@code outletMm} of each
- * @param hose               kind of hose, {@code hoses} of them side by side
+ * @param gapCm2 open area of the cover's gaps, null without a cover
+ * @param outlets machine outlets that the collector joins, 1 without one; {@code outletMm} of each
+ * @param hose kind of hose, {@code hoses} of them side by side
  * @param compressionPercent how much shorter the hose lies than stretched
- * @param reducerMm          diameter after a reducer, null without
- * @param meshOpen           open share of the mesh, null without
- * @param fanAtWindow        the fan sits at the outlet and sucks through the hose
+ * @param reducerMm diameter after a reducer, null without
+ * @param meshOpen open share of the mesh, null without
+ * @param fanAtWindow the fan sits at the outlet and sucks through the hose
  */
-public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, int hoses, double diameterMm, double lengthM, double compressionPercent, Double reducerMm, int bends, Double meshOpen, boolean flaps,
-                      boolean fanAtWindow, Fan fan) {
+public record AirPath(
+        Double gapCm2,
+        int outlets,
+        double outletMm,
+        Hose hose,
+        int hoses,
+        double diameterMm,
+        double lengthM,
+        double compressionPercent,
+        Double reducerMm,
+        int bends,
+        Double meshOpen,
+        boolean flaps,
+        boolean fanAtWindow,
+        Fan fan) {
 
     private static final double MOUTH = 0.5;
     private static final double COLLECTOR = 1.0;
@@ -37,7 +52,9 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
 
     /** What a hose is of, with the roughness of its wall, mm (handbook values, from memory). */
     public enum Hose {
-        SMOOTH("smooth plastic pipe", 0.0015), METAL("sheet metal pipe", 0.09), FLEX("flexible hose", 1.5);
+        SMOOTH("smooth plastic pipe", 0.0015),
+        METAL("sheet metal pipe", 0.09),
+        FLEX("flexible hose", 1.5);
 
         private final String words;
         private final double roughnessMm;
@@ -70,10 +87,16 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
      * What it moves.
      *
      * @param faceMs at the cover's gaps, null without a cover
-     * @param curve  loss of all parts by flow, up to a fifth over what the fan moves freely
+     * @param curve loss of all parts by flow, up to a fifth over what the fan moves freely
      * @param changes what would bring more, the most first
      */
-    public record Moved(double flowM3H, double pressurePa, List<Station> stations, Double faceMs, List<AirPlan.Point> curve, List<Change> changes) {}
+    public record Moved(
+            double flowM3H,
+            double pressurePa,
+            List<Station> stations,
+            Double faceMs,
+            List<AirPlan.Point> curve,
+            List<Change> changes) {}
 
     /** What cannot be, at the fields of the page. */
     public void check(Findings findings) {
@@ -87,7 +110,15 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
         findings.rangeIfGiven(reducerMm, 20, diameterMm > 20 ? diameterMm : 500, "reducerMm", "The reducer", "mm");
         findings.range((double) bends, 0, 20, "bends", "The bends", "");
         findings.rangeIfGiven(meshOpen, 0.05, 1, "meshOpen", "The open share of the mesh", "");
-        findings.when(fan.points().size() < 2 || fan.points().stream().map(AirPlan.Point::flowM3H).distinct().count() < fan.points().size(), "fan", "A fan takes two rated points of different flows.");
+        findings.when(
+                fan.points().size() < 2
+                        || fan.points().stream()
+                                        .map(AirPlan.Point::flowM3H)
+                                        .distinct()
+                                        .count()
+                                < fan.points().size(),
+                "fan",
+                "A fan takes two rated points of different flows.");
     }
 
     private record Part(String name, double diameterMm, int beside, DoubleUnaryOperator loss) {
@@ -112,13 +143,18 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
     private List<Part> hoseParts() {
         List<Part> parts = new ArrayList<>();
         Duct duct = new Duct(diameterMm, lengthM, hose.roughnessMm(), compressionPercent);
-        parts.add(new Part((hoses > 1 ? hoses + " hoses, " : "Hose, ") + Math.round(diameterMm) + " mm", diameterMm, hoses, q -> duct.lossPa(q / hoses)));
+        parts.add(new Part(
+                (hoses > 1 ? hoses + " hoses, " : "Hose, ") + Math.round(diameterMm) + " mm",
+                diameterMm,
+                hoses,
+                q -> duct.lossPa(q / hoses)));
         if (bends > 0) {
             parts.add(fitting(bends + (bends == 1 ? " bend" : " bends"), bends * BEND, diameterMm, hoses));
         }
         if (reducerMm != null && reducerMm < diameterMm) {
             double beta = reducerMm / diameterMm;
-            parts.add(fitting("Reducer to " + Math.round(reducerMm) + " mm", CONTRACTION * (1 - beta * beta), reducerMm, 1));
+            parts.add(fitting(
+                    "Reducer to " + Math.round(reducerMm) + " mm", CONTRACTION * (1 - beta * beta), reducerMm, 1));
         }
         return parts;
     }
@@ -167,7 +203,13 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
         for (int i = 0; i <= 40; i++) {
             curve.add(new AirPlan.Point(free * i / 40, lossPa(free * i / 40)));
         }
-        return new Moved(flow, m.pressurePa(), stations(flow, m.pressurePa()), gapCm2 == null ? null : Double.valueOf(flow / 3600 / (gapCm2 / 10_000)), curve, changes(flow));
+        return new Moved(
+                flow,
+                m.pressurePa(),
+                stations(flow, m.pressurePa()),
+                gapCm2 == null ? null : Double.valueOf(flow / 3600 / (gapCm2 / 10_000)),
+                curve,
+                changes(flow));
     }
 
     private List<Station> stations(double flow, double fanPa) {
@@ -196,31 +238,89 @@ public record AirPath(Double gapCm2, int outlets, double outletMm, Hose hose, in
     private List<Change> changes(double flow) {
         List<Change> changes = new ArrayList<>();
         if (reducerMm != null && reducerMm < diameterMm) {
-            add("without the reducer", with(hoses, diameterMm, lengthM, compressionPercent, null, bends, meshOpen, fan), flow, changes);
+            add(
+                    "without the reducer",
+                    with(hoses, diameterMm, lengthM, compressionPercent, null, bends, meshOpen, fan),
+                    flow,
+                    changes);
         }
-        SIZES.stream().filter(d -> d > diameterMm + 4).findFirst().ifPresent(d -> add("a hose of " + Math.round(d) + " mm", with(hoses, d, lengthM, compressionPercent, reducerMm, bends, meshOpen, fan), flow, changes));
+        SIZES.stream()
+                .filter(d -> d > diameterMm + 4)
+                .findFirst()
+                .ifPresent(d -> add(
+                        "a hose of " + Math.round(d) + " mm",
+                        with(hoses, d, lengthM, compressionPercent, reducerMm, bends, meshOpen, fan),
+                        flow,
+                        changes));
         if (compressionPercent > 4) {
-            add("the hose pulled straight", with(hoses, diameterMm, lengthM, 0, reducerMm, bends, meshOpen, fan), flow, changes);
+            add(
+                    "the hose pulled straight",
+                    with(hoses, diameterMm, lengthM, 0, reducerMm, bends, meshOpen, fan),
+                    flow,
+                    changes);
         }
         if (lengthM > 1) {
-            add("a hose half as long", with(hoses, diameterMm, lengthM / 2, compressionPercent, reducerMm, bends, meshOpen, fan), flow, changes);
+            add(
+                    "a hose half as long",
+                    with(hoses, diameterMm, lengthM / 2, compressionPercent, reducerMm, bends, meshOpen, fan),
+                    flow,
+                    changes);
         }
         if (bends > 0) {
-            add("one bend less", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends - 1, meshOpen, fan), flow, changes);
+            add(
+                    "one bend less",
+                    with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends - 1, meshOpen, fan),
+                    flow,
+                    changes);
         }
         if (hoses == 1) {
-            add("a second hose beside it", with(2, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, fan), flow, changes);
+            add(
+                    "a second hose beside it",
+                    with(2, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, fan),
+                    flow,
+                    changes);
         }
         if (meshOpen != null && meshOpen < NEW_MESH - 0.05) {
-            add("a clean mesh", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, NEW_MESH, fan), flow, changes);
+            add(
+                    "a clean mesh",
+                    with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, NEW_MESH, fan),
+                    flow,
+                    changes);
         }
-        fan.stronger().ifPresent(f -> add(f.name().toLowerCase(Locale.ROOT) + " in its place", with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, f), flow, changes));
+        fan.stronger()
+                .ifPresent(f -> add(
+                        f.name().toLowerCase(Locale.ROOT) + " in its place",
+                        with(hoses, diameterMm, lengthM, compressionPercent, reducerMm, bends, meshOpen, f),
+                        flow,
+                        changes));
         changes.sort(Comparator.comparing(Change::gainM3H).reversed());
         return changes;
     }
 
-    private AirPath with(int hoses, double diameter, double length, double compression, Double reducer, int bends, Double mesh, Fan fan) {
-        return new AirPath(gapCm2, outlets, outletMm, hose, hoses, diameter, length, compression, reducer, bends, mesh, flaps, fanAtWindow, fan);
+    private AirPath with(
+            int hoses,
+            double diameter,
+            double length,
+            double compression,
+            Double reducer,
+            int bends,
+            Double mesh,
+            Fan fan) {
+        return new AirPath(
+                gapCm2,
+                outlets,
+                outletMm,
+                hose,
+                hoses,
+                diameter,
+                length,
+                compression,
+                reducer,
+                bends,
+                mesh,
+                flaps,
+                fanAtWindow,
+                fan);
     }
 
     private static void add(String what, AirPath path, double flow, List<Change> changes) {

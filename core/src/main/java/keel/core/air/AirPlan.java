@@ -9,18 +9,24 @@ import java.util.function.DoubleUnaryOperator;
 import keel.core.Findings;
 
 /**
- * What a fan moves through its ducts, and what that means for a room. Only the losses that are named count; the fan is piecewise linear through its points, and beyond the last one goes on as before until
- * its pressure is gone.
+ * What a fan moves through its ducts, and what that means for a room. Only the losses that are named count; the fan is
+ * piecewise linear through its points, and beyond the last one goes on as before until its pressure is gone.
  *
- * <p>Purge: t = −k·ln(1 − e)/N (CDC, Guidelines for Environmental Infection Control in Health-Care Facilities, 2003, table B.1).
+ * <p>Purge: t = −k·ln(1 − e)/N (CDC, Guidelines for Environmental Infection Control in Health-Care Facilities, 2003,
+ * table B.1).
  *
- * @param flowM3H           where fan and resistance meet
- * @param pressurePa        of the fan there
- * @param velocityMs        in each duct
+ * @param flowM3H where fan and resistance meet
+ * @param pressurePa of the fan there
+ * @param velocityMs in each duct
  * @param airChangesPerHour of the room
- * @param purgeMinutes      until 90, 99, 99.9 % of what is in the air are gone
+ * @param purgeMinutes until 90, 99, 99.9 % of what is in the air are gone
  */
-public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs, double airChangesPerHour, Map<String, Double> purgeMinutes) {
+public record AirPlan(
+        double flowM3H,
+        double pressurePa,
+        List<Double> velocityMs,
+        double airChangesPerHour,
+        Map<String, Double> purgeMinutes) {
 
     private static final Map<String, Double> PURGED = purged();
     private static final int BISECTIONS = 200;
@@ -41,38 +47,64 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
 
         /** What cannot be, at the fields as the open interface calls them. */
         public void check(Findings findings) {
-            if (findings.when(room == null, "room", "The room is missing.") | findings.when(fan == null || fan.size() < 2, "fan.points", "A fan takes two rated points at least.")) {
+            if (findings.when(room == null, "room", "The room is missing.")
+                    | findings.when(
+                            fan == null || fan.size() < 2, "fan.points", "A fan takes two rated points at least.")) {
                 return;
             }
             findings.range(room.volumeM3(), 0.1, 1e6, "room.volumeM3", "The volume of the room", "m³");
             if (room.mixingFactor() != null) {
                 findings.range(room.mixingFactor(), 1, 20, "room.mixingFactor", "The mixing factor", "");
             }
-            findings.when(fan.size() + size(ducts) + size(fittings) > MOST, "fan.points", "More than " + MOST + " parts.");
+            findings.when(
+                    fan.size() + size(ducts) + size(fittings) > MOST, "fan.points", "More than " + MOST + " parts.");
             for (int i = 0; i < fan.size(); i++) {
                 Point p = fan.get(i);
                 if (!findings.when(p == null, "fan.points[" + i + "]", "A point of the fan is missing.")) {
                     findings.range(p.flowM3H(), 0, 1e6, "fan.points[" + i + "].flowM3H", "A flow of the fan", "m³/h");
-                    findings.range(p.pressurePa(), 0, 1e5, "fan.points[" + i + "].pressurePa", "A pressure of the fan", "Pa");
+                    findings.range(
+                            p.pressurePa(), 0, 1e5, "fan.points[" + i + "].pressurePa", "A pressure of the fan", "Pa");
                 }
             }
             if (findings.none()) {
-                findings.when(fan.stream().map(Point::flowM3H).distinct().count() < fan.size(), "fan.points", "Two points of the fan have the same flow.");
+                findings.when(
+                        fan.stream().map(Point::flowM3H).distinct().count() < fan.size(),
+                        "fan.points",
+                        "Two points of the fan have the same flow.");
             }
             for (int i = 0; i < size(ducts); i++) {
                 Duct d = ducts.get(i);
                 if (!findings.when(d == null, "ducts[" + i + "]", "A duct is missing.")) {
-                    findings.range(d.diameterMm(), 5, 5000, "ducts[" + i + "].diameterMm", "The diameter of a duct", "mm");
+                    findings.range(
+                            d.diameterMm(), 5, 5000, "ducts[" + i + "].diameterMm", "The diameter of a duct", "mm");
                     findings.range(d.lengthM(), 0, 1e4, "ducts[" + i + "].lengthM", "The length of a duct", "m");
-                    findings.range(d.roughnessMm(), 0, d.diameterMm() > 0 ? d.diameterMm() / 4 : 1, "ducts[" + i + "].roughnessMm", "The roughness of a duct", "mm");
-                    findings.range(d.flexCompression(), 0, 90, "ducts[" + i + "].flexCompression", "The compression of a duct", "%");
+                    findings.range(
+                            d.roughnessMm(),
+                            0,
+                            d.diameterMm() > 0 ? d.diameterMm() / 4 : 1,
+                            "ducts[" + i + "].roughnessMm",
+                            "The roughness of a duct",
+                            "mm");
+                    findings.range(
+                            d.flexCompression(),
+                            0,
+                            90,
+                            "ducts[" + i + "].flexCompression",
+                            "The compression of a duct",
+                            "%");
                 }
             }
             for (int i = 0; i < size(fittings); i++) {
                 Fitting f = fittings.get(i);
                 if (!findings.when(f == null, "fittings[" + i + "]", "A fitting is missing.")) {
                     findings.range(f.k(), 0, 1e4, "fittings[" + i + "].k", "K of a fitting", "");
-                    findings.range(f.diameterMm(), 5, 5000, "fittings[" + i + "].diameterMm", "The diameter of a fitting", "mm");
+                    findings.range(
+                            f.diameterMm(),
+                            5,
+                            5000,
+                            "fittings[" + i + "].diameterMm",
+                            "The diameter of a fitting",
+                            "mm");
                 }
             }
         }
@@ -112,23 +144,26 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
     public record Meeting(double flowM3H, double pressurePa) {}
 
     /**
-     * @param fan  two points at least, of different flows
+     * @param fan two points at least, of different flows
      * @param loss Pa at a flow, m³/h; grows with it
      * @throws IllegalArgumentException with a sentence, if they never meet
      */
     public static Meeting meet(List<Point> fan, DoubleUnaryOperator loss) {
-        List<Point> curve = extended(fan.stream().sorted(Comparator.comparing(Point::flowM3H)).toList());
+        List<Point> curve = extended(
+                fan.stream().sorted(Comparator.comparing(Point::flowM3H)).toList());
         for (int i = curve.size() - 1; i > 0; i--) {
             Point left = curve.get(i - 1);
             Point right = curve.get(i);
-            if (left.pressurePa() - loss.applyAsDouble(left.flowM3H()) >= 0 && right.pressurePa() - loss.applyAsDouble(right.flowM3H()) <= 0) {
+            if (left.pressurePa() - loss.applyAsDouble(left.flowM3H()) >= 0
+                    && right.pressurePa() - loss.applyAsDouble(right.flowM3H()) <= 0) {
                 double flow = meets(loss, left, right);
                 return new Meeting(flow, between(left, right, flow));
             }
         }
-        throw new IllegalArgumentException(curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
-                ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than it has."
-                : "The fan's last point still has pressure and its curve does not fall: say a point of larger flow.");
+        throw new IllegalArgumentException(
+                curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
+                        ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than it has."
+                        : "The fan's last point still has pressure and its curve does not fall: say a point of larger flow.");
     }
 
     /** A curve whose last point still has pressure goes on as steeply as it fell. */
@@ -141,12 +176,19 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
         }
         double zero = last.flowM3H() - last.pressurePa() / slope;
         List<Point> longer = new ArrayList<>(fan);
-        longer.add(new Point(Math.min(zero, EXTENDS * Math.max(1, last.flowM3H())), zero <= EXTENDS * Math.max(1, last.flowM3H()) ? 0.0 : between(before, last, EXTENDS * Math.max(1, last.flowM3H()))));
+        longer.add(new Point(
+                Math.min(zero, EXTENDS * Math.max(1, last.flowM3H())),
+                zero <= EXTENDS * Math.max(1, last.flowM3H())
+                        ? 0.0
+                        : between(before, last, EXTENDS * Math.max(1, last.flowM3H()))));
         return longer;
     }
 
     private static double between(Point left, Point right, double flow) {
-        return left.pressurePa() + (right.pressurePa() - left.pressurePa()) * (flow - left.flowM3H()) / (right.flowM3H() - left.flowM3H());
+        return left.pressurePa()
+                + (right.pressurePa() - left.pressurePa())
+                        * (flow - left.flowM3H())
+                        / (right.flowM3H() - left.flowM3H());
     }
 
     private static double meets(DoubleUnaryOperator loss, Point left, Point right) {
@@ -167,8 +209,16 @@ public record AirPlan(double flowM3H, double pressurePa, List<Double> velocityMs
         double changes = flow / q.room().volumeM3();
         double k = q.room().mixingFactor() == null ? 1 : q.room().mixingFactor();
         Map<String, Double> minutes = new LinkedHashMap<>();
-        PURGED.forEach((name, share) -> minutes.put(name, changes == 0 ? null : Double.valueOf(purgeMinutes(changes, share, k))));
-        return new AirPlan(flow, pressure, q.ducts() == null ? List.of() : q.ducts().stream().map(d -> d.velocity(flow)).toList(), changes, minutes);
+        PURGED.forEach((name, share) ->
+                minutes.put(name, changes == 0 ? null : Double.valueOf(purgeMinutes(changes, share, k))));
+        return new AirPlan(
+                flow,
+                pressure,
+                q.ducts() == null
+                        ? List.of()
+                        : q.ducts().stream().map(d -> d.velocity(flow)).toList(),
+                changes,
+                minutes);
     }
 
     /** @param share that is gone, below 1; {@code mixing} from 1 on */

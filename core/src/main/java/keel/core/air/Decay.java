@@ -2,20 +2,22 @@ package keel.core.air;
 
 import java.util.Comparator;
 import java.util.List;
+import org.apache.commons.statistics.distribution.TDistribution;
 import org.hipparchus.analysis.ParametricUnivariateFunction;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.fitting.SimpleCurveFitter;
 import org.hipparchus.fitting.WeightedObservedPoint;
-import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
- * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t). From the peak on, as far as it stands clear of the background's noise; regression of ln(C − B) on time, each
- * reading weighted by how well its logarithm is known.
+ * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t). From the peak on,
+ * as far as it stands clear of the background's noise; regression of ln(C − B) on time, each reading weighted by how
+ * well its logarithm is known.
  *
- * <p>Source: ASTM E741, concentration decay method (from memory); the 95 % interval is that of a regression's slope (NIST/SEMATECH e-Handbook, 4.4.3).
+ * <p>Source: ASTM E741, concentration decay method (from memory); the 95 % interval is that of a regression's slope
+ * (NIST/SEMATECH e-Handbook, 4.4.3).
  *
  * @param airChangesPerHour with its 95 % interval {@code low} to {@code high}
- * @param r2                of the weighted regression
+ * @param r2 of the weighted regression
  */
 public record Decay(double airChangesPerHour, double low, double high, double r2) {
 
@@ -32,13 +34,18 @@ public record Decay(double airChangesPerHour, double low, double high, double r2
     private record Curve(double background, double noise) {}
 
     /**
-     * @param samples    in any order, with gaps
+     * @param samples in any order, with gaps
      * @param background what is read without a release, null where it is not known
      * @throws IllegalArgumentException with a sentence, if the series tells nothing
      */
     public static Decay of(List<Sample> samples, Double background) {
-        List<Sample> sorted = samples.stream().filter(s -> Double.isFinite(s.minutes()) && Double.isFinite(s.value())).sorted(Comparator.comparing(Sample::minutes)).toList();
-        require(sorted.size() >= LEAST && sorted.size() <= MOST, "A decay takes " + LEAST + " readings at least, and " + MOST + " at most.");
+        List<Sample> sorted = samples.stream()
+                .filter(s -> Double.isFinite(s.minutes()) && Double.isFinite(s.value()))
+                .sorted(Comparator.comparing(Sample::minutes))
+                .toList();
+        require(
+                sorted.size() >= LEAST && sorted.size() <= MOST,
+                "A decay takes " + LEAST + " readings at least, and " + MOST + " at most.");
         List<Sample> fall = sorted.subList(peak(sorted), sorted.size());
         require(fall.size() >= LEAST, "It does not fall: the highest reading stands at the end.");
         Curve curve = curve(fall, background);
@@ -72,15 +79,26 @@ public record Decay(double airChangesPerHour, double low, double high, double r2
     /** Background and noise, by least squares of the curve itself. */
     private static Curve curve(List<Sample> fall, Double background) {
         double top = fall.get(0).value();
-        double tail = fall.subList((int) (fall.size() * (1 - TAIL)), fall.size()).stream().mapToDouble(Sample::value).average().orElseThrow();
+        double tail = fall.subList((int) (fall.size() * (1 - TAIL)), fall.size()).stream()
+                .mapToDouble(Sample::value)
+                .average()
+                .orElseThrow();
         double span = fall.get(fall.size() - 1).minutes() - fall.get(0).minutes();
         require(span > 0, "All readings are of the same moment.");
         require(top > (background == null ? tail : background), "It does not fall.");
         double[] found = fitted(fall, background, top, tail, span);
-        double b = background == null ? Math.min(found[2], fall.stream().mapToDouble(Sample::value).min().orElseThrow() + Math.abs(top - tail) * 0.05) : background;
+        double b = background == null
+                ? Math.min(
+                        found[2],
+                        fall.stream().mapToDouble(Sample::value).min().orElseThrow() + Math.abs(top - tail) * 0.05)
+                : background;
         double squares = 0;
         for (Sample s : fall) {
-            double off = s.value() - (found[0] * Math.exp(-found[1] * (s.minutes() - fall.get(0).minutes())) + b);
+            double off = s.value()
+                    - (found[0]
+                                    * Math.exp(-found[1]
+                                            * (s.minutes() - fall.get(0).minutes()))
+                            + b);
             squares += off * off;
         }
         return new Curve(b, Math.sqrt(squares / Math.max(1, fall.size() - 3)));
@@ -92,7 +110,10 @@ public record Decay(double airChangesPerHour, double low, double high, double r2
         double[] guess = background == null ? new double[] {top - b, rate, b} : new double[] {top - b, rate};
         double start = fall.get(0).minutes();
         try {
-            double[] found = SimpleCurveFitter.create(shape(background), guess).fit(fall.stream().map(s -> new WeightedObservedPoint(1, s.minutes() - start, s.value())).toList());
+            double[] found = SimpleCurveFitter.create(shape(background), guess)
+                    .fit(fall.stream()
+                            .map(s -> new WeightedObservedPoint(1, s.minutes() - start, s.value()))
+                            .toList());
             return new double[] {found[0], found[1], background == null ? found[2] : background};
         } catch (MathRuntimeException e) {
             throw new IllegalArgumentException("It does not fall as air that is changed does.", e);

@@ -3,17 +3,19 @@ package keel.core.air;
 /**
  * A round duct with air flowing through it.
  *
- * <p>Pressure loss by Darcy–Weisbach; friction factor by Colebrook–White (Moody 1944), 64/Re where the flow is laminar, a straight line between. A flexible duct that is compressed by c % loses
- * (1 + 0.58·c·e^(−0.00496·D)) times as much (ASHRAE Fundamentals, duct design; from memory).
+ * <p>Pressure loss by Darcy–Weisbach; friction factor by Colebrook–White (Moody 1944), 64/Re where the flow is laminar,
+ * a straight line between. A flexible duct that is compressed by c % loses (1 + 0.58·c·e^(−0.00496·D)) times as much
+ * (ASHRAE Fundamentals, duct design; from memory).
  *
- * @param diameterMm      inside
- * @param roughnessMm     of its wall
+ * @param diameterMm inside
+ * @param roughnessMm of its wall
  * @param flexCompression percent, 0 for a duct that is stretched or rigid
  */
 public record Duct(double diameterMm, double lengthM, double roughnessMm, double flexCompression) {
 
     /** At 20 °C and sea level: kg/m³ and Pa·s. */
     public static final double DENSITY = 1.204;
+
     public static final double VISCOSITY = 1.825e-5;
 
     private static final double LAMINAR_BELOW = 2000;

@@ -6,7 +6,8 @@ import java.util.stream.IntStream;
 import keel.core.air.AirPlan.Point;
 
 /**
- * Fans of usual kinds, none of any maker: rated points as such fans are commonly sold, for planning. Whoever has the sheet of a real one types its points. Common practice, no source.
+ * Fans of usual kinds, none of any maker: rated points as such fans are commonly sold, for planning. Whoever has the
+ * sheet of a real one types its points. Common practice, no source.
  *
  * @param diameterMm of its spigots
  */
@@ -21,7 +22,9 @@ public record Fan(String code, String name, double diameterMm, List<Point> point
             new Fan("inline-150", "Duct fan, 150 mm", 150, points(0, 290, 260, 220, 480, 90, 560, 0)));
 
     private static List<Point> points(double... flowAndPressure) {
-        return IntStream.range(0, flowAndPressure.length / 2).mapToObj(i -> new Point(flowAndPressure[2 * i], flowAndPressure[2 * i + 1])).toList();
+        return IntStream.range(0, flowAndPressure.length / 2)
+                .mapToObj(i -> new Point(flowAndPressure[2 * i], flowAndPressure[2 * i + 1]))
+                .toList();
     }
 
     public static Optional<Fan> called(String code) {
@@ -31,6 +34,8 @@ public record Fan(String code, String name, double diameterMm, List<Point> point
     /** The next stronger one of the usual ones by what it moves freely. */
     public Optional<Fan> stronger() {
         double free = points.get(points.size() - 1).flowM3H();
-        return USUAL.stream().filter(f -> f.points().get(f.points().size() - 1).flowM3H() > free * 1.05).findFirst();
+        return USUAL.stream()
+                .filter(f -> f.points().get(f.points().size() - 1).flowM3H() > free * 1.05)
+                .findFirst();
     }
 }

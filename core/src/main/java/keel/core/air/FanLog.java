@@ -14,9 +14,15 @@ public record FanLog(List<Switch> switches) {
     public double hours(Instant since, Instant until) {
         double hours = 0;
         for (int i = 0; i < switches.size(); i++) {
-            Instant from = switches.get(i).at().isBefore(since) ? since : switches.get(i).at();
-            Instant to = i + 1 < switches.size() && switches.get(i + 1).at().isBefore(until) ? switches.get(i + 1).at() : until;
-            hours += switches.get(i).on() && to.isAfter(from) ? Duration.between(from, to).toSeconds() / 3600.0 : 0;
+            Instant from = switches.get(i).at().isBefore(since)
+                    ? since
+                    : switches.get(i).at();
+            Instant to = i + 1 < switches.size() && switches.get(i + 1).at().isBefore(until)
+                    ? switches.get(i + 1).at()
+                    : until;
+            hours += switches.get(i).on() && to.isAfter(from)
+                    ? Duration.between(from, to).toSeconds() / 3600.0
+                    : 0;
         }
         return hours;
     }

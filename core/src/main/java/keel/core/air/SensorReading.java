@@ -8,8 +8,8 @@ import java.util.Optional;
 /**
  * What a sensor says of one moment; what it does not measure is null.
  *
- * @param tvoc            all volatile organic compounds, ppb
- * @param temperatureC    °C
+ * @param tvoc all volatile organic compounds, ppb
+ * @param temperatureC °C
  * @param humidityPercent relative humidity
  */
 public record SensorReading(Instant at, Double tvoc, Double temperatureC, Double humidityPercent) {
@@ -32,10 +32,15 @@ public record SensorReading(Instant at, Double tvoc, Double temperatureC, Double
         if (tvoc == null && temperatureC == null && humidityPercent == null) {
             return Optional.of("It says nothing: tvoc, temperatureC and humidityPercent are all missing.");
         }
-        return beyond(tvoc, 0, MOST_PPB, "tvoc", "ppb").or(() -> beyond(temperatureC, -40, 85, "temperatureC", "°C")).or(() -> beyond(humidityPercent, 0, 100, "humidityPercent", "%"));
+        return beyond(tvoc, 0, MOST_PPB, "tvoc", "ppb")
+                .or(() -> beyond(temperatureC, -40, 85, "temperatureC", "°C"))
+                .or(() -> beyond(humidityPercent, 0, 100, "humidityPercent", "%"));
     }
 
     private static Optional<String> beyond(Double value, double low, double high, String name, String unit) {
-        return value == null || value >= low && value <= high ? Optional.empty() : Optional.of(String.format(Locale.ROOT, "%s must be between %.0f and %.0f %s.", name, low, high, unit));
+        return value == null || value >= low && value <= high
+                ? Optional.empty()
+                : Optional.of(
+                        String.format(Locale.ROOT, "%s must be between %.0f and %.0f %s.", name, low, high, unit));
     }
 }

@@ -3,12 +3,14 @@ package keel.core.air;
 import keel.core.Findings;
 
 /**
- * Vapour in a room from something that evaporates steadily, its air perfectly mixed, for orientation only: C(t) = (G/Q)·(1 − e^(−Q·t/V)). Volumes at 25 °C: 24.45 l a mole.
+ * Vapour in a room from something that evaporates steadily, its air perfectly mixed, for orientation only: C(t) =
+ * (G/Q)·(1 − e^(−Q·t/V)). Volumes at 25 °C: 24.45 l a mole.
  *
- * <p>Source: ACGIH, Industrial Ventilation, dilution ventilation (from memory). Lower explosive limit of isopropyl alcohol 2.0 % (NIOSH Pocket Guide; from memory).
+ * <p>Source: ACGIH, Industrial Ventilation, dilution ventilation (from memory). Lower explosive limit of isopropyl
+ * alcohol 2.0 % (NIOSH Pocket Guide; from memory).
  *
- * @param ppm        after the time that was asked for
- * @param steadyPpm  in the end; null without any flow
+ * @param ppm after the time that was asked for
+ * @param steadyPpm in the end; null without any flow
  * @param shareOfLel {@code ppm} over the lower explosive limit
  */
 public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
@@ -19,7 +21,9 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
     private static final double LITRES_A_MOLE = 24.45;
     private static final double LEL_PPM = 20_000;
 
-    /** What evaporates in which room; {@code molarMass} null for isopropyl alcohol, {@code minutes} null for the end. */
+    /**
+     * What evaporates in which room; {@code molarMass} null for isopropyl alcohol, {@code minutes} null for the end.
+     */
     public record Question(Double volumeM3, Double flowM3H, Double evaporationGPerH, Double molarMass, Double minutes) {
 
         /** What cannot be, at the fields as the open interface calls them. */
@@ -29,7 +33,10 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
             findings.range(evaporationGPerH, 0, 1e6, "evaporationGPerH", "What evaporates", "g/h");
             findings.rangeIfGiven(molarMass, 1, 1000, "molarMass", "The molar mass", "g/mol");
             findings.rangeIfGiven(minutes, 0, 1e6, "minutes", "The time", "min");
-            findings.when(minutes == null && flowM3H != null && flowM3H == 0, "minutes", "Without any flow it never comes to an end: say after how many minutes.");
+            findings.when(
+                    minutes == null && flowM3H != null && flowM3H == 0,
+                    "minutes",
+                    "Without any flow it never comes to an end: say after how many minutes.");
         }
     }
 
@@ -40,10 +47,13 @@ public record Vapour(double ppm, Double steadyPpm, double shareOfLel) {
         if (!findings.none()) {
             throw new IllegalArgumentException(findings.list().get(0).message());
         }
-        double m3PerH = q.evaporationGPerH() / (q.molarMass() == null ? IPA_MOLAR_MASS : q.molarMass()) * LITRES_A_MOLE / 1000;
+        double m3PerH =
+                q.evaporationGPerH() / (q.molarMass() == null ? IPA_MOLAR_MASS : q.molarMass()) * LITRES_A_MOLE / 1000;
         Double steady = q.flowM3H() == 0 ? null : Double.valueOf(1e6 * m3PerH / q.flowM3H());
         double hours = q.minutes() == null ? Double.POSITIVE_INFINITY : q.minutes() / 60;
-        double ppm = steady == null ? 1e6 * m3PerH * hours / q.volumeM3() : steady * -Math.expm1(-q.flowM3H() * hours / q.volumeM3());
+        double ppm = steady == null
+                ? 1e6 * m3PerH * hours / q.volumeM3()
+                : steady * -Math.expm1(-q.flowM3H() * hours / q.volumeM3());
         return new Vapour(ppm, steady, shareOfLel(ppm));
     }
 

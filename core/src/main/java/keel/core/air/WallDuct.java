@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.Locale;
 import keel.core.Findings;
 
-/** A pipe through a wall, falling outward so that rain stays out. Common practice, no source; what is in a wall, and whether it may be cut, licensed people say. */
+/**
+ * A pipe through a wall, falling outward so that rain stays out. Common practice, no source; what is in a wall, and
+ * whether it may be cut, licensed people say.
+ */
 public record WallDuct(double wallMm, double pipeMm) {
 
     /** How far the pipe stands out on both sides. */
@@ -28,9 +31,21 @@ public record WallDuct(double wallMm, double pipeMm) {
     }
 
     public List<WindowPanel.Cut> cuts() {
-        return List.of(new WindowPanel.Cut("pipe", 1, Math.hypot(wallMm, fallMm()) + 2 * OVER_MM, null, String.format(Locale.ROOT, "%.0f mm wide; stands out %.0f mm on both sides", pipeMm, OVER_MM)),
-                new WindowPanel.Cut("hole in the wall", 1, holeMm(), null, String.format(Locale.ROOT, "diameter; its outer end %.0f mm lower than the inner", fallMm())),
-                new WindowPanel.Cut("hood with flaps", 1, pipeMm, null, "outside, opening downward; a mesh in it that comes out"),
+        return List.of(
+                new WindowPanel.Cut(
+                        "pipe",
+                        1,
+                        Math.hypot(wallMm, fallMm()) + 2 * OVER_MM,
+                        null,
+                        String.format(Locale.ROOT, "%.0f mm wide; stands out %.0f mm on both sides", pipeMm, OVER_MM)),
+                new WindowPanel.Cut(
+                        "hole in the wall",
+                        1,
+                        holeMm(),
+                        null,
+                        String.format(Locale.ROOT, "diameter; its outer end %.0f mm lower than the inner", fallMm())),
+                new WindowPanel.Cut(
+                        "hood with flaps", 1, pipeMm, null, "outside, opening downward; a mesh in it that comes out"),
                 new WindowPanel.Cut("plate with collar", 1, pipeMm, null, "inside; the hose on it with a metal clamp"),
                 new WindowPanel.Cut("sealing", 2, Math.PI * holeMm(), null, "round the pipe on both sides"));
     }

@@ -31,13 +31,14 @@ public sealed interface BoltFrame {
      */
     static BoltFrame ring(int count) {
         if (count % 2 != 0) {
-            throw new IllegalArgumentException("A ring of " + count + " bolts has none straight across; the count must be even.");
+            throw new IllegalArgumentException(
+                    "A ring of " + count + " bolts has none straight across; the count must be even.");
         }
         return new Ring(within(count));
     }
 
     /**
-     * @param longSide  bolts along a long side, both corners counted, 2 or more
+     * @param longSide bolts along a long side, both corners counted, 2 or more
      * @param shortSide bolts along a short side, both corners counted, 2 or more
      * @throws IllegalArgumentException with a sentence that says what is wrong
      */
@@ -54,24 +55,27 @@ public sealed interface BoltFrame {
 
     private static int within(int count) {
         if (count < LEAST || count > MOST) {
-            throw new IllegalArgumentException("A frame has " + LEAST + " to " + MOST + " bolts; this would have " + count + ".");
+            throw new IllegalArgumentException(
+                    "A frame has " + LEAST + " to " + MOST + " bolts; this would have " + count + ".");
         }
         return count;
     }
 
     /**
-     * A ring. Bolts are taken in pairs straight across, the pairs alternately from the first and the second quarter, and
-     * within a quarter always the one farthest from those already done (counted around, as the next quarter begins like
-     * the last). Gives the cross-pattern of ASME PCC-1 for 4, 8, 12, 16, 20 and 24 bolts.
+     * A ring. Bolts are taken in pairs straight across, the pairs alternately from the first and the second quarter,
+     * and within a quarter always the one farthest from those already done (counted around, as the next quarter begins
+     * like the last). Gives the cross-pattern of ASME PCC-1 for 4, 8, 12, 16, 20 and 24 bolts.
      */
     record Ring(int count) implements BoltFrame {
 
         @Override
         public List<Bolt> bolts() {
-            return IntStream.rangeClosed(1, count).mapToObj(n -> {
-                double clockwise = 2 * Math.PI * (n - 1) / count;
-                return new Bolt(n, -Math.sin(clockwise), -Math.cos(clockwise));
-            }).toList();
+            return IntStream.rangeClosed(1, count)
+                    .mapToObj(n -> {
+                        double clockwise = 2 * Math.PI * (n - 1) / count;
+                        return new Bolt(n, -Math.sin(clockwise), -Math.cos(clockwise));
+                    })
+                    .toList();
         }
 
         @Override
@@ -95,15 +99,24 @@ public sealed interface BoltFrame {
             order.add(bolt + count / 2);
         }
 
-        /** The numbers 1 to q, each as far around as may be from those before, and of equals the farthest from the last. */
+        /**
+         * The numbers 1 to q, each as far around as may be from those before, and of equals the farthest from the last.
+         */
         private static List<Integer> spread(int q) {
             List<Integer> order = new ArrayList<>();
-            List<Integer> left = new ArrayList<>(IntStream.rangeClosed(1, q).boxed().toList());
+            List<Integer> left =
+                    new ArrayList<>(IntStream.rangeClosed(1, q).boxed().toList());
             while (!left.isEmpty()) {
-                Integer next = order.isEmpty() ? left.get(0) : left.stream().max(Comparator
-                        .<Integer>comparingInt(k -> order.stream().mapToInt(done -> around(k, done, q)).min().orElseThrow())
-                        .thenComparingInt(k -> around(k, order.get(order.size() - 1), q))
-                        .thenComparing(Comparator.reverseOrder())).orElseThrow();
+                Integer next = order.isEmpty()
+                        ? left.get(0)
+                        : left.stream()
+                                .max(Comparator.<Integer>comparingInt(k -> order.stream()
+                                                .mapToInt(done -> around(k, done, q))
+                                                .min()
+                                                .orElseThrow())
+                                        .thenComparingInt(k -> around(k, order.get(order.size() - 1), q))
+                                        .thenComparing(Comparator.reverseOrder()))
+                                .orElseThrow();
                 left.remove(next);
                 order.add(next);
             }
@@ -116,7 +129,10 @@ public sealed interface BoltFrame {
         }
     }
 
-    /** A rectangle: corners first, then the middles of the sides, then outward, each followed by the bolt straight across. */
+    /**
+     * A rectangle: corners first, then the middles of the sides, then outward, each followed by the bolt straight
+     * across.
+     */
     record Rectangle(int longSide, int shortSide) implements BoltFrame {
 
         @Override
@@ -167,11 +183,17 @@ public sealed interface BoltFrame {
             order.add(bolt + count() / 2);
         }
 
-        /** So many bolts numbered on from {@code first}, the middle of the side first, then outward to both sides in turn. */
+        /**
+         * So many bolts numbered on from {@code first}, the middle of the side first, then outward to both sides in
+         * turn.
+         */
         private static List<Integer> fromTheMiddle(int first, int many) {
             double middle = first + (many - 1) / 2.0;
-            return IntStream.range(first, first + many).boxed()
-                    .sorted(Comparator.<Integer>comparingDouble(n -> Math.abs(n - middle)).thenComparing(Comparator.naturalOrder())).toList();
+            return IntStream.range(first, first + many)
+                    .boxed()
+                    .sorted(Comparator.<Integer>comparingDouble(n -> Math.abs(n - middle))
+                            .thenComparing(Comparator.naturalOrder()))
+                    .toList();
         }
 
         private static double at(int i, int bolts) {

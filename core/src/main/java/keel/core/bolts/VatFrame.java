@@ -7,15 +7,21 @@ import keel.core.Findings;
  * that pull the ring into the vat. What a shop has not counted is null.
  *
  * @param windowLengthMm free opening along the long side, mm
- * @param windowWidthMm  free opening along the short side, mm
- * @param clampRing      clamp screws on a round ring; null where the frame is a rectangle
- * @param clampLong      clamp screws along a long side of a rectangle, corners counted
- * @param clampShort     the same along a short side
- * @param frameLong      frame bolts along a long side, corners counted
- * @param frameShort     the same along a short side
+ * @param windowWidthMm free opening along the short side, mm
+ * @param clampRing clamp screws on a round ring; null where the frame is a rectangle
+ * @param clampLong clamp screws along a long side of a rectangle, corners counted
+ * @param clampShort the same along a short side
+ * @param frameLong frame bolts along a long side, corners counted
+ * @param frameShort the same along a short side
  */
-public record VatFrame(Double windowLengthMm, Double windowWidthMm, Integer clampRing, Integer clampLong, Integer clampShort, Integer frameLong,
-                       Integer frameShort) {
+public record VatFrame(
+        Double windowLengthMm,
+        Double windowWidthMm,
+        Integer clampRing,
+        Integer clampLong,
+        Integer clampShort,
+        Integer frameLong,
+        Integer frameShort) {
 
     /** Nothing counted yet. */
     public static final VatFrame UNKNOWN = new VatFrame(null, null, null, null, null, null, null);
@@ -45,13 +51,19 @@ public record VatFrame(Double windowLengthMm, Double windowWidthMm, Integer clam
     public void check(Findings findings) {
         findings.rangeIfGiven(windowLengthMm, 10, 2000, "windowLengthMm", "The window's length", "mm");
         findings.rangeIfGiven(windowWidthMm, 10, 2000, "windowWidthMm", "The window's width", "mm");
-        findings.when(clampRing != null && (clampLong != null || clampShort != null), "clampRing",
+        findings.when(
+                clampRing != null && (clampLong != null || clampShort != null),
+                "clampRing",
                 "The clamp is either round or a rectangle: leave one of the two empty.");
         sound(findings, clampRing != null ? "clampRing" : "clampLong", this::clamp);
-        findings.when((clampLong == null) != (clampShort == null), clampLong == null ? "clampLong" : "clampShort",
+        findings.when(
+                (clampLong == null) != (clampShort == null),
+                clampLong == null ? "clampLong" : "clampShort",
                 "Count the clamp screws along both sides, or leave both empty.");
         sound(findings, "frameLong", this::bolts);
-        findings.when((frameLong == null) != (frameShort == null), frameLong == null ? "frameLong" : "frameShort",
+        findings.when(
+                (frameLong == null) != (frameShort == null),
+                frameLong == null ? "frameLong" : "frameShort",
                 "Count the frame bolts along both sides, or leave both empty.");
     }
 

@@ -9,17 +9,25 @@ import keel.core.standing.Defaults;
  * What the shop pays, from its own figures.
  *
  * @param resinPerLitre money a litre
- * @param film          a sheet, or a tank where {@code tank}; {@code screen} likewise; 0 for a machine without
+ * @param film a sheet, or a tank where {@code tank}; {@code screen} likewise; 0 for a machine without
  * @param filmLifeHours print hours that such a film typically lasts, {@code screenLifeUvHours} UV hours
- * @param perPrint      gloves, towels, filters, alcohol of a print
+ * @param perPrint gloves, towels, filters, alcohol of a print
  */
-public record Prices(double resinPerLitre, double film, double filmLifeHours, double screen, double screenLifeUvHours, double perPrint, Defaults defaults) {
+public record Prices(
+        double resinPerLitre,
+        double film,
+        double filmLifeHours,
+        double screen,
+        double screenLifeUvHours,
+        double perPrint,
+        Defaults defaults) {
 
     /** What one or several prints used up: print hours, UV hours, resin, and how many they were. */
     public record Used(double hours, double uvHours, double resinMl, int prints) {
 
         public Used plus(Used other) {
-            return new Used(hours + other.hours, uvHours + other.uvHours, resinMl + other.resinMl, prints + other.prints);
+            return new Used(
+                    hours + other.hours, uvHours + other.uvHours, resinMl + other.resinMl, prints + other.prints);
         }
     }
 
@@ -34,9 +42,23 @@ public record Prices(double resinPerLitre, double film, double filmLifeHours, do
     }
 
     private Uses uses(Used u, double labourMinutes, Double successRate) {
-        return new Uses(u.resinMl(), resinPerLitre, u.hours(), screen == 0 ? null : Double.valueOf(u.uvHours()), film, filmLifeHours, screen == 0 ? null : Double.valueOf(screen),
-                screen == 0 ? null : Double.valueOf(screenLifeUvHours), labourMinutes, defaults.value("labour.perHour"), u.hours() * defaults.value("energy.kw"), defaults.value("energy.price"),
-                List.of(new Line("Plate", defaults.value("plate.price") * u.hours() / defaults.value("plate.lifeHours")), new Line("Gloves, towels, filters, alcohol", u.prints() * perPrint)),
+        return new Uses(
+                u.resinMl(),
+                resinPerLitre,
+                u.hours(),
+                screen == 0 ? null : Double.valueOf(u.uvHours()),
+                film,
+                filmLifeHours,
+                screen == 0 ? null : Double.valueOf(screen),
+                screen == 0 ? null : Double.valueOf(screenLifeUvHours),
+                labourMinutes,
+                defaults.value("labour.perHour"),
+                u.hours() * defaults.value("energy.kw"),
+                defaults.value("energy.price"),
+                List.of(
+                        new Line(
+                                "Plate", defaults.value("plate.price") * u.hours() / defaults.value("plate.lifeHours")),
+                        new Line("Gloves, towels, filters, alcohol", u.prints() * perPrint)),
                 successRate);
     }
 }

@@ -5,10 +5,11 @@ import java.util.List;
 import keel.core.Findings;
 
 /**
- * What a print costs, line by line: what it uses up, its share of the lives of film and screen, energy and work. A good print costs as much as its expected attempts, 1/p, together.
+ * What a print costs, line by line: what it uses up, its share of the lives of film and screen, energy and work. A good
+ * print costs as much as its expected attempts, 1/p, together.
  *
- * @param lines        that are more than nothing, or were given as nothing
- * @param perAttempt   their sum
+ * @param lines that are more than nothing, or were given as nothing
+ * @param perAttempt their sum
  * @param perGoodPrint over the success rate
  */
 public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint) {
@@ -21,13 +22,27 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
     /**
      * What goes into a print; what is not known is null and costs nothing.
      *
-     * @param resinPricePerL  money a litre; prices are all in one money
-     * @param hours           of printing, of a film that lasts {@code filmLifeHours}; {@code uvHours} of a screen that lasts {@code screenLifeUvHours}
-     * @param other           further lines: share of a plate or vat, filters, gloves, towels, alcohol
-     * @param successRate     chance that an attempt comes out, above 0; null counts as 1
+     * @param resinPricePerL money a litre; prices are all in one money
+     * @param hours of printing, of a film that lasts {@code filmLifeHours}; {@code uvHours} of a screen that lasts
+     *     {@code screenLifeUvHours}
+     * @param other further lines: share of a plate or vat, filters, gloves, towels, alcohol
+     * @param successRate chance that an attempt comes out, above 0; null counts as 1
      */
-    public record Uses(Double resinMl, Double resinPricePerL, Double hours, Double uvHours, Double filmPrice, Double filmLifeHours, Double screenPrice, Double screenLifeUvHours, Double labourMinutes,
-                       Double labourPricePerHour, Double energyKwh, Double energyPrice, List<Line> other, Double successRate) {
+    public record Uses(
+            Double resinMl,
+            Double resinPricePerL,
+            Double hours,
+            Double uvHours,
+            Double filmPrice,
+            Double filmLifeHours,
+            Double screenPrice,
+            Double screenLifeUvHours,
+            Double labourMinutes,
+            Double labourPricePerHour,
+            Double energyKwh,
+            Double energyPrice,
+            List<Line> other,
+            Double successRate) {
 
         /** What cannot be, at the fields as the open interface calls them. */
         public void check(Findings findings) {
@@ -46,7 +61,10 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
             findings.rangeIfGiven(successRate, 1e-4, 1, "successRate", "The success rate", "");
             for (int i = 0; other != null && i < other.size(); i++) {
                 Line line = other.get(i);
-                if (!findings.when(line == null || line.name() == null || line.name().isBlank(), "other[" + i + "].name", "A further line has no name.")) {
+                if (!findings.when(
+                        line == null || line.name() == null || line.name().isBlank(),
+                        "other[" + i + "].name",
+                        "A further line has no name.")) {
                     findings.range(line.amount(), -MOST, MOST, "other[" + i + "].amount", line.name(), "");
                 }
             }

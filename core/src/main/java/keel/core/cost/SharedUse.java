@@ -4,9 +4,10 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * What prints share out of the stores: gloves, towels, filters, alcohol. A print's part is what goes out a day over the prints of a day.
+ * What prints share out of the stores: gloves, towels, filters, alcohol. A print's part is what goes out a day over the
+ * prints of a day.
  *
- * @param lines    the dearest first
+ * @param lines the dearest first
  * @param perPrint money, their sum
  */
 public record SharedUse(List<Line> lines, double perPrint) {
@@ -22,7 +23,11 @@ public record SharedUse(List<Line> lines, double perPrint) {
         if (!(printsADay > 0)) {
             throw new IllegalArgumentException("Nothing is printed that could share it.");
         }
-        List<Line> lines = items.stream().map(i -> new Line(i.code(), i.name(), i.unit(), i.aDay() / printsADay, i.aDay() / printsADay * i.price())).sorted(Comparator.comparing((Line l) -> -l.amount())).toList();
+        List<Line> lines = items.stream()
+                .map(i -> new Line(
+                        i.code(), i.name(), i.unit(), i.aDay() / printsADay, i.aDay() / printsADay * i.price()))
+                .sorted(Comparator.comparing((Line l) -> -l.amount()))
+                .toList();
         return new SharedUse(lines, lines.stream().mapToDouble(Line::amount).sum());
     }
 }

@@ -30,18 +30,18 @@ public final class Bayes {
     }
 
     /**
-     * Weight of evidence in decibans: 10·log₁₀ of how much likelier the fact is under the hypothesis than under all others
-     * together. Source: I. J. Good, Probability and the Weighing of Evidence (1950), ch. 6.
+     * Weight of evidence in decibans: 10·log₁₀ of how much likelier the fact is under the hypothesis than under all
+     * others together. Source: I. J. Good, Probability and the Weighing of Evidence (1950), ch. 6.
      */
     public static double decibans(double ifTrue, double ifNot) {
         return 10 * FastMath.log10(ifTrue / ifNot);
     }
 
     /**
-     * Information that an answer is expected to bring, in bits: uncertainty before less that expected after (information
-     * gain, Quinlan 1986).
+     * Information that an answer is expected to bring, in bits: uncertainty before less that expected after
+     * (information gain, Quinlan 1986).
      *
-     * @param prior       probability of each hypothesis
+     * @param prior probability of each hypothesis
      * @param likelihoods for each answer, its probability under each hypothesis; they sum to 1 over the answers
      */
     public static double expectedBits(double[] prior, double[][] likelihoods) {

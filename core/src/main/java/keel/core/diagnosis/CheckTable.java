@@ -5,13 +5,16 @@ import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 
 /**
- * Every answer that a check can give, each subset of what it separates or one of the two sides, and how likely each is under each
- * single cause.
+ * Every answer that a check can give, each subset of what it separates or one of the two sides, and how likely each is
+ * under each single cause.
  */
 record CheckTable(Check check, double[][] likely) {
 
-    static CheckTable of(Check check, List<Cause> causes, Likelihoods likelihoods, boolean crushed, FalseFinds falseFinds) {
-        double[][] names = check.answers() == Check.Answer.SIDE ? sides(check, causes, likelihoods) : named(check, causes, crushed, falseFinds);
+    static CheckTable of(
+            Check check, List<Cause> causes, Likelihoods likelihoods, boolean crushed, FalseFinds falseFinds) {
+        double[][] names = check.answers() == Check.Answer.SIDE
+                ? sides(check, causes, likelihoods)
+                : named(check, causes, crushed, falseFinds);
         if (check.answers() == Check.Answer.SIDE) {
             return new CheckTable(check, new double[][] {names[0], not(names[0])});
         }
@@ -35,14 +38,17 @@ record CheckTable(Check check, double[][] likely) {
             String named = check.separates().get(k);
             double falsely = falseFinds.of(named);
             for (int h = 0; h < causes.size(); h++) {
-                names[k][h] = causes.get(h).code().equals(named) ? 1 - falseFinds.misses(check, named, crushed) : falsely;
+                names[k][h] =
+                        causes.get(h).code().equals(named) ? 1 - falseFinds.misses(check, named, crushed) : falsely;
             }
         }
         return names;
     }
 
     private static double[][] sides(Check check, List<Cause> causes, Likelihoods likelihoods) {
-        return new double[][] {causes.stream().mapToDouble(c -> likelihoods.saysMachine(check, c)).toArray()};
+        return new double[][] {
+            causes.stream().mapToDouble(c -> likelihoods.saysMachine(check, c)).toArray()
+        };
     }
 
     private static double[] not(double[] chances) {

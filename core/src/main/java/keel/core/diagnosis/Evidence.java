@@ -12,9 +12,9 @@ import keel.core.knowledge.Knowledge;
  * What is known of one failure.
  *
  * @param symptoms seen
- * @param absent   looked for and not seen
- * @param checks   done, with what each found
- * @param history  facts of the machine's history
+ * @param absent looked for and not seen
+ * @param checks done, with what each found
+ * @param history facts of the machine's history
  */
 public record Evidence(Set<String> symptoms, Set<String> absent, List<Done> checks, Set<String> history) {
 
@@ -52,15 +52,24 @@ public record Evidence(Set<String> symptoms, Set<String> absent, List<Done> chec
 
     /** Whether somebody did it and it found nothing. */
     boolean clean(String check) {
-        return checks.stream().anyMatch(d -> d.check().equals(check) && d.found().isEmpty());
+        return checks.stream()
+                .anyMatch(d -> d.check().equals(check) && d.found().isEmpty());
     }
 
     /** Adds codes that are not known, and what contradicts itself. */
     public void check(Knowledge knowledge, Odds odds, Findings findings) {
-        symptoms.stream().filter(s -> knowledge.symptom(s).isEmpty()).forEach(s -> findings.add("symptoms", "There is no symptom " + s + "."));
-        absent.stream().filter(s -> knowledge.symptom(s).isEmpty()).forEach(s -> findings.add("absent", "There is no symptom " + s + "."));
-        absent.stream().filter(symptoms::contains).forEach(s -> findings.add("absent", s + " cannot be both seen and absent."));
-        history.stream().filter(h -> odds.fact(h).isEmpty()).forEach(h -> findings.add("history", "There is no fact of history " + h + "."));
+        symptoms.stream()
+                .filter(s -> knowledge.symptom(s).isEmpty())
+                .forEach(s -> findings.add("symptoms", "There is no symptom " + s + "."));
+        absent.stream()
+                .filter(s -> knowledge.symptom(s).isEmpty())
+                .forEach(s -> findings.add("absent", "There is no symptom " + s + "."));
+        absent.stream()
+                .filter(symptoms::contains)
+                .forEach(s -> findings.add("absent", s + " cannot be both seen and absent."));
+        history.stream()
+                .filter(h -> odds.fact(h).isEmpty())
+                .forEach(h -> findings.add("history", "There is no fact of history " + h + "."));
         for (Done done : checks) {
             Check check = knowledge.check(done.check()).orElse(null);
             if (check == null) {
@@ -68,7 +77,10 @@ public record Evidence(Set<String> symptoms, Set<String> absent, List<Done> chec
                 continue;
             }
             for (String found : done.found()) {
-                boolean fits = found != null && (check.answers() == Check.Answer.SIDE ? SIDES.contains(found) : knowledge.cause(found).isPresent());
+                boolean fits = found != null
+                        && (check.answers() == Check.Answer.SIDE
+                                ? SIDES.contains(found)
+                                : knowledge.cause(found).isPresent());
                 findings.when(!fits, "checks", done.check() + " cannot answer " + found + ".");
             }
         }

@@ -9,9 +9,10 @@ import java.util.stream.Collectors;
 import keel.core.knowledge.Check;
 
 /**
- * How often a check names a cause that is not at fault. Seldom, but where the evidence shows the same thing already (the setting is known
- * to have been moved, parts are known to lie in the vat, another check has said so before) the check only says it once more. Where it
- * looks at the very same thing anew and does not find it, it is the surer for it.
+ * How often a check names a cause that is not at fault. Seldom, but where the evidence shows the same thing already
+ * (the setting is known to have been moved, parts are known to lie in the vat, another check has said so before) the
+ * check only says it once more. Where it looks at the very same thing anew and does not find it, it is the surer for
+ * it.
  */
 final class FalseFinds {
 
@@ -31,9 +32,14 @@ final class FalseFinds {
 
     /** Before any check was done. */
     static FalseFinds before(Odds odds, Evidence evidence) {
-        List<Odds.Anyway> given = odds.anyway().stream().filter(a -> a.given().stream().anyMatch(evidence::shows)).toList();
-        return new FalseFinds(odds, given.stream().collect(Collectors.toMap(Odds.Anyway::cause, Odds.Anyway::finds, Math::max)),
-                given.stream().filter(Odds.Anyway::anew).map(Odds.Anyway::cause).collect(Collectors.toSet()), Set.of());
+        List<Odds.Anyway> given = odds.anyway().stream()
+                .filter(a -> a.given().stream().anyMatch(evidence::shows))
+                .toList();
+        return new FalseFinds(
+                odds,
+                given.stream().collect(Collectors.toMap(Odds.Anyway::cause, Odds.Anyway::finds, Math::max)),
+                given.stream().filter(Odds.Anyway::anew).map(Odds.Anyway::cause).collect(Collectors.toSet()),
+                Set.of());
     }
 
     /** After a check that named these. */

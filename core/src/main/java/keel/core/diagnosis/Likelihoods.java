@@ -7,8 +7,8 @@ import keel.core.knowledge.Check;
 import keel.core.knowledge.Symptom;
 
 /**
- * How likely each piece of evidence is if these causes are true. Several causes show a symptom independently (noisy or), and
- * it may be reported without any of them (leak).
+ * How likely each piece of evidence is if these causes are true. Several causes show a symptom independently (noisy
+ * or), and it may be reported without any of them (leak).
  */
 final class Likelihoods {
 
@@ -45,7 +45,9 @@ final class Likelihoods {
         }
         double likelihood = 1;
         for (String cause : check.separates()) {
-            likelihood *= found.contains(cause) ? findsIt(check, cause, causes, crushed, falseFinds) : passesIt(check, cause, causes, crushed, falseFinds);
+            likelihood *= found.contains(cause)
+                    ? findsIt(check, cause, causes, crushed, falseFinds)
+                    : passesIt(check, cause, causes, crushed, falseFinds);
         }
         for (String beyond : found) {
             likelihood *= check.separates().contains(beyond) ? 1 : findsIt(check, beyond, causes, crushed, falseFinds);
@@ -58,7 +60,9 @@ final class Likelihoods {
         return there(cause, causes) ? 1 - falseFinds.misses(check, cause, crushed) : falseFinds.of(cause);
     }
 
-    /** Chance that it does not name it. What was thought to be known then was wrong, and is not held against the others. */
+    /**
+     * Chance that it does not name it. What was thought to be known then was wrong, and is not held against the others.
+     */
     private double passesIt(Check check, String cause, List<Cause> causes, boolean crushed, FalseFinds falseFinds) {
         return there(cause, causes) ? falseFinds.misses(check, cause, crushed) : 1 - odds.finds(cause);
     }
@@ -76,7 +80,9 @@ final class Likelihoods {
     private double side(Check check, String answer, List<Cause> causes) {
         boolean placed = causes.stream().anyMatch(c -> odds.placed().contains(c.code()));
         boolean machine = causes.stream().anyMatch(c -> !odds.job().contains(c.code()));
-        double saysMachine = check.code().equals("move-job") ? placed ? PLACE_IS_LEFT : PLACE_BY_CHANCE : machine ? MACHINE_SHOWS_ON_PIECE : JOB_BLAMES_MACHINE;
+        double saysMachine = check.code().equals("move-job")
+                ? placed ? PLACE_IS_LEFT : PLACE_BY_CHANCE
+                : machine ? MACHINE_SHOWS_ON_PIECE : JOB_BLAMES_MACHINE;
         return answer.equals("MACHINE") ? saysMachine : 1 - saysMachine;
     }
 
@@ -90,6 +96,11 @@ final class Likelihoods {
 
     /** The strongest rise among the causes. */
     double history(String fact, List<Cause> causes) {
-        return odds.fact(fact).map(f -> causes.stream().mapToDouble(c -> f.ratio(c.code())).max().orElse(1)).orElse(1.0);
+        return odds.fact(fact)
+                .map(f -> causes.stream()
+                        .mapToDouble(c -> f.ratio(c.code()))
+                        .max()
+                        .orElse(1))
+                .orElse(1.0);
     }
 }

@@ -16,18 +16,31 @@ import keel.core.knowledge.Knowledge;
 /**
  * The figures that turn strengths, checks and history into probabilities. Immutable.
  *
- * @param shows       chance that a cause shows a symptom, by strength 1, 2, 3 at those places
- * @param mentions    chance that somebody mentions, unasked, a symptom that is there
- * @param pairShare   prior of a listed pair against that of its first cause alone
- * @param again       chance that a check names what an earlier one named already, though it is not at fault
- * @param anyway      what makes checks name a cause that is not at fault
- * @param hides       symptoms with which there is no print to look at
- * @param follows     by symptom, what it comes with whatever the cause
+ * @param shows chance that a cause shows a symptom, by strength 1, 2, 3 at those places
+ * @param mentions chance that somebody mentions, unasked, a symptom that is there
+ * @param pairShare prior of a listed pair against that of its first cause alone
+ * @param again chance that a check names what an earlier one named already, though it is not at fault
+ * @param anyway what makes checks name a cause that is not at fault
+ * @param hides symptoms with which there is no print to look at
+ * @param follows by symptom, what it comes with whatever the cause
  * @param learnedFrom closed failures that weigh as much as the starting odds
  */
-public record Odds(double[] shows, double leak, Map<String, Double> leakOf, double mentions, double finds, Map<String, Double> findsOf, double pairShare,
-                   double learnedFrom, Set<String> job, Set<String> placed, double again, List<Anyway> anyway, Set<String> hides,
-                   Map<String, Follows> follows, Map<String, HistoryFact> history) {
+public record Odds(
+        double[] shows,
+        double leak,
+        Map<String, Double> leakOf,
+        double mentions,
+        double finds,
+        Map<String, Double> findsOf,
+        double pairShare,
+        double learnedFrom,
+        Set<String> job,
+        Set<String> placed,
+        double again,
+        List<Anyway> anyway,
+        Set<String> hides,
+        Map<String, Follows> follows,
+        Map<String, HistoryFact> history) {
 
     /** Something in a machine's history: which causes it makes likelier, by what factor. */
     public record HistoryFact(String code, String words, Map<String, Double> raises) {
@@ -41,7 +54,7 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
      * Checks name a cause where these facts show the same thing, whether it is at fault or not.
      *
      * @param given facts with their kind, any of which is enough
-     * @param anew  whether the check looks at the same thing more carefully, so that finding nothing takes the fact back
+     * @param anew whether the check looks at the same thing more carefully, so that finding nothing takes the fact back
      */
     public record Anyway(String cause, Set<String> given, double finds, boolean anew) {}
 
@@ -54,29 +67,57 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
     }
 
     /**
-     * @throws IllegalArgumentException if the file does not match its schema or names a code that the knowledge does not have
+     * @throws IllegalArgumentException if the file does not match its schema or names a code that the knowledge does
+     *     not have
      */
     public static Odds of(JsonNode file, Knowledge knowledge) {
         CheckedYaml.requireSchema("knowledge/odds", file);
         Map<String, HistoryFact> history = new LinkedHashMap<>();
-        file.get("history").forEach(n -> history.put(n.get("code").asText(), new HistoryFact(n.get("code").asText(), n.get("words").asText(), chances(n.get("raises")))));
+        file.get("history")
+                .forEach(n -> history.put(
+                        n.get("code").asText(),
+                        new HistoryFact(n.get("code").asText(), n.get("words").asText(), chances(n.get("raises")))));
         JsonNode shows = file.get("shows");
-        Odds odds = new Odds(new double[] {0, shows.get("one").asDouble(), shows.get("two").asDouble(), shows.get("three").asDouble()}, file.get("leak").asDouble(),
-                chances(file.get("leakOf")), file.get("mentions").asDouble(), file.get("finds").asDouble(), chances(file.get("findsOf")),
-                file.get("pairShare").asDouble(), file.get("learnedFrom").asDouble(), new HashSet<>(CheckedYaml.strings(file.get("job"))),
-                new HashSet<>(CheckedYaml.strings(file.get("placed"))), file.get("again").asDouble(), CheckedYaml.each(file.get("anyway"), Odds::anyway),
-                new HashSet<>(CheckedYaml.strings(file.get("hides"))), follows(file.get("follows")), history);
+        Odds odds = new Odds(
+                new double[] {
+                    0,
+                    shows.get("one").asDouble(),
+                    shows.get("two").asDouble(),
+                    shows.get("three").asDouble()
+                },
+                file.get("leak").asDouble(),
+                chances(file.get("leakOf")),
+                file.get("mentions").asDouble(),
+                file.get("finds").asDouble(),
+                chances(file.get("findsOf")),
+                file.get("pairShare").asDouble(),
+                file.get("learnedFrom").asDouble(),
+                new HashSet<>(CheckedYaml.strings(file.get("job"))),
+                new HashSet<>(CheckedYaml.strings(file.get("placed"))),
+                file.get("again").asDouble(),
+                CheckedYaml.each(file.get("anyway"), Odds::anyway),
+                new HashSet<>(CheckedYaml.strings(file.get("hides"))),
+                follows(file.get("follows")),
+                history);
         odds.requireCodes(knowledge);
         return odds;
     }
 
     private static Anyway anyway(JsonNode n) {
-        return new Anyway(n.get("cause").asText(), Set.copyOf(CheckedYaml.strings(n.get("given"))), n.get("finds").asDouble(), n.path("anew").asBoolean());
+        return new Anyway(
+                n.get("cause").asText(),
+                Set.copyOf(CheckedYaml.strings(n.get("given"))),
+                n.get("finds").asDouble(),
+                n.path("anew").asBoolean());
     }
 
     private static Map<String, Follows> follows(JsonNode array) {
         Map<String, Follows> all = new HashMap<>();
-        array.forEach(n -> all.put(n.get("symptom").asText(), new Follows(Set.copyOf(CheckedYaml.strings(n.get("after"))), n.get("leak").asDouble())));
+        array.forEach(n -> all.put(
+                n.get("symptom").asText(),
+                new Follows(
+                        Set.copyOf(CheckedYaml.strings(n.get("after"))),
+                        n.get("leak").asDouble())));
         return Map.copyOf(all);
     }
 
@@ -93,8 +134,14 @@ public record Odds(double[] shows, double leak, Map<String, Double> leakOf, doub
         causes.addAll(placed);
         history.values().forEach(h -> causes.addAll(h.raises().keySet()));
         causes.removeIf(c -> knowledge.cause(c).isPresent());
-        anyway.stream().flatMap(a -> a.given().stream()).filter(g -> !defined(g, knowledge)).forEach(causes::add);
-        Stream.of(leakOf.keySet(), hides, follows.keySet()).flatMap(Set::stream).filter(s -> knowledge.symptom(s).isEmpty()).forEach(causes::add);
+        anyway.stream()
+                .flatMap(a -> a.given().stream())
+                .filter(g -> !defined(g, knowledge))
+                .forEach(causes::add);
+        Stream.of(leakOf.keySet(), hides, follows.keySet())
+                .flatMap(Set::stream)
+                .filter(s -> knowledge.symptom(s).isEmpty())
+                .forEach(causes::add);
         if (!causes.isEmpty()) {
             throw new IllegalArgumentException("odds.yaml names what is not defined: " + String.join(", ", causes));
         }

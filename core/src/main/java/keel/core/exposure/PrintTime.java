@@ -7,10 +7,10 @@ import keel.core.Findings;
 
 /**
  * How long a print takes, and how long of that the light is on. A layer takes wait, exposure, wait, lift and retract,
- * whatever its area. The bottom layers have their own exposure; k transition layers lead from it to the normal one in equal
- * steps: t_b − (t_b − t_n)·i/(k + 1), i = 1…k.
+ * whatever its area. The bottom layers have their own exposure; k transition layers lead from it to the normal one in
+ * equal steps: t_b − (t_b − t_n)·i/(k + 1), i = 1…k.
  *
- * @param seconds     of the whole print
+ * @param seconds of the whole print
  * @param uvOnSeconds of light
  */
 public record PrintTime(double seconds, double uvOnSeconds) {
@@ -20,8 +20,18 @@ public record PrintTime(double seconds, double uvOnSeconds) {
      *
      * @param releaseS time of a release that is no lift (tilting, sliding), s; 0 for none
      */
-    public record Settings(int layers, int bottomLayers, int transitionLayers, double bottomExposureS, double exposureS, double waitBeforeS,
-                           double waitAfterS, double liftMm, double liftMmPerMin, double retractMmPerMin, double releaseS) {
+    public record Settings(
+            int layers,
+            int bottomLayers,
+            int transitionLayers,
+            double bottomExposureS,
+            double exposureS,
+            double waitBeforeS,
+            double waitAfterS,
+            double liftMm,
+            double liftMmPerMin,
+            double retractMmPerMin,
+            double releaseS) {
 
         /** What cannot be, at the fields as the open interface calls them. */
         public List<Finding> findings() {
@@ -29,7 +39,10 @@ public record PrintTime(double seconds, double uvOnSeconds) {
             findings.range((double) layers, 1, 60_000, "layers", "Layers", "");
             findings.range((double) bottomLayers, 0, 1_000, "bottomLayers", "Bottom layers", "");
             findings.range((double) transitionLayers, 0, 1_000, "transitionLayers", "Transition layers", "");
-            findings.when((long) bottomLayers + transitionLayers > layers, "bottomLayers", "There are more bottom and transition layers than layers.");
+            findings.when(
+                    (long) bottomLayers + transitionLayers > layers,
+                    "bottomLayers",
+                    "There are more bottom and transition layers than layers.");
             findings.range(bottomExposureS, 0, 600, "bottomExposureS", "The bottom exposure", "s");
             findings.range(exposureS, 0.05, 300, "exposureS", "The exposure", "s");
             findings.range(waitBeforeS, 0, 300, "waitBeforeS", "The wait before", "s");
@@ -43,7 +56,8 @@ public record PrintTime(double seconds, double uvOnSeconds) {
 
         /** Layers of even pace, where nothing is known but how long one takes on this machine, s. */
         public static Settings even(int layers, double exposureS, double secondsPerLayer) {
-            return new Settings(layers, 0, 0, exposureS, exposureS, Math.max(0, secondsPerLayer - exposureS), 0, 0, 1, 1, 0);
+            return new Settings(
+                    layers, 0, 0, exposureS, exposureS, Math.max(0, secondsPerLayer - exposureS), 0, 0, 1, 1, 0);
         }
 
         /** What a layer takes besides its exposure, s. */
@@ -57,7 +71,8 @@ public record PrintTime(double seconds, double uvOnSeconds) {
             Arrays.fill(exposures, exposureS);
             Arrays.fill(exposures, 0, Math.min(bottomLayers, layers), bottomExposureS);
             for (int i = 1; i <= transitionLayers && bottomLayers + i <= layers; i++) {
-                exposures[bottomLayers + i - 1] = bottomExposureS - (bottomExposureS - exposureS) * i / (transitionLayers + 1);
+                exposures[bottomLayers + i - 1] =
+                        bottomExposureS - (bottomExposureS - exposureS) * i / (transitionLayers + 1);
             }
             return exposures;
         }

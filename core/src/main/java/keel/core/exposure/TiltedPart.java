@@ -1,8 +1,8 @@
 package keel.core.exposure;
 
 /**
- * A box-shaped part turned about its width: how high it stands. Geometry; that big flat faces are tilted, and that a wide
- * part at 30° may stand three times as tall, is common practice, no published source.
+ * A box-shaped part turned about its width: how high it stands. Geometry; that big flat faces are tilted, and that a
+ * wide part at 30° may stand three times as tall, is common practice, no published source.
  *
  * @param lengthMm side that is lifted, &gt; 0
  * @param heightMm height before it is turned, &gt; 0
@@ -13,7 +13,8 @@ public record TiltedPart(double lengthMm, double heightMm) {
 
     public TiltedPart {
         if (!(lengthMm > 0 && lengthMm <= LARGEST_MM && heightMm > 0 && heightMm <= LARGEST_MM)) {
-            throw new IllegalArgumentException("The length and the height of a part are more than 0 and at most 2000 mm.");
+            throw new IllegalArgumentException(
+                    "The length and the height of a part are more than 0 and at most 2000 mm.");
         }
     }
 

@@ -5,14 +5,14 @@ import org.hipparchus.stat.regression.SimpleRegression;
 import org.hipparchus.util.FastMath;
 
 /**
- * How deep a resin cures: C_d = D_p·ln(E/E_c). D_p is the penetration depth, E_c the exposure below which nothing sets. The
- * exposure may be a dose or, at a steady light, seconds: E_c is in the same unit.
+ * How deep a resin cures: C_d = D_p·ln(E/E_c). D_p is the penetration depth, E_c the exposure below which nothing sets.
+ * The exposure may be a dose or, at a steady light, seconds: E_c is in the same unit.
  *
- * <p>Source: P. F. Jacobs, Rapid Prototyping &amp; Manufacturing: Fundamentals of Stereolithography (1992), ch. 4; fitted by
- * least squares on ln E.
+ * <p>Source: P. F. Jacobs, Rapid Prototyping &amp; Manufacturing: Fundamentals of Stereolithography (1992), ch. 4;
+ * fitted by least squares on ln E.
  *
  * @param dpMm penetration depth, mm
- * @param ec   critical exposure, in the unit of the exposures
+ * @param ec critical exposure, in the unit of the exposures
  */
 public record WorkingCurve(double dpMm, double ec) {
 
@@ -27,8 +27,12 @@ public record WorkingCurve(double dpMm, double ec) {
         require(points.size() >= 2, "A working curve takes at least two test pieces.");
         SimpleRegression line = new SimpleRegression();
         for (Point p : points) {
-            require(p.exposure() > 0 && Double.isFinite(p.exposure()), "An exposure must be more than 0; this is " + p.exposure() + ".");
-            require(p.depthMm() > 0 && p.depthMm() <= 50, "A thickness must be more than 0 and at most 50 mm; this is " + p.depthMm() + ".");
+            require(
+                    p.exposure() > 0 && Double.isFinite(p.exposure()),
+                    "An exposure must be more than 0; this is " + p.exposure() + ".");
+            require(
+                    p.depthMm() > 0 && p.depthMm() <= 50,
+                    "A thickness must be more than 0 and at most 50 mm; this is " + p.depthMm() + ".");
             line.addData(Math.log(p.exposure()), p.depthMm());
         }
         double dp = line.getSlope();

@@ -2,7 +2,9 @@ package keel.core.failure;
 
 /** How sure the shop is of a cause. */
 public enum Certainty {
-    FOUND("Found"), PRESUMED("Presumed"), UNKNOWN("Unknown");
+    FOUND("Found"),
+    PRESUMED("Presumed"),
+    UNKNOWN("Unknown");
 
     private final String words;
 

@@ -17,11 +17,12 @@ public final class FixHeld {
 
     /**
      * @param failedAtLayer layer at which it failed, null if not known: then any good run will do
-     * @param verdictAt     when the cause was named
-     * @param goodRuns      good runs of the same machine
+     * @param verdictAt when the cause was named
+     * @param goodRuns good runs of the same machine
      */
     public static boolean by(List<GoodRun> goodRuns, Integer failedAtLayer, Instant verdictAt) {
-        return goodRuns.stream().anyMatch(run -> !run.startedAt().isBefore(verdictAt)
-                && (failedAtLayer == null || run.layers() >= failedAtLayer));
+        return goodRuns.stream()
+                .anyMatch(run -> !run.startedAt().isBefore(verdictAt)
+                        && (failedAtLayer == null || run.layers() >= failedAtLayer));
     }
 }

@@ -3,7 +3,10 @@ package keel.core.film;
 import java.util.Arrays;
 import java.util.Comparator;
 
-/** How cloudy a film looks, in five grades, beside a new one over print. The light that each usually passes is common practice, no source. */
+/**
+ * How cloudy a film looks, in five grades, beside a new one over print. The light that each usually passes is common
+ * practice, no source.
+ */
 public enum Clouding {
     CLEAR("Clear", "as a new one", 0.92),
     FAINT("Faint", "a breath, seen only against the light", 0.89),
@@ -42,6 +45,8 @@ public enum Clouding {
 
     /** The grade whose usual transmittance lies nearest to a measured one. */
     public static Clouding of(double transmittance) {
-        return Arrays.stream(values()).min(Comparator.comparingDouble(c -> Math.abs(c.usualTransmittance - transmittance))).orElseThrow();
+        return Arrays.stream(values())
+                .min(Comparator.comparingDouble(c -> Math.abs(c.usualTransmittance - transmittance)))
+                .orElseThrow();
     }
 }

@@ -9,8 +9,9 @@ import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.util.FastMath;
 
 /**
- * The tones of one tap: the sum of sinusoids that die away, Σ (a·cos 2πft + b·sin 2πft)·e^(−dt), that lies nearest to what was recorded. Tones are taken one
- * after the other, the strongest first; after each all are fitted anew by Levenberg's and Marquardt's way of least squares (Marquardt 1963).
+ * The tones of one tap: the sum of sinusoids that die away, Σ (a·cos 2πft + b·sin 2πft)·e^(−dt), that lies nearest to
+ * what was recorded. Tones are taken one after the other, the strongest first; after each all are fitted anew by
+ * Levenberg's and Marquardt's way of least squares (Marquardt 1963).
  */
 final class DyingTones {
 
@@ -42,9 +43,9 @@ final class DyingTones {
     /**
      * One tone.
      *
-     * @param hz        its frequency
+     * @param hz its frequency
      * @param decayPerS how fast it dies, 1/s
-     * @param strength  its amplitude where the piece begins
+     * @param strength its amplitude where the piece begins
      */
     record Tone(double hz, double decayPerS, double strength) {}
 
@@ -60,7 +61,11 @@ final class DyingTones {
         while (fit.tones.size() < MOST_TONES && fit.another(lowHz, highHz)) {
             fit.nearest();
         }
-        return new Heard(fit.tones.stream().map(t -> new Tone(t[0], t[1], FastMath.hypot(t[2], t[3]))).toList(), fit.share());
+        return new Heard(
+                fit.tones.stream()
+                        .map(t -> new Tone(t[0], t[1], FastMath.hypot(t[2], t[3])))
+                        .toList(),
+                fit.share());
     }
 
     /** Takes the strongest frequency of what is left, if it stands out. */
@@ -68,7 +73,8 @@ final class DyingTones {
         double[] left = left();
         Spectrum spectrum = Spectrum.of(left, 0, left.length, rateHz);
         double hz = spectrum.strongest(lowHz, highHz);
-        boolean standsOut = spectrum.strength()[spectrum.bin(hz)] > ABOVE_AROUND * spectrum.around(hz, AROUND_HZ, lowHz, highHz);
+        boolean standsOut =
+                spectrum.strength()[spectrum.bin(hz)] > ABOVE_AROUND * spectrum.around(hz, AROUND_HZ, lowHz, highHz);
         if (standsOut && hz > lowHz && hz < highHz) {
             tones.add(new double[] {hz, USUAL_DECAY_PER_S, 0, 0, hz});
             return true;
@@ -159,8 +165,11 @@ final class DyingTones {
                 normal[b][a] = normal[a][b];
             }
         }
-        DecompositionSolver solver = new LUDecomposition(new Array2DRowRealMatrix(normal, false), Double.MIN_NORMAL).getSolver();
-        return solver.isNonSingular() ? moved(solver.solve(new ArrayRealVector(right, false)).toArray()) : null;
+        DecompositionSolver solver =
+                new LUDecomposition(new Array2DRowRealMatrix(normal, false), Double.MIN_NORMAL).getSolver();
+        return solver.isNonSingular()
+                ? moved(solver.solve(new ArrayRealVector(right, false)).toArray())
+                : null;
     }
 
     private List<double[]> moved(double[] by) {

@@ -5,15 +5,18 @@ import keel.core.Findings;
 /**
  * A dent or scratch in a film, where it lies as seen from above.
  *
- * @param xMm    from the left edge of the plate
- * @param yMm    from its front edge
+ * @param xMm from the left edge of the plate
+ * @param yMm from its front edge
  * @param sizeMm its length
  */
 public record FilmMark(Kind kind, double xMm, double yMm, double sizeMm) {
 
     /** What can be wrong at one place of a film. */
     public enum Kind {
-        DENT("Dent"), SCRATCH("Scratch"), HAZE("Hazy patch"), HOLE("Hole");
+        DENT("Dent"),
+        SCRATCH("Scratch"),
+        HAZE("Hazy patch"),
+        HOLE("Hole");
 
         private final String words;
 

@@ -6,12 +6,20 @@ import keel.core.Findings;
  * How the film of a model's vat sits in its frame, as far as somebody measured it; null is not known. Lengths in mm.
  *
  * @param cornerScrewMm length of the clamp screws at the corners, {@code sideScrewMm} of the others
- * @param spacerMm      height of the block that gives the slack, above the clamp
- * @param pressMm       how far the frame presses the film in, {@code lipMm} from the clamp to the lip that presses
+ * @param spacerMm height of the block that gives the slack, above the clamp
+ * @param pressMm how far the frame presses the film in, {@code lipMm} from the clamp to the lip that presses
  * @param sheetLengthMm least sheet that covers the ring, {@code sheetWidthMm} across
- * @param vatPrice      of a whole vat, in the shop's money
+ * @param vatPrice of a whole vat, in the shop's money
  */
-public record FilmSeat(Double cornerScrewMm, Double sideScrewMm, Double spacerMm, Double pressMm, Double lipMm, Double sheetLengthMm, Double sheetWidthMm, Double vatPrice) {
+public record FilmSeat(
+        Double cornerScrewMm,
+        Double sideScrewMm,
+        Double spacerMm,
+        Double pressMm,
+        Double lipMm,
+        Double sheetLengthMm,
+        Double sheetWidthMm,
+        Double vatPrice) {
 
     public static final FilmSeat UNKNOWN = new FilmSeat(null, null, null, null, null, null, null, null);
 
@@ -32,7 +40,9 @@ public record FilmSeat(Double cornerScrewMm, Double sideScrewMm, Double spacerMm
 
     /** The bulge that the film is given over the block: by the take-up of this frame, or as usual. */
     public SlackSpacer slack(double spanMm, double thicknessMm) {
-        return measured() ? SlackSpacer.forTension(spanMm, pressMm, lipMm, USUAL_TENSION, thicknessMm) : SlackSpacer.forStrain(spanMm, USUAL_STRAIN);
+        return measured()
+                ? SlackSpacer.forTension(spanMm, pressMm, lipMm, USUAL_TENSION, thicknessMm)
+                : SlackSpacer.forStrain(spanMm, USUAL_STRAIN);
     }
 
     /** Adds what cannot be. */
@@ -45,7 +55,10 @@ public record FilmSeat(Double cornerScrewMm, Double sideScrewMm, Double spacerMm
         range(findings, sheetLengthMm, 20, 5000, "sheetLengthMm", "The length of a sheet");
         range(findings, sheetWidthMm, 20, 5000, "sheetWidthMm", "The width of a sheet");
         findings.rangeIfGiven(vatPrice, 0, 1_000_000, "vatPrice", "The price of a vat", "");
-        findings.when((pressMm == null) != (lipMm == null), pressMm == null ? "pressMm" : "lipMm", "The take-up needs both: how far the frame presses, and from clamp to lip.");
+        findings.when(
+                (pressMm == null) != (lipMm == null),
+                pressMm == null ? "pressMm" : "lipMm",
+                "The take-up needs both: how far the frame presses, and from clamp to lip.");
     }
 
     private static void range(Findings findings, Double value, double low, double high, String field, String what) {

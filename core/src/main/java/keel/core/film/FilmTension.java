@@ -7,14 +7,15 @@ import org.hipparchus.util.FastMath;
 /**
  * Tension of a release film from the tone that it gives when tapped, free on both sides.
  *
- * <p>Clamped rectangular membrane, source as {@link Membrane}, or a round one ({@link RoundMembrane}): with f₁₁ the lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone
- * (dry) or with the air it moves ({@link AirLoad}). Stress is that of the dry tension.
+ * <p>Clamped rectangular membrane, source as {@link Membrane}, or a round one ({@link RoundMembrane}): with f₁₁ the
+ * lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone (dry) or with the air it moves
+ * ({@link AirLoad}). Stress is that of the dry tension.
  *
- * @param dryNPerM     tension without the air's mass, N/m
+ * @param dryNPerM tension without the air's mass, N/m
  * @param withAirNPerM with it, N/m
- * @param stressMPa    of the dry tension, MPa
- * @param evenness     tension along the length over that across it, from a second tone; null where it is not heard apart
- * @param secondHz     that second tone, Hz; null where it is not heard apart
+ * @param stressMPa of the dry tension, MPa
+ * @param evenness tension along the length over that across it, from a second tone; null where it is not heard apart
+ * @param secondHz that second tone, Hz; null where it is not heard apart
  */
 public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa, Double evenness, Double secondHz) {
 
@@ -24,10 +25,16 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
 
     /**
      * @param fundamentalHz lowest tone, Hz
-     * @param peaks         all tones that were heard
+     * @param peaks all tones that were heard
      * @throws IllegalArgumentException unless all figures are positive and finite
      */
-    public static FilmTension of(double fundamentalHz, List<TapTone.Peak> peaks, double lengthMm, double widthMm, double thicknessMm, double densityKgM3) {
+    public static FilmTension of(
+            double fundamentalHz,
+            List<TapTone.Peak> peaks,
+            double lengthMm,
+            double widthMm,
+            double thicknessMm,
+            double densityKgM3) {
         if (!(fundamentalHz > 0) || Double.isInfinite(fundamentalHz)) {
             throw new IllegalArgumentException("A tone must be more than 0 Hz.");
         }
@@ -37,7 +44,12 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         double withAir = square(fundamentalHz / one.toneHz(1, 1));
         TapTone.Peak second = second(fundamentalHz, peaks, one);
         Double evenness = second == null ? null : evenness(fundamentalHz, second.hz(), one);
-        return new FilmTension(dry, withAir, dry / (thicknessMm / 1000) / 1e6, evenness, evenness == null ? null : Double.valueOf(second.hz()));
+        return new FilmTension(
+                dry,
+                withAir,
+                dry / (thicknessMm / 1000) / 1e6,
+                evenness,
+                evenness == null ? null : Double.valueOf(second.hz()));
     }
 
     /** The same for a film over a round ring; how even it is cannot be told from its tone. */
@@ -50,14 +62,21 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         return new FilmTension(dry, square(fundamentalHz / one.toneHz()), dry / (thicknessMm / 1000) / 1e6, null, null);
     }
 
-    /** The lower of the modes with two half waves, which lies along the longer side; null unless a tone stands near where an even film would have it and the other such mode is far enough. */
+    /**
+     * The lower of the modes with two half waves, which lies along the longer side; null unless a tone stands near
+     * where an even film would have it and the other such mode is far enough.
+     */
     private static TapTone.Peak second(double f11, List<TapTone.Peak> peaks, Membrane one) {
         boolean alongX = one.lengthMm() >= one.widthMm();
         double f1 = one.toneHz(1, 1);
         double second = f11 * (alongX ? one.toneHz(2, 1) : one.toneHz(1, 2)) / f1;
         double third = f11 * (alongX ? one.toneHz(1, 2) : one.toneHz(2, 1)) / f1;
-        return third / second < 1 + 2 * NEAR ? null : peaks.stream().filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART)
-                .max(Comparator.comparingDouble(TapTone.Peak::strength)).orElse(null);
+        return third / second < 1 + 2 * NEAR
+                ? null
+                : peaks.stream()
+                        .filter(p -> FastMath.abs(p.hz() / second - 1) < NEAR && FastMath.abs(p.hz() / f11 - 1) > APART)
+                        .max(Comparator.comparingDouble(TapTone.Peak::strength))
+                        .orElse(null);
     }
 
     /** From f₁₁ and that mode: 4·σ_mn·f_mn² = Tx·m²/Lx² + Ty·n²/Ly². Null where no tensions give both. */
@@ -70,7 +89,8 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
         if (alongLong <= 0 || alongShort <= 0) {
             return null;
         }
-        double sides = square(FastMath.max(one.lengthMm(), one.widthMm()) / FastMath.min(one.lengthMm(), one.widthMm()));
+        double sides =
+                square(FastMath.max(one.lengthMm(), one.widthMm()) / FastMath.min(one.lengthMm(), one.widthMm()));
         double longOverShort = alongLong * sides / alongShort;
         return alongX ? longOverShort : 1 / longOverShort;
     }
@@ -85,9 +105,17 @@ public record FilmTension(double dryNPerM, double withAirNPerM, double stressMPa
     }
 
     /** What a tone says of a film. */
-    public enum Verdict { GOOD, SLACK, TIGHT, NO_TONE }
+    public enum Verdict {
+        GOOD,
+        SLACK,
+        TIGHT,
+        NO_TONE
+    }
 
-    /** By the distance from the reference; good where there is none to compare with. Within 100 cents is good, common practice. */
+    /**
+     * By the distance from the reference; good where there is none to compare with. Within 100 cents is good, common
+     * practice.
+     */
     public static Verdict verdict(Double centsFromReference) {
         if (centsFromReference == null || FastMath.abs(centsFromReference) <= GOOD_WITHIN_CENTS) {
             return Verdict.GOOD;

@@ -6,8 +6,8 @@ import java.util.List;
 import org.hipparchus.util.FastMath;
 
 /**
- * The loudness of a recording over time: mean squares of frames of a fiftieth of a second, one every five thousandths, so that the hum of the mains,
- * whose loudness repeats a hundred times a second, does not show in it.
+ * The loudness of a recording over time: mean squares of frames of a fiftieth of a second, one every five thousandths,
+ * so that the hum of the mains, whose loudness repeats a hundred times a second, does not show in it.
  */
 record Frames(double[] energy, double rateHz) {
 
@@ -58,7 +58,8 @@ record Frames(double[] energy, double rateHz) {
         List<Integer> onsets = new ArrayList<>();
         int deafUntil = 0;
         for (int f = 0; f < energy.length; f++) {
-            boolean jumps = f < APART ? f == 0 && energy[0] > FROM_THE_START * background
+            boolean jumps = f < APART
+                    ? f == 0 && energy[0] > FROM_THE_START * background
                     : energy[f] > JUMP * energy[f - APART] && energy[f] > ABOVE_BEATS * loudestBefore(f);
             if (f >= deafUntil && energy[f] > least && jumps) {
                 int loud = loudestWithin(f);

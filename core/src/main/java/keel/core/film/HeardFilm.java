@@ -5,13 +5,13 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * A film as it was heard: from taps at the centre, which give the fundamental, and, where there are some, from taps at a quarter of the long side, which also
- * give the second mode and so how even it is.
+ * A film as it was heard: from taps at the centre, which give the fundamental, and, where there are some, from taps at
+ * a quarter of the long side, which also give the second mode and so how even it is.
  *
- * @param centre  tone of the taps at the centre
+ * @param centre tone of the taps at the centre
  * @param quarter of those at the quarter, null if there are none
  * @param tension null where there is no clear tone
- * @param agree   whether both recordings gave the same fundamental; true where there is only one
+ * @param agree whether both recordings gave the same fundamental; true where there is only one
  */
 public record HeardFilm(TapTone centre, TapTone quarter, FilmTension tension, boolean agree) {
 
@@ -23,7 +23,8 @@ public record HeardFilm(TapTone centre, TapTone quarter, FilmTension tension, bo
             return new HeardFilm(centre, quarter, null, true);
         }
         List<TapTone.Peak> peaks = new ArrayList<>(centre.peaks());
-        boolean agree = quarter == null || !quarter.clear()
+        boolean agree = quarter == null
+                || !quarter.clear()
                 || quarter.peaks().stream().anyMatch(p -> Math.abs(p.hz() / centre.fundamentalHz() - 1) < SAME);
         if (quarter != null && quarter.clear() && agree) {
             peaks = new ArrayList<>(quarter.peaks());

@@ -7,8 +7,8 @@ import org.hipparchus.linear.RealVector;
 import org.hipparchus.util.FastMath;
 
 /**
- * The hum of the mains in a recording: 50 or 60 Hz, as near as the mains keep it, with its multiples, fitted by least squares to what is heard while nothing
- * else sounds, and taken away from all of it.
+ * The hum of the mains in a recording: 50 or 60 Hz, as near as the mains keep it, with its multiples, fitted by least
+ * squares to what is heard while nothing else sounds, and taken away from all of it.
  */
 final class Hum {
 
@@ -51,11 +51,18 @@ final class Hum {
                 base = hz;
             }
         }
-        return best < LEAST_SHARE * all ? sound : new Hum(base, Normal.of(sound, rateHz, quiet, base, MULTIPLES, 1).solved()).takenFrom(sound, rateHz);
+        return best < LEAST_SHARE * all
+                ? sound
+                : new Hum(
+                                base,
+                                Normal.of(sound, rateHz, quiet, base, MULTIPLES, 1)
+                                        .solved())
+                        .takenFrom(sound, rateHz);
     }
 
     /** The base near another that explains most. */
-    private static double loudest(double[] sound, double rateHz, boolean[] quiet, double near, double within, double step) {
+    private static double loudest(
+            double[] sound, double rateHz, boolean[] quiet, double near, double within, double step) {
         double best = -1;
         double base = near;
         for (double hz = near - within; hz <= near + within; hz += step) {
@@ -129,7 +136,9 @@ final class Hum {
         }
 
         RealVector solved() {
-            return new LUDecomposition(new Array2DRowRealMatrix(left, false)).getSolver().solve(right);
+            return new LUDecomposition(new Array2DRowRealMatrix(left, false))
+                    .getSolver()
+                    .solve(right);
         }
     }
 }

@@ -3,9 +3,11 @@ package keel.core.film;
 import org.hipparchus.util.FastMath;
 
 /**
- * A recording without its offset and at the lowest rate that still holds the tones of films: low-passed by a windowed sinc, then every so many samples kept.
+ * A recording without its offset and at the lowest rate that still holds the tones of films: low-passed by a windowed
+ * sinc, then every so many samples kept.
  *
- * <p>Source: any text on multirate filters, such as Oppenheim and Schafer, Discrete-Time Signal Processing, ch. 4 and 7.
+ * <p>Source: any text on multirate filters, such as Oppenheim and Schafer, Discrete-Time Signal Processing, ch. 4 and
+ * 7.
  */
 record LowRate(double[] samples, double rateHz) {
 
@@ -15,7 +17,9 @@ record LowRate(double[] samples, double rateHz) {
     static LowRate of(Recording recording) {
         double[] sound = withoutOffset(recording.samples());
         int every = (int) FastMath.max(1, FastMath.floor(recording.rateHz() / LEAST_RATE_HZ));
-        return every == 1 ? new LowRate(sound, recording.rateHz()) : new LowRate(kept(sound, every), recording.rateHz() / every);
+        return every == 1
+                ? new LowRate(sound, recording.rateHz())
+                : new LowRate(kept(sound, every), recording.rateHz() / every);
     }
 
     double seconds() {

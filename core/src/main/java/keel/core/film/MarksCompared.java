@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * What became of the marks of a film between two looks. A mark is taken for the same as the nearest earlier one within a few millimetres; by so much does
- * a finger miss on a tablet. Common practice, no source.
+ * What became of the marks of a film between two looks. A mark is taken for the same as the nearest earlier one within
+ * a few millimetres; by so much does a finger miss on a tablet. Common practice, no source.
  */
 public final class MarksCompared {
 
@@ -17,7 +17,12 @@ public final class MarksCompared {
     private MarksCompared() {}
 
     /** What became of a mark. */
-    public enum Fate { NEW, SAME, GROWN, GONE }
+    public enum Fate {
+        NEW,
+        SAME,
+        GROWN,
+        GONE
+    }
 
     /** A mark with what became of it; {@code wasMm} is its size at the earlier look, null for a new one. */
     public record Compared(FilmMark mark, Fate fate, Double wasMm) {}
@@ -27,10 +32,15 @@ public final class MarksCompared {
         List<FilmMark> left = new ArrayList<>(then);
         List<Compared> compared = new ArrayList<>();
         for (FilmMark mark : now) {
-            FilmMark was = left.stream().filter(m -> distance(m, mark) <= Math.max(SAME_PLACE_MM, m.sizeMm() / 2))
-                    .min(Comparator.comparingDouble(m -> distance(m, mark))).orElse(null);
+            FilmMark was = left.stream()
+                    .filter(m -> distance(m, mark) <= Math.max(SAME_PLACE_MM, m.sizeMm() / 2))
+                    .min(Comparator.comparingDouble(m -> distance(m, mark)))
+                    .orElse(null);
             left.remove(was);
-            compared.add(new Compared(mark, was == null ? Fate.NEW : grown(was, mark) ? Fate.GROWN : Fate.SAME, was == null ? null : Double.valueOf(was.sizeMm())));
+            compared.add(new Compared(
+                    mark,
+                    was == null ? Fate.NEW : grown(was, mark) ? Fate.GROWN : Fate.SAME,
+                    was == null ? null : Double.valueOf(was.sizeMm())));
         }
         left.forEach(m -> compared.add(new Compared(m, Fate.GONE, m.sizeMm())));
         return compared;

@@ -3,16 +3,16 @@ package keel.core.film;
 import org.hipparchus.util.FastMath;
 
 /**
- * A stretched film in its frame: a clamped rectangular membrane without stiffness of its own, with the same tension in both
- * directions, hanging free in air on both sides.
+ * A stretched film in its frame: a clamped rectangular membrane without stiffness of its own, with the same tension in
+ * both directions, hanging free in air on both sides.
  *
- * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f_mn = ½·√(T/σ)·√((m/Lx)² + (n/Ly)²);
- * the air by {@link AirLoad}.
+ * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f_mn = ½·√(T/σ)·√((m/Lx)² +
+ * (n/Ly)²); the air by {@link AirLoad}.
  *
- * @param lengthMm         free opening along x, mm
- * @param widthMm          along y, mm
- * @param massKgPerM2      areal mass of the film alone
- * @param tensionNPerM     tension
+ * @param lengthMm free opening along x, mm
+ * @param widthMm along y, mm
+ * @param massKgPerM2 areal mass of the film alone
+ * @param tensionNPerM tension
  */
 public record Membrane(double lengthMm, double widthMm, double massKgPerM2, double tensionNPerM) {
 

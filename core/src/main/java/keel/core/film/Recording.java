@@ -8,8 +8,8 @@ import javax.sound.sampled.AudioSystem;
 import javax.sound.sampled.UnsupportedAudioFileException;
 
 /**
- * A recording in mono, −1 to 1: WAV with PCM of 8, 16, 24 or 32 bit or floats of 32 or 64, any rate, any number of channels (their
- * mean), 0.2 to 30 s.
+ * A recording in mono, −1 to 1: WAV with PCM of 8, 16, 24 or 32 bit or floats of 32 or 64, any rate, any number of
+ * channels (their mean), 0.2 to 30 s.
  */
 public record Recording(double[] samples, double rateHz) {
 
@@ -23,7 +23,9 @@ public record Recording(double[] samples, double rateHz) {
     public static Recording ofWav(byte[] file) {
         try (AudioInputStream in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
             AudioFormat format = in.getFormat();
-            require(format.getSampleRate() >= LOWEST_RATE_HZ && format.getSampleRate() <= HIGHEST_RATE_HZ, "Its rate of %.0f Hz cannot be used.".formatted(format.getSampleRate()));
+            require(
+                    format.getSampleRate() >= LOWEST_RATE_HZ && format.getSampleRate() <= HIGHEST_RATE_HZ,
+                    "Its rate of %.0f Hz cannot be used.".formatted(format.getSampleRate()));
             require(format.getChannels() >= 1 && format.getFrameSize() > 0, "It names no channels.");
             int most = (int) (LONGEST_S * format.getFrameRate()) * format.getFrameSize();
             byte[] bytes = in.readNBytes(most + format.getFrameSize());
@@ -37,7 +39,10 @@ public record Recording(double[] samples, double rateHz) {
         }
     }
 
-    /** The mean of the channels; where they cancel one another, as those of a microphone wired the wrong way round, the louder one. */
+    /**
+     * The mean of the channels; where they cancel one another, as those of a microphone wired the wrong way round, the
+     * louder one.
+     */
     private static double[] mono(byte[] bytes, int frames, AudioFormat format) {
         int width = format.getFrameSize() / format.getChannels();
         double[] mean = new double[frames];
@@ -77,7 +82,9 @@ public record Recording(double[] samples, double rateHz) {
         if (encoding.equals(AudioFormat.Encoding.PCM_UNSIGNED)) {
             return raw / (double) (1L << 8 * width - 1) - 1;
         }
-        require(encoding.equals(AudioFormat.Encoding.PCM_SIGNED), "Its encoding " + encoding + " cannot be read; PCM can.");
+        require(
+                encoding.equals(AudioFormat.Encoding.PCM_SIGNED),
+                "Its encoding " + encoding + " cannot be read; PCM can.");
         int shift = 64 - 8 * width;
         return (raw << shift >> shift) / (double) (1L << 8 * width - 1);
     }

@@ -8,8 +8,9 @@ import org.hipparchus.transform.TransformType;
 import org.hipparchus.util.FastMath;
 
 /**
- * How strongly each frequency sounds in a piece of a recording, from 0 to half of the rate. The piece is faded out by half a cosine, so that what dies away
- * keeps its loud beginning, and padded with zeros so that the bins lie well under a hertz apart.
+ * How strongly each frequency sounds in a piece of a recording, from 0 to half of the rate. The piece is faded out by
+ * half a cosine, so that what dies away keeps its loud beginning, and padded with zeros so that the bins lie well under
+ * a hertz apart.
  */
 record Spectrum(double[] strength, double binHz) {
 
@@ -25,7 +26,8 @@ record Spectrum(double[] strength, double binHz) {
             double window = 0.5 + 0.5 * FastMath.cos(FastMath.PI * i / length);
             padded[i] = sound[from + i] * window * FastMath.min(1, (i + 1) / fadeIn);
         }
-        Complex[] transformed = new FastFourierTransformer(DftNormalization.STANDARD).transform(padded, TransformType.FORWARD);
+        Complex[] transformed =
+                new FastFourierTransformer(DftNormalization.STANDARD).transform(padded, TransformType.FORWARD);
         double[] strength = new double[size / 2];
         for (int b = 0; b < strength.length; b++) {
             strength[b] = transformed[b].norm();
@@ -48,7 +50,8 @@ record Spectrum(double[] strength, double binHz) {
 
     /** The middle strength around a frequency, which a single tone hardly lifts. */
     double around(double hz, double aroundHz, double lowHz, double highHz) {
-        double[] near = Arrays.copyOfRange(strength, bin(FastMath.max(lowHz, hz - aroundHz)), bin(FastMath.min(highHz, hz + aroundHz)) + 1);
+        double[] near = Arrays.copyOfRange(
+                strength, bin(FastMath.max(lowHz, hz - aroundHz)), bin(FastMath.min(highHz, hz + aroundHz)) + 1);
         Arrays.sort(near);
         return near[near.length / 2];
     }

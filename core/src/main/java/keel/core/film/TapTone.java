@@ -7,14 +7,14 @@ import java.util.List;
 import org.hipparchus.util.FastMath;
 
 /**
- * The tone of a film from a recording of taps on it: hum taken away, taps found by their onset, the tones of each fitted as sinusoids that die away
- * ({@link DyingTones}). What does not die away is a whistle and no tap; where the tones make up little of what sounds, as in noise, there is no clear tone.
- * Meant for tones of 60 to 1200 Hz.
+ * The tone of a film from a recording of taps on it: hum taken away, taps found by their onset, the tones of each
+ * fitted as sinusoids that die away ({@link DyingTones}). What does not die away is a whistle and no tap; where the
+ * tones make up little of what sounds, as in noise, there is no clear tone. Meant for tones of 60 to 1200 Hz.
  *
  * @param fundamentalHz mean of the lowest tone over the taps; {@code NaN} if there is no clear tone
- * @param spreadHz      standard deviation over the taps
- * @param taps          taps that were heard
- * @param peaks         tones of all taps together, the lowest first
+ * @param spreadHz standard deviation over the taps
+ * @param taps taps that were heard
+ * @param peaks tones of all taps together, the lowest first
  */
 public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak> peaks) {
 
@@ -42,11 +42,15 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
 
     public static TapTone of(Recording recording) {
         LowRate low = LowRate.of(recording);
-        double[] sound = Hum.without(low.samples(), low.rateHz(), Frames.of(low.samples(), low.rateHz()).quiet(low.samples().length));
+        double[] sound = Hum.without(
+                low.samples(),
+                low.rateHz(),
+                Frames.of(low.samples(), low.rateHz()).quiet(low.samples().length));
         List<Integer> onsets = Frames.of(sound, low.rateHz()).onsets(sound);
         List<List<Peak>> heard = new ArrayList<>();
         for (int i = 0; i < FastMath.min(MOST_TAPS, onsets.size()); i++) {
-            int next = i + 1 < onsets.size() ? onsets.get(i + 1) - (int) (BEFORE_THE_NEXT_S * low.rateHz()) : sound.length;
+            int next =
+                    i + 1 < onsets.size() ? onsets.get(i + 1) - (int) (BEFORE_THE_NEXT_S * low.rateHz()) : sound.length;
             List<Peak> peaks = tap(sound, onsets.get(i), next, low.rateHz());
             if (!peaks.isEmpty()) {
                 heard.add(peaks);
@@ -63,10 +67,20 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
             return List.of();
         }
         DyingTones.Heard heard = DyingTones.of(sound, from, to, rateHz, LOWEST_HZ, HIGHEST_HZ);
-        double strongest = heard.tones().stream().mapToDouble(DyingTones.Tone::strength).max().orElse(0);
-        boolean dies = heard.tones().stream().filter(t -> t.strength() >= OF_THE_STRONGEST * strongest).allMatch(TapTone::dies);
-        return heard.share() < LEAST_SHARE || !dies ? List.of() : heard.tones().stream().filter(t -> t.strength() >= STILL_HEARD * strongest && dies(t))
-                .sorted(Comparator.comparingDouble(DyingTones.Tone::hz)).map(t -> new Peak(t.hz(), t.strength() / strongest)).toList();
+        double strongest = heard.tones().stream()
+                .mapToDouble(DyingTones.Tone::strength)
+                .max()
+                .orElse(0);
+        boolean dies = heard.tones().stream()
+                .filter(t -> t.strength() >= OF_THE_STRONGEST * strongest)
+                .allMatch(TapTone::dies);
+        return heard.share() < LEAST_SHARE || !dies
+                ? List.of()
+                : heard.tones().stream()
+                        .filter(t -> t.strength() >= STILL_HEARD * strongest && dies(t))
+                        .sorted(Comparator.comparingDouble(DyingTones.Tone::hz))
+                        .map(t -> new Peak(t.hz(), t.strength() / strongest))
+                        .toList();
     }
 
     private static boolean dies(DyingTones.Tone t) {
@@ -75,7 +89,11 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
 
     /** The lowest tone of a tap that is not a mere trace beside the strongest. */
     private static double lowest(List<Peak> tap) {
-        return tap.stream().filter(p -> p.strength() >= OF_THE_STRONGEST).mapToDouble(Peak::hz).findFirst().orElseThrow();
+        return tap.stream()
+                .filter(p -> p.strength() >= OF_THE_STRONGEST)
+                .mapToDouble(Peak::hz)
+                .findFirst()
+                .orElseThrow();
     }
 
     /** The tone that most taps share; none if they do not agree. */
@@ -85,20 +103,31 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
             return new TapTone(Double.NaN, Double.NaN, 0, List.of());
         }
         double median = lowest[lowest.length / 2];
-        double[] same = Arrays.stream(lowest).filter(f -> FastMath.abs(f / median - 1) < SAME_TONE).toArray();
+        double[] same = Arrays.stream(lowest)
+                .filter(f -> FastMath.abs(f / median - 1) < SAME_TONE)
+                .toArray();
         if (2 * same.length <= lowest.length && lowest.length > 1) {
             return new TapTone(Double.NaN, Double.NaN, heard.size(), List.of());
         }
         double mean = Arrays.stream(same).average().orElseThrow();
-        double spread = same.length < 2 ? 0 : FastMath.sqrt(Arrays.stream(same).map(f -> (f - mean) * (f - mean)).sum() / (same.length - 1));
+        double spread = same.length < 2
+                ? 0
+                : FastMath.sqrt(
+                        Arrays.stream(same).map(f -> (f - mean) * (f - mean)).sum() / (same.length - 1));
         return new TapTone(mean, spread, heard.size(), together(heard));
     }
 
-    /** Peaks that at least half of the taps show, or that are strong in one: what sounds depends on where the film is tapped. Each at its mean. */
+    /**
+     * Peaks that at least half of the taps show, or that are strong in one: what sounds depends on where the film is
+     * tapped. Each at its mean.
+     */
     private static List<Peak> together(List<List<Peak>> heard) {
-        List<Peak> all = heard.stream().flatMap(List::stream).sorted(Comparator.comparingDouble(Peak::hz)).toList();
+        List<Peak> all = heard.stream()
+                .flatMap(List::stream)
+                .sorted(Comparator.comparingDouble(Peak::hz))
+                .toList();
         List<Peak> shared = new ArrayList<>();
-        for (int i = 0; i < all.size();) {
+        for (int i = 0; i < all.size(); ) {
             int j = i;
             while (j < all.size() && all.get(j).hz() < all.get(i).hz() * (1 + SAME_TONE)) {
                 j++;
@@ -106,7 +135,8 @@ public record TapTone(double fundamentalHz, double spreadHz, int taps, List<Peak
             List<Peak> group = all.subList(i, j);
             double strongest = group.stream().mapToDouble(Peak::strength).max().orElseThrow();
             if (2 * group.size() >= heard.size() || strongest >= STANDS_ALONE) {
-                shared.add(new Peak(group.stream().mapToDouble(Peak::hz).average().orElseThrow(), strongest));
+                shared.add(
+                        new Peak(group.stream().mapToDouble(Peak::hz).average().orElseThrow(), strongest));
             }
             i = j;
         }

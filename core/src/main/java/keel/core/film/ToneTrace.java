@@ -5,17 +5,25 @@ import java.util.List;
 import org.hipparchus.util.FastMath;
 
 /**
- * What a drawing needs of a recording: how far it swings in each slice of time, where the taps are, and how strongly each frequency sounds while they ring.
+ * What a drawing needs of a recording: how far it swings in each slice of time, where the taps are, and how strongly
+ * each frequency sounds while they ring.
  *
- * @param seconds    length of the recording
- * @param swing      greatest amplitude in each slice, 0 to 1 of the loudest
- * @param tapsAtS    when the taps were heard, s
- * @param lowHz      frequency of the first strength
- * @param stepHz     between strengths
- * @param strength   dB below the strongest, 0 to {@value #FLOOR_DB}
- * @param clipped    share of samples at full scale, 0 to 1
+ * @param seconds length of the recording
+ * @param swing greatest amplitude in each slice, 0 to 1 of the loudest
+ * @param tapsAtS when the taps were heard, s
+ * @param lowHz frequency of the first strength
+ * @param stepHz between strengths
+ * @param strength dB below the strongest, 0 to {@value #FLOOR_DB}
+ * @param clipped share of samples at full scale, 0 to 1
  */
-public record ToneTrace(double seconds, List<Double> swing, List<Double> tapsAtS, double lowHz, double stepHz, List<Double> strength, double clipped) {
+public record ToneTrace(
+        double seconds,
+        List<Double> swing,
+        List<Double> tapsAtS,
+        double lowHz,
+        double stepHz,
+        List<Double> strength,
+        double clipped) {
 
     /** What lies further below the strongest is drawn as nothing, dB. */
     public static final double FLOOR_DB = -50;
@@ -29,10 +37,19 @@ public record ToneTrace(double seconds, List<Double> swing, List<Double> tapsAtS
 
     public static ToneTrace of(Recording recording) {
         LowRate low = LowRate.of(recording);
-        double[] sound = Hum.without(low.samples(), low.rateHz(), Frames.of(low.samples(), low.rateHz()).quiet(low.samples().length));
+        double[] sound = Hum.without(
+                low.samples(),
+                low.rateHz(),
+                Frames.of(low.samples(), low.rateHz()).quiet(low.samples().length));
         List<Integer> onsets = Frames.of(sound, low.rateHz()).onsets(sound);
-        return new ToneTrace(low.seconds(), swing(low.samples()), onsets.stream().map(o -> o / low.rateHz()).toList(), LOW_HZ, STEP_HZ,
-                strength(sound, onsets, low.rateHz()), clipped(recording));
+        return new ToneTrace(
+                low.seconds(),
+                swing(low.samples()),
+                onsets.stream().map(o -> o / low.rateHz()).toList(),
+                LOW_HZ,
+                STEP_HZ,
+                strength(sound, onsets, low.rateHz()),
+                clipped(recording));
     }
 
     /** Whether so much of it is clipped that it was too loud for the microphone. */
@@ -59,7 +76,8 @@ public record ToneTrace(double seconds, List<Double> swing, List<Double> tapsAtS
         double[] sum = new double[(int) ((HIGH_HZ - LOW_HZ) / STEP_HZ) + 1];
         List<Integer> from = onsets.isEmpty() ? List.of(0) : onsets;
         for (int onset : from) {
-            Spectrum spectrum = Spectrum.of(sound, onset, FastMath.min(sound.length, onset + (int) (RINGS_S * rateHz)), rateHz);
+            Spectrum spectrum =
+                    Spectrum.of(sound, onset, FastMath.min(sound.length, onset + (int) (RINGS_S * rateHz)), rateHz);
             for (int k = 0; k < sum.length; k++) {
                 double hz = LOW_HZ + k * STEP_HZ;
                 double most = 0;

@@ -9,54 +9,72 @@ import keel.core.standing.PartUse;
 /**
  * What the records know before a print starts. What is not known is null.
  *
- * @param parts                film or tank, and screen, with their use
- * @param jobHours             how long the job will take, h
- * @param uvShare              UV hours in a print hour
- * @param resin                name of the resin in the vat
- * @param resinMl              how much is in the vat, ml
- * @param jobMl                how much the job takes, ml
- * @param fillLineMl           what the vat may hold, ml
- * @param selfFilling          whether the machine fills itself
- * @param roomC                temperature of the room as last read, °C
- * @param roomReadHoursAgo     how long ago that was
+ * @param parts film or tank, and screen, with their use
+ * @param jobHours how long the job will take, h
+ * @param uvShare UV hours in a print hour
+ * @param resin name of the resin in the vat
+ * @param resinMl how much is in the vat, ml
+ * @param jobMl how much the job takes, ml
+ * @param fillLineMl what the vat may hold, ml
+ * @param selfFilling whether the machine fills itself
+ * @param roomC temperature of the room as last read, °C
+ * @param roomReadHoursAgo how long ago that was
  * @param printsSinceLevelling prints since the plate was levelled
- * @param levelled             whether it was ever levelled on record
- * @param lastFailed           whether the last print failed
- * @param changedSince         whether anything was changed since it did
- * @param holdNextToLight      whether the next part must be held to the light
- * @param profile              settings for this resin on this machine, null if there are none
- * @param jobExposureS         layer exposure of the job, s
- * @param vat                  how full the vat gets, null where its size is not known
- * @param own                  questions that the shop added itself
+ * @param levelled whether it was ever levelled on record
+ * @param lastFailed whether the last print failed
+ * @param changedSince whether anything was changed since it did
+ * @param holdNextToLight whether the next part must be held to the light
+ * @param profile settings for this resin on this machine, null if there are none
+ * @param jobExposureS layer exposure of the job, s
+ * @param vat how full the vat gets, null where its size is not known
+ * @param own questions that the shop added itself
  */
-public record GateFacts(MachineKind kind, List<Hold> holds, List<PartUse> parts, double jobHours, double uvShare, String resin, Double resinMl,
-                        Double jobMl, Double fillLineMl, boolean selfFilling, Double roomC, Double roomReadHoursAgo, long printsSinceLevelling,
-                        boolean levelled, boolean lastFailed, boolean changedSince, boolean holdNextToLight, Profile profile, Double jobExposureS,
-                        Vat vat, Stood stood, List<GateItem> own) {
+public record GateFacts(
+        MachineKind kind,
+        List<Hold> holds,
+        List<PartUse> parts,
+        double jobHours,
+        double uvShare,
+        String resin,
+        Double resinMl,
+        Double jobMl,
+        Double fillLineMl,
+        boolean selfFilling,
+        Double roomC,
+        Double roomReadHoursAgo,
+        long printsSinceLevelling,
+        boolean levelled,
+        boolean lastFailed,
+        boolean changedSince,
+        boolean holdNextToLight,
+        Profile profile,
+        Double jobExposureS,
+        Vat vat,
+        Stood stood,
+        List<GateItem> own) {
 
     /**
      * The resin in the vat.
      *
-     * @param days  since it was last moved, by a print, a pour or a sieve; null if not known
+     * @param days since it was last moved, by a print, a pour or a sieve; null if not known
      * @param fromC lowest temperature its maker asks for, {@code toC} the highest; null for the shop's own
      */
     public record Stood(Double days, Double fromC, Double toC) {}
 
-
     /**
      * The profile in force.
      *
-     * @param version   its number
+     * @param version its number
      * @param exposureS its layer exposure, s
-     * @param runs      runs with this version that ended
-     * @param good      those that came out
+     * @param runs runs with this version that ended
+     * @param good those that came out
      */
     public record Profile(int version, double exposureS, int runs, int good) {}
 
     /**
      * The vat and what goes down into it.
      *
-     * @param fill  its inside
+     * @param fill its inside
      * @param plate what the plate displaces
      */
     public record Vat(VatFill fill, VatFill.Displacer plate) {}

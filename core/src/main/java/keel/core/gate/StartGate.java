@@ -17,8 +17,9 @@ import keel.core.standing.Hold;
 import keel.core.standing.PartUse;
 
 /**
- * Puts the questions of the start gate: what the records know is answered, what only eyes can tell is asked, four times at
- * the most when all is in order. Thresholds are figures that the shop may change; common practice, no published source.
+ * Puts the questions of the start gate: what the records know is answered, what only eyes can tell is asked, four times
+ * at the most when all is in order. Thresholds are figures that the shop may change; common practice, no published
+ * source.
  */
 public final class StartGate {
 
@@ -37,17 +38,38 @@ public final class StartGate {
         return items.stream().noneMatch(i -> i.state() == HOLD);
     }
 
-    /** Said after several prints in a row went wrong: a piece that always came out tells the machine's faults from the job's. */
+    /**
+     * Said after several prints in a row went wrong: a piece that always came out tells the machine's faults from the
+     * job's.
+     */
     public static Optional<GateItem> knownGoodFirst(int wentWrongInARow) {
-        return wentWrongInARow < SEVERAL ? Optional.empty() : Optional.of(new GateItem("known-good-first", Part.JOB, WARN, wentWrongInARow
-                + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
+        return wentWrongInARow < SEVERAL
+                ? Optional.empty()
+                : Optional.of(
+                        new GateItem(
+                                "known-good-first",
+                                Part.JOB,
+                                WARN,
+                                wentWrongInARow
+                                        + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
     }
 
     /** A screen that is not as good as new. */
     public static GateItem screen(ScreenVerdict v) {
-        return new GateItem("screen-spots", Part.SCREEN, WARN, v.verdict() == ScreenVerdict.Verdict.CHANGE ? "The screen should be changed: " + String.join(" ", v.reasons())
-                : String.format(Locale.ROOT, "The screen has spots: put the job where none lies under it. %s", v.freePlaces() == null ? "" : "A usual job lies clear in "
-                + Math.round(100 * v.freePlaces()) + " % of its places.").strip());
+        return new GateItem(
+                "screen-spots",
+                Part.SCREEN,
+                WARN,
+                v.verdict() == ScreenVerdict.Verdict.CHANGE
+                        ? "The screen should be changed: " + String.join(" ", v.reasons())
+                        : String.format(
+                                        Locale.ROOT,
+                                        "The screen has spots: put the job where none lies under it. %s",
+                                        v.freePlaces() == null
+                                                ? ""
+                                                : "A usual job lies clear in " + Math.round(100 * v.freePlaces())
+                                                        + " % of its places.")
+                                .strip());
     }
 
     /** A hole in the film that is only cured shut. */
@@ -70,28 +92,55 @@ public final class StartGate {
             items.add(levelled(f));
         }
         String vessel = f.kind().vessel();
-        items.add(new GateItem("vat-felt", Part.VAT, ASK, "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
+        items.add(new GateItem(
+                "vat-felt",
+                Part.VAT,
+                ASK,
+                "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
         items.add(resin(f));
         freeboard(f, items);
-        items.add(new GateItem("resin-stirred", Part.RESIN, ASK, "The resin is stirred, and it is the right one"
-                + (f.resin() == null ? "." : ": " + f.resin() + ".") + settled(f)));
+        items.add(new GateItem(
+                "resin-stirred",
+                Part.RESIN,
+                ASK,
+                "The resin is stirred, and it is the right one" + (f.resin() == null ? "." : ": " + f.resin() + ".")
+                        + settled(f)));
         f.parts().forEach(p -> items.add(chance(p, f)));
-        items.add(new GateItem("file-and-air", Part.JOB, ASK, "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
+        items.add(new GateItem(
+                "file-and-air",
+                Part.JOB,
+                ASK,
+                "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
         items.add(profile(f));
         items.add(temperature(f));
         if (f.lastFailed() && !f.changedSince() && !held) {
-            items.add(new GateItem("nothing-changed", Part.JOB, WARN, "The last print failed and nothing was changed since. The same again will most likely fail the same way."));
+            items.add(
+                    new GateItem(
+                            "nothing-changed",
+                            Part.JOB,
+                            WARN,
+                            "The last print failed and nothing was changed since. The same again will most likely fail the same way."));
         }
         if (f.holdNextToLight()) {
-            items.add(new GateItem("hold-to-light", Part.SCREEN, WARN, "Something was crushed here: hold this part to the light and look for holes right through."));
+            items.add(new GateItem(
+                    "hold-to-light",
+                    Part.SCREEN,
+                    WARN,
+                    "Something was crushed here: hold this part to the light and look for holes right through."));
         }
         items.addAll(f.own());
         return items;
     }
 
     private static GateItem levelled(GateFacts f) {
-        return f.levelled() ? new GateItem("levelled", Part.PLATE, OK, "Levelled " + f.printsSinceLevelling() + (f.printsSinceLevelling() == 1 ? " print" : " prints")
-                + " ago.") : new GateItem("levelled", Part.PLATE, WARN, "No levelling is on record.");
+        return f.levelled()
+                ? new GateItem(
+                        "levelled",
+                        Part.PLATE,
+                        OK,
+                        "Levelled " + f.printsSinceLevelling() + (f.printsSinceLevelling() == 1 ? " print" : " prints")
+                                + " ago.")
+                : new GateItem("levelled", Part.PLATE, WARN, "No levelling is on record.");
     }
 
     private GateItem resin(GateFacts f) {
@@ -99,22 +148,43 @@ public final class StartGate {
             return new GateItem("resin-enough", Part.RESIN, OK, "The machine fills itself; look at its bottle.");
         }
         if (f.resinMl() == null || f.resin() == null) {
-            return new GateItem("resin-enough", Part.RESIN, ASK, "What is in the " + f.kind().vessel() + " is not on record: enough for the job and to keep it covered?");
+            return new GateItem(
+                    "resin-enough",
+                    Part.RESIN,
+                    ASK,
+                    "What is in the " + f.kind().vessel()
+                            + " is not on record: enough for the job and to keep it covered?");
         }
         double floor = f.fillLineMl() == null ? 0 : defaults.value("vat.leastShare") * f.fillLineMl();
         String there = ml(f.resinMl());
         if (f.jobMl() == null) {
-            return new GateItem("resin-enough", Part.RESIN, WARN, "About " + there + " in the " + f.kind().vessel() + "; how much the job takes is not said.");
+            return new GateItem(
+                    "resin-enough",
+                    Part.RESIN,
+                    WARN,
+                    "About " + there + " in the " + f.kind().vessel() + "; how much the job takes is not said.");
         }
         if (f.fillLineMl() != null && f.resinMl() > f.fillLineMl()) {
-            return new GateItem("resin-enough", Part.RESIN, WARN, "About " + there + " is above the fill line of " + ml(f.fillLineMl()) + ".");
+            return new GateItem(
+                    "resin-enough",
+                    Part.RESIN,
+                    WARN,
+                    "About " + there + " is above the fill line of " + ml(f.fillLineMl()) + ".");
         }
         double need = f.jobMl() + floor;
         if (f.resinMl() >= need) {
-            return new GateItem("resin-enough", Part.RESIN, OK, "About " + there + " in the " + f.kind().vessel() + ", " + ml(need) + " needed.");
+            return new GateItem(
+                    "resin-enough",
+                    Part.RESIN,
+                    OK,
+                    "About " + there + " in the " + f.kind().vessel() + ", " + ml(need) + " needed.");
         }
-        return new GateItem("resin-enough", Part.RESIN, WARN, "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there + " is there, the job takes "
-                + ml(f.jobMl()) + " and the floor must stay covered.");
+        return new GateItem(
+                "resin-enough",
+                Part.RESIN,
+                WARN,
+                "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there
+                        + " is there, the job takes " + ml(f.jobMl()) + " and the floor must stay covered.");
     }
 
     /** Said where the vat's size is known: how far below the rim the resin stands once the plate is down. */
@@ -124,10 +194,23 @@ public final class StartGate {
         }
         double free = f.vat().fill().freeboardMm(f.resinMl(), f.vat().plate());
         double over = f.resinMl() - f.vat().fill().mostMl(f.vat().plate());
-        items.add(free < VatFill.LEAST_FREEBOARD_MM
-                ? new GateItem("freeboard", Part.RESIN, WARN, "With the plate down the resin stands " + (free < 0 ? "over the rim" : String.format(Locale.ROOT, "%.0f mm below the rim", free))
-                        + "; " + Math.round(VatFill.LEAST_FREEBOARD_MM) + " mm is the least. Take out about " + ml(over) + ".")
-                : new GateItem("freeboard", Part.RESIN, OK, String.format(Locale.ROOT, "%.0f mm to the rim with the plate down.", free)));
+        items.add(
+                free < VatFill.LEAST_FREEBOARD_MM
+                        ? new GateItem(
+                                "freeboard",
+                                Part.RESIN,
+                                WARN,
+                                "With the plate down the resin stands "
+                                        + (free < 0
+                                                ? "over the rim"
+                                                : String.format(Locale.ROOT, "%.0f mm below the rim", free))
+                                        + "; " + Math.round(VatFill.LEAST_FREEBOARD_MM)
+                                        + " mm is the least. Take out about " + ml(over) + ".")
+                        : new GateItem(
+                                "freeboard",
+                                Part.RESIN,
+                                OK,
+                                String.format(Locale.ROOT, "%.0f mm to the rim with the plate down.", free)));
     }
 
     private static GateItem profile(GateFacts f) {
@@ -135,49 +218,105 @@ public final class StartGate {
             return new GateItem("profile", Part.JOB, WARN, "No resin is on record, so no profile either.");
         }
         if (f.profile() == null) {
-            return new GateItem("profile", Part.JOB, WARN, "No profile for " + f.resin() + " on this machine: start from the maker's sheet, and write it down.");
+            return new GateItem(
+                    "profile",
+                    Part.JOB,
+                    WARN,
+                    "No profile for " + f.resin()
+                            + " on this machine: start from the maker's sheet, and write it down.");
         }
         GateFacts.Profile p = f.profile();
         String which = "Profile " + p.version() + " for " + f.resin();
         if (f.jobExposureS() != null && Math.abs(f.jobExposureS() - p.exposureS()) > SAME_EXPOSURE_S) {
-            return new GateItem("profile", Part.JOB, WARN, String.format(Locale.ROOT, "%s says %s s, the job %s s: an old file, or a change that nobody wrote down.", which,
-                    plain(p.exposureS()), plain(f.jobExposureS())));
+            return new GateItem(
+                    "profile",
+                    Part.JOB,
+                    WARN,
+                    String.format(
+                            Locale.ROOT,
+                            "%s says %s s, the job %s s: an old file, or a change that nobody wrote down.",
+                            which,
+                            plain(p.exposureS()),
+                            plain(f.jobExposureS())));
         }
-        return new GateItem("profile", Part.JOB, OK, which + (p.runs() == 0 ? ", the first print with it." : ": " + p.good() + " of " + p.runs() + " came out."));
+        return new GateItem(
+                "profile",
+                Part.JOB,
+                OK,
+                which
+                        + (p.runs() == 0
+                                ? ", the first print with it."
+                                : ": " + p.good() + " of " + p.runs() + " came out."));
     }
 
     private GateItem chance(PartUse part, GateFacts f) {
         double chance = part.failsWithin(f.jobHours(), f.uvShare());
         boolean past = part.life().pastAge(part.usage());
-        return new GateItem(part.part().prefix() + "-chance", part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM,
-                past || chance > defaults.value("watch.failureChance") ? WARN : OK, String.format(Locale.ROOT, "%s: %s %% to fail in these %.1f h, by %s.%s", part.name(),
-                chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)), f.jobHours(), part.life().knownFrom(), past ? " It is past its age." : ""));
+        return new GateItem(
+                part.part().prefix() + "-chance",
+                part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM,
+                past || chance > defaults.value("watch.failureChance") ? WARN : OK,
+                String.format(
+                        Locale.ROOT,
+                        "%s: %s %% to fail in these %.1f h, by %s.%s",
+                        part.name(),
+                        chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)),
+                        f.jobHours(),
+                        part.life().knownFrom(),
+                        past ? " It is past its age." : ""));
     }
 
     /** Pigment sinks where resin stands still. */
     private String settled(GateFacts f) {
-        return f.stood() == null || f.stood().days() == null || f.stood().days() < defaults.value("resin.stirDays") ? ""
-                : String.format(Locale.ROOT, " It stood still for %.0f days: stir it up from the bottom.", f.stood().days());
+        return f.stood() == null || f.stood().days() == null || f.stood().days() < defaults.value("resin.stirDays")
+                ? ""
+                : String.format(
+                        Locale.ROOT,
+                        " It stood still for %.0f days: stir it up from the bottom.",
+                        f.stood().days());
     }
 
     private GateItem temperature(GateFacts f) {
         if (f.roomC() == null || f.roomReadHoursAgo() > STALE_HOURS) {
-            return new GateItem("temperature", Part.ROOM, WARN, f.roomC() == null ? "The room was never read: how warm is the resin?"
-                    : String.format(Locale.ROOT, "The room was read %.0f h ago: %.1f °C then.", f.roomReadHoursAgo(), f.roomC()));
+            return new GateItem(
+                    "temperature",
+                    Part.ROOM,
+                    WARN,
+                    f.roomC() == null
+                            ? "The room was never read: how warm is the resin?"
+                            : String.format(
+                                    Locale.ROOT,
+                                    "The room was read %.0f h ago: %.1f °C then.",
+                                    f.roomReadHoursAgo(),
+                                    f.roomC()));
         }
-        double low = f.stood() == null || f.stood().fromC() == null ? defaults.value("resin.lowC") : f.stood().fromC();
-        double high = f.stood() == null || f.stood().toC() == null ? defaults.value("resin.highC") : f.stood().toC();
+        double low = f.stood() == null || f.stood().fromC() == null
+                ? defaults.value("resin.lowC")
+                : f.stood().fromC();
+        double high = f.stood() == null || f.stood().toC() == null
+                ? defaults.value("resin.highC")
+                : f.stood().toC();
         String is = String.format(Locale.ROOT, "%.1f °C in the room", f.roomC());
         if (f.roomC() < low) {
-            return new GateItem("temperature", Part.ROOM, WARN, is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");
+            return new GateItem(
+                    "temperature",
+                    Part.ROOM,
+                    WARN,
+                    is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");
         }
-        return f.roomC() > high ? new GateItem("temperature", Part.ROOM, WARN, is + " is warm; exposure may bleed.")
+        return f.roomC() > high
+                ? new GateItem("temperature", Part.ROOM, WARN, is + " is warm; exposure may bleed.")
                 : new GateItem("temperature", Part.ROOM, OK, is + ".");
     }
 
     /** The fan of its room is off. */
     public static GateItem fanOff(String room) {
-        return new GateItem("fan-off", Part.ROOM, WARN, "The fan of the " + room + " is off, by the last entry. Resin and alcohol in still air is no answer: switch it on.");
+        return new GateItem(
+                "fan-off",
+                Part.ROOM,
+                WARN,
+                "The fan of the " + room
+                        + " is off, by the last entry. Resin and alcohol in still air is no answer: switch it on.");
     }
 
     private static Part part(Hold hold) {

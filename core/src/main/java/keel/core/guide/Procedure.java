@@ -11,25 +11,44 @@ import keel.core.standing.ServiceKind;
 /**
  * How something is done at the bench, from the kit to what must follow.
  *
- * @param code     of the open format
- * @param name     what a button says
- * @param about    why and when, in a sentence
- * @param minutes  usual time; common practice, no source
- * @param when     machines it is for
- * @param kit      what to have at hand before the first step
- * @param uses     what is used up, to be booked out of the stores
- * @param steps    in order
- * @param writes   services that are written down at the end, in order; none where it ends with something else
- * @param ending   what is written down at the end
- * @param airPart  the part in the path of the air that it is for; null for one at a machine or a vat
- * @param said     what the logbook's button says at the end; null where the first service says it
- * @param follows  what must follow, in sentences
+ * @param code of the open format
+ * @param name what a button says
+ * @param about why and when, in a sentence
+ * @param minutes usual time; common practice, no source
+ * @param when machines it is for
+ * @param kit what to have at hand before the first step
+ * @param uses what is used up, to be booked out of the stores
+ * @param steps in order
+ * @param writes services that are written down at the end, in order; none where it ends with something else
+ * @param ending what is written down at the end
+ * @param airPart the part in the path of the air that it is for; null for one at a machine or a vat
+ * @param said what the logbook's button says at the end; null where the first service says it
+ * @param follows what must follow, in sentences
  */
-public record Procedure(String code, String name, String about, int minutes, When when, List<String> kit, List<Use> uses, List<Step> steps,
-                        List<Written> writes, Ending ending, AirPartKind airPart, String said, List<String> follows) {
+public record Procedure(
+        String code,
+        String name,
+        String about,
+        int minutes,
+        When when,
+        List<String> kit,
+        List<Use> uses,
+        List<Step> steps,
+        List<Written> writes,
+        Ending ending,
+        AirPartKind airPart,
+        String said,
+        List<String> follows) {
 
-    /** What a procedure leaves in the records: services at a machine, a pour between bottle and vat, or a part in the path of the air that begins anew. */
-    public enum Ending { SERVICES, POUR, AIR_PART }
+    /**
+     * What a procedure leaves in the records: services at a machine, a pour between bottle and vat, or a part in the
+     * path of the air that begins anew.
+     */
+    public enum Ending {
+        SERVICES,
+        POUR,
+        AIR_PART
+    }
 
     /** Something used up: {@code match} is a part of the item's name in the stores. */
     public record Use(String match, String what, double quantity) {}
@@ -53,14 +72,18 @@ public record Procedure(String code, String name, String about, int minutes, Whe
 
     /** Whether it cannot be gone through while the machine prints. */
     public boolean asksForStandstill() {
-        return ending == Ending.POUR || service().filter(ServiceKind::asksForStandstill).isPresent();
+        return ending == Ending.POUR
+                || service().filter(ServiceKind::asksForStandstill).isPresent();
     }
 
     public Optional<Step> step(String code) {
         return steps.stream().filter(s -> s.code().equals(code)).findFirst();
     }
 
-    /** The steps that apply on this machine after these answers, in order; {@code machine} is null for a part in the path of the air. */
+    /**
+     * The steps that apply on this machine after these answers, in order; {@code machine} is null for a part in the
+     * path of the air.
+     */
     public List<Step> path(MachineTraits machine, Map<String, String> answers) {
         return steps.stream().filter(s -> s.when().holds(machine, answers)).toList();
     }
@@ -76,9 +99,13 @@ public record Procedure(String code, String name, String about, int minutes, Whe
     }
 
     private Optional<Step> beside(String code, MachineTraits machine, Map<String, String> answers, int by) {
-        int from = IntStream.range(0, steps.size()).filter(i -> steps.get(i).code().equals(code)).findFirst()
+        int from = IntStream.range(0, steps.size())
+                .filter(i -> steps.get(i).code().equals(code))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("No step is called " + code + "."));
-        return IntStream.iterate(from + by, i -> i >= 0 && i < steps.size(), i -> i + by).mapToObj(steps::get)
-                .filter(s -> s.when().holds(machine, answers)).findFirst();
+        return IntStream.iterate(from + by, i -> i >= 0 && i < steps.size(), i -> i + by)
+                .mapToObj(steps::get)
+                .filter(s -> s.when().holds(machine, answers))
+                .findFirst();
     }
 }

@@ -24,10 +24,28 @@ import keel.core.standing.ServiceKind;
 /** All procedures, from their YAML files. Common practice in the trade, no published source. */
 public final class Procedures {
 
-    private static final List<String> FILES = List.of("film-change", "tank-change", "clean-up", "vat-inspection", "screen-inspection", "plate-work",
-            "lubrication", "levelling", "commissioning", "film-cleaning", "stop-gap", "resin-change",
-            "screen-change", "light-change", "dry-run", "pour",
-            "fan-check", "mesh-cleaning", "filter-change", "carbon-change", "cartridge-change");
+    private static final List<String> FILES = List.of(
+            "film-change",
+            "tank-change",
+            "clean-up",
+            "vat-inspection",
+            "screen-inspection",
+            "plate-work",
+            "lubrication",
+            "levelling",
+            "commissioning",
+            "film-cleaning",
+            "stop-gap",
+            "resin-change",
+            "screen-change",
+            "light-change",
+            "dry-run",
+            "pour",
+            "fan-check",
+            "mesh-cleaning",
+            "filter-change",
+            "carbon-change",
+            "cartridge-change");
 
     private final List<Procedure> all;
 
@@ -37,7 +55,9 @@ public final class Procedures {
 
     /** The procedures that ship with the product. */
     public static Procedures shipped() {
-        return new Procedures(FILES.stream().map(name -> of(CheckedYaml.shipped("guide/" + name))).toList());
+        return new Procedures(FILES.stream()
+                .map(name -> of(CheckedYaml.shipped("guide/" + name)))
+                .toList());
     }
 
     public List<Procedure> all() {
@@ -50,12 +70,16 @@ public final class Procedures {
 
     /** The procedure that ends with this service on such a machine, or empty. */
     public Optional<Procedure> leadingTo(ServiceKind kind, MachineTraits machine) {
-        return atMachine(machine).stream().filter(p -> p.service().filter(s -> s == kind).isPresent()).findFirst();
+        return atMachine(machine).stream()
+                .filter(p -> p.service().filter(s -> s == kind).isPresent())
+                .findFirst();
     }
 
     /** Everything that is done step by step at such a machine. */
     public List<Procedure> atMachine(MachineTraits machine) {
-        return all.stream().filter(p -> p.airPart() == null && p.when().holds(machine, Map.of())).toList();
+        return all.stream()
+                .filter(p -> p.airPart() == null && p.when().holds(machine, Map.of()))
+                .toList();
     }
 
     /** How such a part in the path of the air is cleaned or changed. */
@@ -70,37 +94,78 @@ public final class Procedures {
      */
     public static Procedure of(JsonNode file) {
         CheckedYaml.requireSchema("guide/procedure", file);
-        List<Procedure.Written> writes = each(file.get("writes"), n -> new Procedure.Written(ServiceKind.valueOf(n.get("kind").asText()),
-                texts(n.get("fixed")), when(n.get("when"))));
-        Procedure procedure = new Procedure(file.get("code").asText(), file.get("name").asText(), file.get("about").asText(), file.get("minutes").asInt(),
-                when(file.get("when")), strings(file.get("kit")), each(file.get("uses"), n -> new Procedure.Use(n.get("match").asText(),
-                        n.get("what").asText(), n.get("quantity").asDouble())),
-                each(file.get("steps"), n -> step(n, writes)), writes, Procedure.Ending.valueOf(file.path("ends").asText("SERVICES")),
-                file.has("airPart") ? AirPartKind.valueOf(file.get("airPart").asText()) : null, file.path("done").asText(null), strings(file.get("follows")));
+        List<Procedure.Written> writes = each(
+                file.get("writes"),
+                n -> new Procedure.Written(
+                        ServiceKind.valueOf(n.get("kind").asText()), texts(n.get("fixed")), when(n.get("when"))));
+        Procedure procedure = new Procedure(
+                file.get("code").asText(),
+                file.get("name").asText(),
+                file.get("about").asText(),
+                file.get("minutes").asInt(),
+                when(file.get("when")),
+                strings(file.get("kit")),
+                each(
+                        file.get("uses"),
+                        n -> new Procedure.Use(
+                                n.get("match").asText(),
+                                n.get("what").asText(),
+                                n.get("quantity").asDouble())),
+                each(file.get("steps"), n -> step(n, writes)),
+                writes,
+                Procedure.Ending.valueOf(file.path("ends").asText("SERVICES")),
+                file.has("airPart") ? AirPartKind.valueOf(file.get("airPart").asText()) : null,
+                file.path("done").asText(null),
+                strings(file.get("follows")));
         requireSound(procedure);
         return procedure;
     }
 
     private static Step step(JsonNode n, List<Procedure.Written> writes) {
         JsonNode detour = n.get("detour");
-        return new Step(n.get("code").asText(), n.get("title").asText(), strings(n.get("text")), n.get("draw").asText(),
-                Caution.valueOf(n.path("caution").asText("NONE")), n.has("seconds") ? n.get("seconds").asInt() : null,
-                each(n.get("asks"), a -> ask(a, writes)), Step.Turns.valueOf(n.path("turns").asText("none").toUpperCase(Locale.ROOT)),
-                Step.Tool.valueOf(n.path("tool").asText("none").toUpperCase(Locale.ROOT).replace('-', '_')),
-                detour == null ? null : new Step.Detour(detour.get("label").asText(), detour.get("to").asText(),
-                        detour.path("answer").asText(null), detour.path("value").asText(null)),
-                when(n.get("when")), n.path("stops").asBoolean());
+        return new Step(
+                n.get("code").asText(),
+                n.get("title").asText(),
+                strings(n.get("text")),
+                n.get("draw").asText(),
+                Caution.valueOf(n.path("caution").asText("NONE")),
+                n.has("seconds") ? n.get("seconds").asInt() : null,
+                each(n.get("asks"), a -> ask(a, writes)),
+                Step.Turns.valueOf(n.path("turns").asText("none").toUpperCase(Locale.ROOT)),
+                Step.Tool.valueOf(
+                        n.path("tool").asText("none").toUpperCase(Locale.ROOT).replace('-', '_')),
+                detour == null
+                        ? null
+                        : new Step.Detour(
+                                detour.get("label").asText(),
+                                detour.get("to").asText(),
+                                detour.path("answer").asText(null),
+                                detour.path("value").asText(null)),
+                when(n.get("when")),
+                n.path("stops").asBoolean());
     }
 
     /** A question of its own, or by its name a field of one of the services that are written at the end. */
     private static ServiceField ask(JsonNode n, List<Procedure.Written> writes) {
         if (n.isTextual()) {
-            return writes.stream().flatMap(w -> w.kind().field(n.asText()).stream()).findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("No service written at the end has a field " + n.asText() + "."));
+            return writes.stream()
+                    .flatMap(w -> w.kind().field(n.asText()).stream())
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            "No service written at the end has a field " + n.asText() + "."));
         }
-        return new ServiceField(n.get("name").asText(), n.get("label").asText(), ServiceField.Type.valueOf(n.get("type").asText()),
-                n.path("required").asBoolean(), each(n.get("options"), o -> new ServiceField.Option(o.get("code").asText(), o.get("words").asText())),
-                n.path("low").asDouble(), n.path("high").asDouble(), n.path("unit").asText(""));
+        return new ServiceField(
+                n.get("name").asText(),
+                n.get("label").asText(),
+                ServiceField.Type.valueOf(n.get("type").asText()),
+                n.path("required").asBoolean(),
+                each(
+                        n.get("options"),
+                        o -> new ServiceField.Option(
+                                o.get("code").asText(), o.get("words").asText())),
+                n.path("low").asDouble(),
+                n.path("high").asDouble(),
+                n.path("unit").asText(""));
     }
 
     private static When when(JsonNode n) {
@@ -135,16 +200,30 @@ public final class Procedures {
         Set<String> asked = new HashSet<>();
         for (Step step : procedure.steps()) {
             require(codes.add(step.code()), "The step " + step.code() + " stands twice.");
-            step.when().answers().keySet().forEach(a -> require(asked.contains(a), "Step " + step.code() + " depends on " + a + ", not asked before."));
+            step.when()
+                    .answers()
+                    .keySet()
+                    .forEach(a -> require(
+                            asked.contains(a), "Step " + step.code() + " depends on " + a + ", not asked before."));
             step.asks().forEach(a -> asked.add(a.name()));
         }
         for (Step step : procedure.steps()) {
-            require(step.detour() == null || codes.contains(step.detour().to()), "Step " + step.code() + " leads to a step that is not there.");
+            require(
+                    step.detour() == null || codes.contains(step.detour().to()),
+                    "Step " + step.code() + " leads to a step that is not there.");
         }
-        require(procedure.writes().isEmpty() == (procedure.ending() != Procedure.Ending.SERVICES), "It writes services, or ends with something else.");
-        require(procedure.writes().isEmpty() == (procedure.said() != null), "Its end is called after its service, or has a name of its own.");
-        require((procedure.ending() == Procedure.Ending.AIR_PART) == (procedure.airPart() != null), "It is for a part in the path of the air, or is not.");
-        procedure.writes().forEach(w -> w.fixed().keySet().forEach(f -> require(w.kind().field(f).isPresent(), w.kind() + " has no field " + f + ".")));
+        require(
+                procedure.writes().isEmpty() == (procedure.ending() != Procedure.Ending.SERVICES),
+                "It writes services, or ends with something else.");
+        require(
+                procedure.writes().isEmpty() == (procedure.said() != null),
+                "Its end is called after its service, or has a name of its own.");
+        require(
+                (procedure.ending() == Procedure.Ending.AIR_PART) == (procedure.airPart() != null),
+                "It is for a part in the path of the air, or is not.");
+        procedure.writes().forEach(w -> w.fixed()
+                .keySet()
+                .forEach(f -> require(w.kind().field(f).isPresent(), w.kind() + " has no field " + f + ".")));
     }
 
     private static void require(boolean sound, String otherwise) {

@@ -7,35 +7,62 @@ import keel.core.standing.ServiceField;
 /**
  * One step of a procedure: it fills a page.
  *
- * @param code     short and unique within the procedure
- * @param title    what to do, in a few words
- * @param text     how, in a few sentences, one a paragraph
- * @param drawing  name of the drawing that shows it
- * @param caution  what can hurt here
- * @param seconds  how long something takes, for a timer; null for none
- * @param asks     what is asked at this step
- * @param turns    the bolts that are tightened here one by one, NONE for none
- * @param tool     what judges or measures here, NONE for none
- * @param detour   another way if this one does not work, null for none
- * @param when     where it applies
- * @param stops    nothing may go on from here: an earlier answer must change, or the work is given up
+ * @param code short and unique within the procedure
+ * @param title what to do, in a few words
+ * @param text how, in a few sentences, one a paragraph
+ * @param drawing name of the drawing that shows it
+ * @param caution what can hurt here
+ * @param seconds how long something takes, for a timer; null for none
+ * @param asks what is asked at this step
+ * @param turns the bolts that are tightened here one by one, NONE for none
+ * @param tool what judges or measures here, NONE for none
+ * @param detour another way if this one does not work, null for none
+ * @param when where it applies
+ * @param stops nothing may go on from here: an earlier answer must change, or the work is given up
  */
-public record Step(String code, String title, List<String> text, String drawing, Caution caution, Integer seconds,
-                   List<ServiceField> asks, Turns turns, Tool tool, Detour detour, When when, boolean stops) {
+public record Step(
+        String code,
+        String title,
+        List<String> text,
+        String drawing,
+        Caution caution,
+        Integer seconds,
+        List<ServiceField> asks,
+        Turns turns,
+        Tool tool,
+        Detour detour,
+        When when,
+        boolean stops) {
 
     /** Which bolts of the frame are turned. */
-    public enum Turns { NONE, CLAMP, FRAME }
+    public enum Turns {
+        NONE,
+        CLAMP,
+        FRAME
+    }
 
     /** A page beside the guide that judges or measures something. */
-    public enum Tool { NONE, STANCE, LEVELLING, LEVEL, FIRST_LAYER, PROFILES, LUBRICATION, TONE, LOOK, SCREEN, LAYERS }
+    public enum Tool {
+        NONE,
+        STANCE,
+        LEVELLING,
+        LEVEL,
+        FIRST_LAYER,
+        PROFILES,
+        LUBRICATION,
+        TONE,
+        LOOK,
+        SCREEN,
+        LAYERS
+    }
 
     /**
      * Where to go on if a step does not work out.
      *
-     * @param label  what the button says
-     * @param to     code of the step to go on with
+     * @param label what the button says
+     * @param to code of the step to go on with
      * @param answer name of the answer that changes, null for none
-     * @param value  what it changes to
+     * @param value what it changes to
      */
     public record Detour(String label, String to, String answer, String value) {}
 }

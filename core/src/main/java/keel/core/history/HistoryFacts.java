@@ -20,8 +20,8 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.ServiceKind;
 
 /**
- * Facts of a machine's history that make a cause likelier or less likely, derived from its records as they stood when a print
- * failed. Common practice in the trade; windows and limits are figures without a published source.
+ * Facts of a machine's history that make a cause likelier or less likely, derived from its records as they stood when a
+ * print failed. Common practice in the trade; windows and limits are figures without a published source.
  */
 public final class HistoryFacts {
 
@@ -45,9 +45,14 @@ public final class HistoryFacts {
     private static final int MANY_FAILURES = 4;
     private static final int MANY_KINDS = 5;
     private static final double OFTEN = 0.35;
-    private static final Set<ServiceKind> VAT_TOUCHED = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED, ServiceKind.VAT_REMOVED,
+    private static final Set<ServiceKind> VAT_TOUCHED = EnumSet.of(
+            ServiceKind.FILM_CHANGE,
+            ServiceKind.TANK_CHANGE,
+            ServiceKind.VAT_FITTED,
+            ServiceKind.VAT_REMOVED,
             ServiceKind.CLEAN_UP);
-    private static final Set<ServiceKind> FILM_NEW = EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED);
+    private static final Set<ServiceKind> FILM_NEW =
+            EnumSet.of(ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED);
     private static final Set<ServiceKind> OTHER_VAT = EnumSet.of(ServiceKind.VAT_FITTED, ServiceKind.TANK_CHANGE);
     private static final Set<String> STICK_SIGNS = Set.of("media-not-read", "solid-slab");
     private static final Set<String> STICK_CAUSES = Set.of("medium-bad", "file-corrupt");
@@ -61,14 +66,20 @@ public final class HistoryFacts {
     /**
      * Facts as they stood for a print that failed.
      *
-     * @param past          entries of the machine, in any order; later ones than the failure are left aside
-     * @param ages          of its parts at that print
-     * @param kind          how the machine lights a layer
+     * @param past entries of the machine, in any order; later ones than the failure are left aside
+     * @param ages of its parts at that print
+     * @param kind how the machine lights a layer
      * @param selfLevelling whether the machine levels its plate by itself
-     * @param print         the print that failed, null if the failure belongs to none: then the moment itself counts
-     * @param failure       the failure; it need not be among the entries
+     * @param print the print that failed, null if the failure belongs to none: then the moment itself counts
+     * @param failure the failure; it need not be among the entries
      */
-    public Set<String> of(Collection<Past> past, PartAges ages, MachineKind kind, boolean selfLevelling, Past.Printed print, Past.Failed failure) {
+    public Set<String> of(
+            Collection<Past> past,
+            PartAges ages,
+            MachineKind kind,
+            boolean selfLevelling,
+            Past.Printed print,
+            Past.Failed failure) {
         Reading r = new Reading(past, print, failure.at());
         Set<String> facts = new LinkedHashSet<>();
         add(facts, "no-screen", !kind.hasScreen());
@@ -96,8 +107,13 @@ public final class HistoryFacts {
         Reading(Collection<Past> past, Past.Printed print, Instant seenAt) {
             this.print = print;
             this.start = print == null ? seenAt : print.startedAt();
-            this.all = past.stream().filter(p -> !p.at().isAfter(seenAt)).sorted(Comparator.comparing(Past::at)).toList();
-            this.before = all.stream().filter(p -> !p.at().isAfter(start) && !p.equals(print)).toList();
+            this.all = past.stream()
+                    .filter(p -> !p.at().isAfter(seenAt))
+                    .sorted(Comparator.comparing(Past::at))
+                    .toList();
+            this.before = all.stream()
+                    .filter(p -> !p.at().isAfter(start) && !p.equals(print))
+                    .toList();
             this.prints = only(Past.Printed.class, before).toList();
         }
 
@@ -110,7 +126,11 @@ public final class HistoryFacts {
         }
 
         Instant last(Predicate<Past.Serviced> which) {
-            return only(Past.Serviced.class, before).filter(which).map(Past::at).reduce((a, b) -> b).orElse(null);
+            return only(Past.Serviced.class, before)
+                    .filter(which)
+                    .map(Past::at)
+                    .reduce((a, b) -> b)
+                    .orElse(null);
         }
 
         Instant last(ServiceKind kind) {
@@ -123,7 +143,11 @@ public final class HistoryFacts {
 
         /** End of the last good print, the beginning of time if there was none. */
         Instant lastGood() {
-            return prints.stream().filter(Past.Printed::good).map(Past::at).reduce((a, b) -> b).orElse(Instant.EPOCH);
+            return prints.stream()
+                    .filter(Past.Printed::good)
+                    .map(Past::at)
+                    .reduce((a, b) -> b)
+                    .orElse(Instant.EPOCH);
         }
 
         static <T extends Past> Stream<T> only(Class<T> kind, List<Past> entries) {
@@ -135,7 +159,10 @@ public final class HistoryFacts {
         Instant levelled = r.last(ServiceKind.LEVELLING);
         if (levelled != null) {
             boolean worked = r.since(levelled, s -> s.kind() == ServiceKind.PLATE_WORK && s.at().isAfter(levelled));
-            add(facts, "plate-handled", worked || !selfLevelling && r.printsSince(levelled) >= PRINTS_THAT_TILT_A_PLATE);
+            add(
+                    facts,
+                    "plate-handled",
+                    worked || !selfLevelling && r.printsSince(levelled) >= PRINTS_THAT_TILT_A_PLATE);
             add(facts, "levelled-recently", !worked && r.printsSince(levelled) <= 1);
         }
     }
@@ -143,10 +170,18 @@ public final class HistoryFacts {
     private static void places(Reading r, Past.Failed failure, Set<String> facts) {
         add(facts, "one-place", Places.together(failure.zones()));
         add(facts, "one-edge", Places.alongAnEdge(failure.zones()));
-        List<Past.Failed> earlier = Reading.only(Past.Failed.class, r.before).filter(f -> f.at().isAfter(failure.at().minus(LATELY))).toList();
-        add(facts, "same-place-again", earlier.stream().anyMatch(f -> f.zones().stream().anyMatch(failure.zones()::contains)));
+        List<Past.Failed> earlier = Reading.only(Past.Failed.class, r.before)
+                .filter(f -> f.at().isAfter(failure.at().minus(LATELY)))
+                .toList();
+        add(facts, "same-place-again", earlier.stream().anyMatch(f -> f.zones().stream()
+                .anyMatch(failure.zones()::contains)));
         Past.Failed last = earlier.isEmpty() ? null : earlier.get(earlier.size() - 1);
-        add(facts, "same-again", last != null && last.at().isAfter(failure.at().minus(IN_A_ROW)) && last.symptoms().stream().anyMatch(failure.symptoms()::contains));
+        add(
+                facts,
+                "same-again",
+                last != null
+                        && last.at().isAfter(failure.at().minus(IN_A_ROW))
+                        && last.symptoms().stream().anyMatch(failure.symptoms()::contains));
     }
 
     private static void ages(PartAges ages, Set<String> facts) {
@@ -186,17 +221,29 @@ public final class HistoryFacts {
     }
 
     private static void crunch(Reading r, Set<String> facts) {
-        Instant crunch = Stream.concat(Reading.only(Past.Failed.class, r.before).filter(f -> f.symptoms().contains("crunch")),
-                Reading.only(Past.Serviced.class, r.before).filter(s -> s.kind() == ServiceKind.PLATE_DROPPED)).map(Past::at).max(Instant::compareTo).orElse(null);
-        add(facts, "crunch-not-inspected", crunch != null && !(r.since(crunch, s -> s.kind() == ServiceKind.VAT_INSPECTED)
-                && r.since(crunch, s -> s.kind() == ServiceKind.SCREEN_INSPECTED)));
+        Instant crunch = Stream.concat(
+                        Reading.only(Past.Failed.class, r.before)
+                                .filter(f -> f.symptoms().contains("crunch")),
+                        Reading.only(Past.Serviced.class, r.before).filter(s -> s.kind() == ServiceKind.PLATE_DROPPED))
+                .map(Past::at)
+                .max(Instant::compareTo)
+                .orElse(null);
+        add(
+                facts,
+                "crunch-not-inspected",
+                crunch != null
+                        && !(r.since(crunch, s -> s.kind() == ServiceKind.VAT_INSPECTED)
+                                && r.since(crunch, s -> s.kind() == ServiceKind.SCREEN_INSPECTED)));
     }
 
     private static void before(Reading r, Set<String> facts) {
         Past.Printed previous = r.previous();
         if (previous != null) {
             boolean failed = !previous.good();
-            boolean cleaned = r.since(previous.at(), s -> s.kind() == ServiceKind.CLEAN_UP && s.yes().contains("sieved") || s.kind() == ServiceKind.VAT_INSPECTED);
+            boolean cleaned = r.since(
+                    previous.at(),
+                    s -> s.kind() == ServiceKind.CLEAN_UP && s.yes().contains("sieved")
+                            || s.kind() == ServiceKind.VAT_INSPECTED);
             add(facts, "last-failed", failed);
             add(facts, "last-failed-not-cleaned", failed && !cleaned);
             add(facts, "print-not-cleared", !r.since(previous.at(), s -> s.kind() == ServiceKind.PLATE_CLEARED));
@@ -204,10 +251,19 @@ public final class HistoryFacts {
         add(facts, "stopped-by-hand", r.print != null && r.print.outcome() == Outcome.STOPPED);
     }
 
-    /** What was changed lately, how the settings stand against the profile's first version, and whether they have proved themselves. */
+    /**
+     * What was changed lately, how the settings stand against the profile's first version, and whether they have proved
+     * themselves.
+     */
     private static void settings(Reading r, Set<String> facts) {
-        String resin = Reading.only(Past.Poured.class, r.before).map(Past.Poured::resin).reduce((a, b) -> b).orElse(null);
-        Past.Changed last = Reading.only(Past.Changed.class, r.before).filter(c -> resin == null || c.resin().equals(resin)).reduce((a, b) -> b).orElse(null);
+        String resin = Reading.only(Past.Poured.class, r.before)
+                .map(Past.Poured::resin)
+                .reduce((a, b) -> b)
+                .orElse(null);
+        Past.Changed last = Reading.only(Past.Changed.class, r.before)
+                .filter(c -> resin == null || c.resin().equals(resin))
+                .reduce((a, b) -> b)
+                .orElse(null);
         if (last != null) {
             add(facts, "profile-changed", r.printsSince(last.at()) < SETTINGS_SHOW_WITHIN_PRINTS);
             moved(last, Setting.EXPOSURE_S, "exposure-raised", "exposure-lowered", facts);
@@ -218,7 +274,8 @@ public final class HistoryFacts {
         Instant since = last == null ? Instant.EPOCH : last.at();
         Instant changed = resinChanged(r);
         Instant from = changed != null && changed.isAfter(since) ? changed : since;
-        List<Past.Printed> with = r.prints.stream().filter(p -> p.startedAt().isAfter(from)).toList();
+        List<Past.Printed> with =
+                r.prints.stream().filter(p -> p.startedAt().isAfter(from)).toList();
         long good = with.stream().filter(Past.Printed::good).count();
         add(facts, "settings-proven", good >= PRINTS_THAT_PROVE_SETTINGS && good >= PROVEN_SHARE * with.size());
     }
@@ -234,12 +291,21 @@ public final class HistoryFacts {
     private static void resin(Reading r, Set<String> facts) {
         Instant changed = resinChanged(r);
         add(facts, "resin-changed", changed != null && r.printsSince(changed) < SETTINGS_SHOW_WITHIN_PRINTS);
-        add(facts, "first-runs-of-resin", changed != null && newHere(r, changed) && r.printsSince(changed) < FIRST_RUNS);
+        add(
+                facts,
+                "first-runs-of-resin",
+                changed != null && newHere(r, changed) && r.printsSince(changed) < FIRST_RUNS);
         Past.Printed previous = r.previous();
-        add(facts, "resin-idle", previous != null && Duration.between(previous.at(), r.start).compareTo(IDLE) > 0);
+        add(
+                facts,
+                "resin-idle",
+                previous != null && Duration.between(previous.at(), r.start).compareTo(IDLE) > 0);
         VatContent content = content(r);
         add(facts, "other-resin-added", content.mixedAt() != null);
-        add(facts, "margin-small", r.print != null && content.resin() != null && content.ml() < r.print.resinMl() + SPARE_ML);
+        add(
+                facts,
+                "margin-small",
+                r.print != null && content.resin() != null && content.ml() < r.print.resinMl() + SPARE_ML);
     }
 
     /** When the resin that is in the vat was first poured after another one; null while nothing but it is on record. */
@@ -256,7 +322,8 @@ public final class HistoryFacts {
     private static boolean newHere(Reading r, Instant changed) {
         List<Past.Poured> pours = Reading.only(Past.Poured.class, r.before).toList();
         String now = pours.get(pours.size() - 1).resin();
-        return pours.stream().noneMatch(p -> p.at().isBefore(changed) && p.resin().equals(now));
+        return pours.stream()
+                .noneMatch(p -> p.at().isBefore(changed) && p.resin().equals(now));
     }
 
     private static VatContent content(Reading r) {
@@ -272,31 +339,48 @@ public final class HistoryFacts {
                 changes.add(new VatContent.Printed(printed.at(), printed.resinMl()));
             }
         }
-        return changes.stream().noneMatch(VatContent.Poured.class::isInstance) ? VatContent.EMPTY : VatContent.after(changes);
+        return changes.stream().noneMatch(VatContent.Poured.class::isInstance)
+                ? VatContent.EMPTY
+                : VatContent.after(changes);
     }
 
     private void warmth(Reading r, Set<String> facts) {
         Instant end = r.print == null ? r.start : r.print.at();
         List<Past.Warmth> near = Reading.only(Past.Warmth.class, r.all)
-                .filter(w -> w.at().isAfter(r.start.minus(READ_NEAR)) && !w.at().isAfter(end)).toList();
+                .filter(w -> w.at().isAfter(r.start.minus(READ_NEAR)) && !w.at().isAfter(end))
+                .toList();
         add(facts, "resin-cold", near.stream().anyMatch(w -> w.celsius() < defaults.value("resin.lowC") - 2));
         boolean warm = !near.isEmpty() && near.stream().allMatch(w -> w.celsius() >= defaults.value("resin.lowC"));
         add(facts, "resin-warm-enough", warm);
         for (int i = 1; i < near.size(); i++) {
-            double hours = Duration.between(near.get(i - 1).at(), near.get(i).at()).toMinutes() / 60.0;
-            add(facts, "temperature-swings", hours >= 1 && Math.abs(near.get(i).celsius() - near.get(i - 1).celsius()) / hours > SWING_K_PER_HOUR);
+            double hours =
+                    Duration.between(near.get(i - 1).at(), near.get(i).at()).toMinutes() / 60.0;
+            add(
+                    facts,
+                    "temperature-swings",
+                    hours >= 1
+                            && Math.abs(near.get(i).celsius() - near.get(i - 1).celsius()) / hours > SWING_K_PER_HOUR);
         }
     }
 
     private static void lately(Reading r, Set<String> facts) {
-        List<Past.Failed> failed = Reading.only(Past.Failed.class, r.before).filter(f -> f.at().isAfter(r.start.minus(LATELY))).toList();
+        List<Past.Failed> failed = Reading.only(Past.Failed.class, r.before)
+                .filter(f -> f.at().isAfter(r.start.minus(LATELY)))
+                .toList();
         Set<String> kinds = new HashSet<>();
         failed.forEach(f -> kinds.addAll(f.symptoms()));
-        long prints = r.prints.stream().filter(p -> p.at().isAfter(r.start.minus(LATELY))).count();
-        add(facts, "random-places", failed.size() >= MANY_FAILURES && kinds.size() >= MANY_KINDS && failed.size() >= OFTEN * prints);
+        long prints = r.prints.stream()
+                .filter(p -> p.at().isAfter(r.start.minus(LATELY)))
+                .count();
+        add(
+                facts,
+                "random-places",
+                failed.size() >= MANY_FAILURES && kinds.size() >= MANY_KINDS && failed.size() >= OFTEN * prints);
         Instant from = r.start.minus(STICK_REMEMBERED);
-        boolean signs = Reading.only(Past.Failed.class, r.before).anyMatch(f -> f.at().isAfter(from) && f.symptoms().stream().anyMatch(STICK_SIGNS::contains));
-        boolean found = Reading.only(Past.Found.class, r.before).anyMatch(f -> f.at().isAfter(from) && f.causes().stream().anyMatch(STICK_CAUSES::contains));
+        boolean signs = Reading.only(Past.Failed.class, r.before)
+                .anyMatch(f -> f.at().isAfter(from) && f.symptoms().stream().anyMatch(STICK_SIGNS::contains));
+        boolean found = Reading.only(Past.Found.class, r.before)
+                .anyMatch(f -> f.at().isAfter(from) && f.causes().stream().anyMatch(STICK_CAUSES::contains));
         add(facts, "medium-faulty", signs || found);
     }
 

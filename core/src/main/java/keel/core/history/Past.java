@@ -15,11 +15,12 @@ public sealed interface Past {
     /**
      * A print that has ended.
      *
-     * @param at      its end
-     * @param hours   print hours; {@code uvHours} those with the light on
+     * @param at its end
+     * @param hours print hours; {@code uvHours} those with the light on
      * @param resinMl resin that it took, ml
      */
-    record Printed(Instant startedAt, Instant at, Outcome outcome, double hours, double uvHours, double resinMl) implements Past {
+    record Printed(Instant startedAt, Instant at, Outcome outcome, double hours, double uvHours, double resinMl)
+            implements Past {
 
         public boolean good() {
             return outcome == Outcome.GOOD || outcome == Outcome.USABLE;
@@ -30,7 +31,8 @@ public sealed interface Past {
      * A failure that was logged.
      *
      * @param symptoms codes of what was seen
-     * @param zones    where on the plate, {@code A1} front left to {@code F4} back right; empty if it was all over or nobody said
+     * @param zones where on the plate, {@code A1} front left to {@code F4} back right; empty if it was all over or
+     *     nobody said
      */
     record Failed(Instant at, Set<String> symptoms, Set<String> zones) implements Past {}
 
@@ -49,8 +51,8 @@ public sealed interface Past {
     /**
      * A setting of a profile was changed.
      *
-     * @param against every setting by its value now over that of the profile's first version, where it is not the same; 0 for one
-     *                that was switched off
+     * @param against every setting by its value now over that of the profile's first version, where it is not the same;
+     *     0 for one that was switched off
      */
     record Changed(Instant at, String resin, Map<Setting, Double> against) implements Past {}
 

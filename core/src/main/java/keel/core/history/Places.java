@@ -17,8 +17,11 @@ final class Places {
 
     /** Several zones, all of them along the same edge. */
     static boolean alongAnEdge(Set<String> zones) {
-        return zones.size() > 1 && (columns(zones).allMatch(c -> c <= 1) || columns(zones).allMatch(c -> c >= 4) || rows(zones).allMatch(r -> r == 1)
-                || rows(zones).allMatch(r -> r == 4));
+        return zones.size() > 1
+                && (columns(zones).allMatch(c -> c <= 1)
+                        || columns(zones).allMatch(c -> c >= 4)
+                        || rows(zones).allMatch(r -> r == 1)
+                        || rows(zones).allMatch(r -> r == 4));
     }
 
     private static IntStream columns(Set<String> zones) {

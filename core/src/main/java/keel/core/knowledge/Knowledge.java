@@ -27,7 +27,11 @@ public final class Knowledge {
 
     /** The same with other figures: codes, names and pairs stay. */
     public Knowledge tuned(Tuning tuning) {
-        return new Knowledge(symptoms(), causes().stream().map(tuning::of).toList(), pairs, checks().stream().map(tuning::of).toList());
+        return new Knowledge(
+                symptoms(),
+                causes().stream().map(tuning::of).toList(),
+                pairs,
+                checks().stream().map(tuning::of).toList());
     }
 
     public List<Symptom> symptoms() {
@@ -60,8 +64,13 @@ public final class Knowledge {
     }
 
     private static <T> Map<String, T> index(List<T> entries, Function<T, String> code) {
-        return entries.stream().collect(Collectors.toMap(code, Function.identity(),
-                (a, b) -> { throw new IllegalArgumentException("The code " + code.apply(a) + " stands twice."); },
-                LinkedHashMap::new));
+        return entries.stream()
+                .collect(Collectors.toMap(
+                        code,
+                        Function.identity(),
+                        (a, b) -> {
+                            throw new IllegalArgumentException("The code " + code.apply(a) + " stands twice.");
+                        },
+                        LinkedHashMap::new));
     }
 }

@@ -28,7 +28,7 @@ public final class KnowledgeFiles {
 
     /**
      * @throws IllegalArgumentException if a file does not match its schema or names a code that is not defined; the
-     *                                  message names file and place
+     *     message names file and place
      */
     public static Knowledge of(JsonNode symptomsFile, JsonNode causesFile, JsonNode checksFile) {
         CheckedYaml.requireSchema("knowledge/symptoms", symptomsFile);
@@ -50,16 +50,24 @@ public final class KnowledgeFiles {
     private static void requireCodes(Knowledge knowledge) {
         Set<String> unknown = new TreeSet<>();
         for (Cause cause : knowledge.causes()) {
-            cause.shows().keySet().stream().filter(s -> knowledge.symptom(s).isEmpty())
+            cause.shows().keySet().stream()
+                    .filter(s -> knowledge.symptom(s).isEmpty())
                     .forEach(s -> unknown.add("symptom " + s + " of cause " + cause.code()));
         }
         for (Check check : knowledge.checks()) {
-            check.missesOf().keySet().stream().filter(c -> !check.separates().contains(c)).forEach(c -> unknown.add("cause " + c + " in missesOf of check " + check.code()));
-            check.answersInOrder().stream().filter(a -> !check.says().containsKey(a)).forEach(a -> unknown.add("words for " + a + " of check " + check.code()));
-            check.separates().stream().filter(c -> knowledge.cause(c).isEmpty())
+            check.missesOf().keySet().stream()
+                    .filter(c -> !check.separates().contains(c))
+                    .forEach(c -> unknown.add("cause " + c + " in missesOf of check " + check.code()));
+            check.answersInOrder().stream()
+                    .filter(a -> !check.says().containsKey(a))
+                    .forEach(a -> unknown.add("words for " + a + " of check " + check.code()));
+            check.separates().stream()
+                    .filter(c -> knowledge.cause(c).isEmpty())
                     .forEach(c -> unknown.add("cause " + c + " of check " + check.code()));
         }
-        knowledge.pairs().stream().flatMap(List::stream).filter(c -> knowledge.cause(c).isEmpty())
+        knowledge.pairs().stream()
+                .flatMap(List::stream)
+                .filter(c -> knowledge.cause(c).isEmpty())
                 .forEach(c -> unknown.add("cause " + c + " of a pair"));
         if (!unknown.isEmpty()) {
             throw new IllegalArgumentException("Not defined: " + String.join(", ", unknown));
@@ -67,26 +75,50 @@ public final class KnowledgeFiles {
     }
 
     private static Symptom symptom(JsonNode n) {
-        return new Symptom(n.get("code").asText(), n.get("name").asText(), n.get("seen").asText(),
-                Symptom.Place.valueOf(n.get("look").asText().toUpperCase(Locale.ROOT)), n.path("afterwards").asBoolean());
+        return new Symptom(
+                n.get("code").asText(),
+                n.get("name").asText(),
+                n.get("seen").asText(),
+                Symptom.Place.valueOf(n.get("look").asText().toUpperCase(Locale.ROOT)),
+                n.path("afterwards").asBoolean());
     }
 
     private static Cause cause(JsonNode n) {
         Map<String, Integer> shows = new LinkedHashMap<>();
-        n.get("shows").properties().forEach(e -> shows.put(e.getKey(), e.getValue().asInt()));
-        return new Cause(n.get("code").asText(), n.get("name").asText(), Cause.Part.valueOf(n.get("part").asText().toUpperCase(Locale.ROOT)),
+        n.get("shows")
+                .properties()
+                .forEach(e -> shows.put(e.getKey(), e.getValue().asInt()));
+        return new Cause(
+                n.get("code").asText(),
+                n.get("name").asText(),
+                Cause.Part.valueOf(n.get("part").asText().toUpperCase(Locale.ROOT)),
                 n.get("weight").asDouble(),
-                n.path("raisedBy").asText(), Map.copyOf(shows));
+                n.path("raisedBy").asText(),
+                Map.copyOf(shows));
     }
 
     private static Check check(JsonNode n) {
         double misses = n.get("misses").asDouble();
         Map<String, Double> missesOf = new LinkedHashMap<>();
-        n.path("missesOf").properties().forEach(e -> missesOf.put(e.getKey(), e.getValue().asDouble()));
+        n.path("missesOf")
+                .properties()
+                .forEach(e -> missesOf.put(e.getKey(), e.getValue().asDouble()));
         Map<String, String> says = new LinkedHashMap<>();
-        n.get("says").properties().forEach(e -> says.put(e.getKey(), e.getValue().asText()));
-        return new Check(n.get("code").asText(), n.get("name").asText(), n.get("how").asText(), n.get("draw").asText(),
-                Caution.valueOf(n.path("caution").asText("NONE")), n.path("clear").asText(null), Map.copyOf(says), n.get("minutes").asDouble(), misses, n.path("missesAfterCrush").asDouble(misses), Map.copyOf(missesOf),
+        n.get("says")
+                .properties()
+                .forEach(e -> says.put(e.getKey(), e.getValue().asText()));
+        return new Check(
+                n.get("code").asText(),
+                n.get("name").asText(),
+                n.get("how").asText(),
+                n.get("draw").asText(),
+                Caution.valueOf(n.path("caution").asText("NONE")),
+                n.path("clear").asText(null),
+                Map.copyOf(says),
+                n.get("minutes").asDouble(),
+                misses,
+                n.path("missesAfterCrush").asDouble(misses),
+                Map.copyOf(missesOf),
                 n.path("risky").asBoolean(),
                 "side".equals(n.path("answers").asText()) ? Check.Answer.SIDE : Check.Answer.CAUSES,
                 strings(n.get("separates")));

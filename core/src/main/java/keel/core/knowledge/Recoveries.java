@@ -28,20 +28,22 @@ public final class Recoveries {
     }
 
     /**
-     * @throws IllegalArgumentException if the file does not match its schema, names a cause that the knowledge does not have, or leaves
-     *                                  one out
+     * @throws IllegalArgumentException if the file does not match its schema, names a cause that the knowledge does not
+     *     have, or leaves one out
      */
     public static Recoveries of(JsonNode file, Knowledge knowledge) {
         CheckedYaml.requireSchema("knowledge/recoveries", file);
         Map<String, Map<MachineKind, Recovery>> all = new HashMap<>();
         file.get("recoveries").forEach(n -> all.put(n.get("cause").asText(), kinds(n)));
-        Set<String> causes = knowledge.causes().stream().map(Cause::code).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> causes =
+                knowledge.causes().stream().map(Cause::code).collect(Collectors.toCollection(TreeSet::new));
         Set<String> odd = new TreeSet<>(all.keySet());
         odd.removeAll(causes);
         causes.removeAll(all.keySet());
         odd.addAll(causes);
         if (!odd.isEmpty()) {
-            throw new IllegalArgumentException("recoveries.yaml names no known cause, or leaves one out: " + String.join(", ", odd));
+            throw new IllegalArgumentException(
+                    "recoveries.yaml names no known cause, or leaves one out: " + String.join(", ", odd));
         }
         return new Recoveries(all);
     }
@@ -51,10 +53,19 @@ public final class Recoveries {
         for (MachineKind kind : MachineKind.values()) {
             JsonNode own = n.path("kinds").path(kind.name());
             JsonNode from = own.isMissingNode() ? n : own;
-            List<ServiceKind> work = CheckedYaml.strings(from.get("work")).stream().map(ServiceKind::valueOf)
-                    .filter(w -> kind.hasScreen() || w != ServiceKind.SCREEN_INSPECTED && w != ServiceKind.SCREEN_CHANGE).toList();
-            each.put(kind, new Recovery(CheckedYaml.strings(from.get("do")), work, Recovery.Page.valueOf(n.path("page").asText("NONE")),
-                    Caution.valueOf(n.path("caution").asText("NONE")), n.path("salvage").asText(null)));
+            List<ServiceKind> work = CheckedYaml.strings(from.get("work")).stream()
+                    .map(ServiceKind::valueOf)
+                    .filter(w ->
+                            kind.hasScreen() || w != ServiceKind.SCREEN_INSPECTED && w != ServiceKind.SCREEN_CHANGE)
+                    .toList();
+            each.put(
+                    kind,
+                    new Recovery(
+                            CheckedYaml.strings(from.get("do")),
+                            work,
+                            Recovery.Page.valueOf(n.path("page").asText("NONE")),
+                            Caution.valueOf(n.path("caution").asText("NONE")),
+                            n.path("salvage").asText(null)));
         }
         return each;
     }

@@ -8,11 +8,15 @@ import keel.core.Findings;
  * Figures that a shop has put in place of the shipped ones; what is not named stays.
  *
  * @param weights cause code to its weight in the starting odds, &gt; 0
- * @param shows   cause code to symptom code to strength, 1 to 3, or 0 where it does not show it
+ * @param shows cause code to symptom code to strength, 1 to 3, or 0 where it does not show it
  * @param minutes check code to its minutes, &gt; 0
- * @param misses  check code to its chance of overlooking what is there, 0 to 1
+ * @param misses check code to its chance of overlooking what is there, 0 to 1
  */
-public record Tuning(Map<String, Double> weights, Map<String, Map<String, Integer>> shows, Map<String, Double> minutes, Map<String, Double> misses) {
+public record Tuning(
+        Map<String, Double> weights,
+        Map<String, Map<String, Integer>> shows,
+        Map<String, Double> minutes,
+        Map<String, Double> misses) {
 
     public static final Tuning NONE = new Tuning(Map.of(), Map.of(), Map.of(), Map.of());
 
@@ -35,8 +39,12 @@ public record Tuning(Map<String, Double> weights, Map<String, Map<String, Intege
         shows.forEach((cause, strengths) -> {
             findings.when(knowledge.cause(cause).isEmpty(), "shows", "There is no cause " + cause + ".");
             strengths.forEach((symptom, strength) -> {
-                findings.when(knowledge.symptom(symptom).isEmpty(), "shows." + cause, "There is no symptom " + symptom + ".");
-                findings.when(strength == null || strength < 0 || strength > 3, "shows." + cause, "A strength is 0, 1, 2 or 3.");
+                findings.when(
+                        knowledge.symptom(symptom).isEmpty(), "shows." + cause, "There is no symptom " + symptom + ".");
+                findings.when(
+                        strength == null || strength < 0 || strength > 3,
+                        "shows." + cause,
+                        "A strength is 0, 1, 2 or 3.");
             });
         });
         minutes.forEach((check, value) -> {
@@ -53,12 +61,31 @@ public record Tuning(Map<String, Double> weights, Map<String, Map<String, Intege
         Map<String, Integer> strengths = new HashMap<>(cause.shows());
         strengths.putAll(shows.getOrDefault(cause.code(), Map.of()));
         strengths.values().removeIf(s -> s == 0);
-        return new Cause(cause.code(), cause.name(), cause.part(), weights.getOrDefault(cause.code(), cause.weight()), cause.raisedBy(), Map.copyOf(strengths));
+        return new Cause(
+                cause.code(),
+                cause.name(),
+                cause.part(),
+                weights.getOrDefault(cause.code(), cause.weight()),
+                cause.raisedBy(),
+                Map.copyOf(strengths));
     }
 
     Check of(Check c) {
         double missed = misses.getOrDefault(c.code(), c.misses());
-        return new Check(c.code(), c.name(), c.how(), c.draw(), c.caution(), c.clear(), c.says(), minutes.getOrDefault(c.code(), c.minutes()), missed,
-                Math.max(missed, c.missesAfterCrush()), c.missesOf(), c.risky(), c.answers(), c.separates());
+        return new Check(
+                c.code(),
+                c.name(),
+                c.how(),
+                c.draw(),
+                c.caution(),
+                c.clear(),
+                c.says(),
+                minutes.getOrDefault(c.code(), c.minutes()),
+                missed,
+                Math.max(missed, c.missesAfterCrush()),
+                c.missesOf(),
+                c.risky(),
+                c.answers(),
+                c.separates());
     }
 }

@@ -6,22 +6,26 @@ import org.hipparchus.analysis.solvers.BrentSolver;
 import org.hipparchus.special.Gamma;
 
 /**
- * When to change a part that is still alive: the age T that makes the cost an hour least, C(T) = (Cp·R(T) + Cf·(1 − R(T))) / ∫₀ᵀ R.
+ * When to change a part that is still alive: the age T that makes the cost an hour least, C(T) = (Cp·R(T) + Cf·(1 −
+ * R(T))) / ∫₀ᵀ R.
  *
- * <p>Source: Barlow and Hunter 1960, age replacement. It pays only where parts wear out (shape above 1) and an end in service costs more than a planned change.
+ * <p>Source: Barlow and Hunter 1960, age replacement. It pays only where parts wear out (shape above 1) and an end in
+ * service costs more than a planned change.
  *
- * @param replaceAtHours       null where nothing beats running until it shows signs
- * @param costPerHour          of the better policy
- * @param runToFailurePerHour  of running until it ends
+ * @param replaceAtHours null where nothing beats running until it shows signs
+ * @param costPerHour of the better policy
+ * @param runToFailurePerHour of running until it ends
  */
 public record AgeReplacement(Double replaceAtHours, double costPerHour, double runToFailurePerHour, Advice advice) {
 
     /** What to do, and why. */
     public enum Advice {
         CHANGE_AT_AGE("Change it at that age."),
-        NO_WEAR_OUT("Run it until it shows signs: such parts do not fail more often as they age, so an early change only throws life away."),
+        NO_WEAR_OUT(
+                "Run it until it shows signs: such parts do not fail more often as they age, so an early change only throws life away."),
         NOT_DEARER("Run it until it shows signs: an end in service costs no more than a planned change."),
-        SAVES_NOTHING("Run it until it shows signs: the best age lies so far out that an early change saves next to nothing.");
+        SAVES_NOTHING(
+                "Run it until it shows signs: the best age lies so far out that an early change saves next to nothing.");
 
         private final String words;
 
@@ -47,10 +51,15 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
      * @throws IllegalArgumentException if a cost is not more than 0 and finite
      */
     public static AgeReplacement of(Lifespan life, double plannedCost, double failureCost) {
-        if (!(plannedCost > 0) || !(failureCost > 0) || Double.isInfinite(plannedCost) || Double.isInfinite(failureCost)) {
+        if (!(plannedCost > 0)
+                || !(failureCost > 0)
+                || Double.isInfinite(plannedCost)
+                || Double.isInfinite(failureCost)) {
             throw new IllegalArgumentException("Costs must be more than 0.");
         }
-        return life instanceof WeibullLife weibull ? exact(weibull, plannedCost, failureCost) : cheapest(CostCurve.of(life, plannedCost, failureCost), plannedCost, failureCost);
+        return life instanceof WeibullLife weibull
+                ? exact(weibull, plannedCost, failureCost)
+                : cheapest(CostCurve.of(life, plannedCost, failureCost), plannedCost, failureCost);
     }
 
     private static AgeReplacement cheapest(CostCurve curve, double plannedCost, double failureCost) {
@@ -60,14 +69,17 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
         }
         double toFailure = curve.costs()[curve.costs().length - 1];
         boolean pays = failureCost > plannedCost && curve.costs()[best] < toFailure * (1 - LEAST_SAVING);
-        return new AgeReplacement(pays ? Double.valueOf(curve.ages()[best]) : null, pays ? curve.costs()[best] : toFailure, toFailure,
+        return new AgeReplacement(
+                pays ? Double.valueOf(curve.ages()[best]) : null,
+                pays ? curve.costs()[best] : toFailure,
+                toFailure,
                 pays ? Advice.CHANGE_AT_AGE : failureCost <= plannedCost ? Advice.NOT_DEARER : Advice.SAVES_NOTHING);
     }
 
     /**
      * What an hour costs by the age of change.
      *
-     * @param ages  from 0 to where hardly any is left, evenly
+     * @param ages from 0 to where hardly any is left, evenly
      * @param costs at each of them; the first, at age 0, is infinite
      */
     public record CostCurve(double[] ages, double[] costs) {
@@ -111,9 +123,12 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
         if (balance(life, far) <= wanted) {
             return new AgeReplacement(null, toFailure, toFailure, Advice.SAVES_NOTHING);
         }
-        double at = balance(life, near) >= wanted ? near : new BrentSolver(1e-12, 1e-9).solve(500, t -> balance(life, t) - wanted, near, far);
+        double at = balance(life, near) >= wanted
+                ? near
+                : new BrentSolver(1e-12, 1e-9).solve(500, t -> balance(life, t) - wanted, near, far);
         double cost = costPerHour(life, plannedCost, failureCost, at);
-        return cost > toFailure * (1 - LEAST_SAVING) ? new AgeReplacement(null, toFailure, toFailure, Advice.SAVES_NOTHING)
+        return cost > toFailure * (1 - LEAST_SAVING)
+                ? new AgeReplacement(null, toFailure, toFailure, Advice.SAVES_NOTHING)
                 : new AgeReplacement(at, cost, toFailure, Advice.CHANGE_AT_AGE);
     }
 

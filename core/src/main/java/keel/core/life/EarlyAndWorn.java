@@ -20,14 +20,17 @@ import org.hipparchus.optim.nonlinear.scalar.noderiv.SimplexOptimizer;
 import org.hipparchus.random.HaltonSequenceGenerator;
 
 /**
- * The life of parts of which some end early (badly fitted, dented in the pack, blamed though they were sound) and the rest wear out: h(t) = h_early(t) + h_worn(t), both Weibull, the
- * first falling with age, the second rising. Nobody has to say which end was which: the ages tell, where what was written down as the reason often does not.
+ * The life of parts of which some end early (badly fitted, dented in the pack, blamed though they were sound) and the
+ * rest wear out: h(t) = h_early(t) + h_worn(t), both Weibull, the first falling with age, the second rising. Nobody has
+ * to say which end was which: the ages tell, where what was written down as the reason often does not.
  *
- * <p>What is not known of the four figures is carried along: survival is the mean over draws from their posterior, so that few ends make wide intervals. The draws come from a normal
- * approximation at the highest posterior (Laplace), weighted by the posterior itself.
+ * <p>What is not known of the four figures is carried along: survival is the mean over draws from their posterior, so
+ * that few ends make wide intervals. The draws come from a normal approximation at the highest posterior (Laplace),
+ * weighted by the posterior itself.
  *
- * <p>Source: the additive Weibull life of the bathtub curve, Xie and Lai 1996 (from memory); NIST/SEMATECH e-Handbook 8.1.2.4; Gelman et al., Bayesian Data Analysis, ch. 10 and 13 (importance
- * sampling, from memory). The priors are common practice, no source.
+ * <p>Source: the additive Weibull life of the bathtub curve, Xie and Lai 1996 (from memory); NIST/SEMATECH e-Handbook
+ * 8.1.2.4; Gelman et al., Bayesian Data Analysis, ch. 10 and 13 (importance sampling, from memory). The priors are
+ * common practice, no source.
  *
  * @param early of those that end early at the highest posterior, {@code worn} of those that wear out
  * @param draws from the posterior, at least one
@@ -59,11 +62,22 @@ public record EarlyAndWorn(WeibullLife early, WeibullLife worn, List<Draw> draws
 
     /** @param usual of such parts before any record, on the clock of the lives */
     public static EarlyAndWorn fitted(List<Life> lives, WeibullLife usual) {
-        double[] middle = {Math.log(EARLY_SHAPE), Math.log(usual.scale() * EARLY_SCALE), Math.log(Math.max(LEAST_WORN_SHAPE, usual.shape())), Math.log(usual.scale() * WORN_SCALE)};
+        double[] middle = {
+            Math.log(EARLY_SHAPE),
+            Math.log(usual.scale() * EARLY_SCALE),
+            Math.log(Math.max(LEAST_WORN_SHAPE, usual.shape())),
+            Math.log(usual.scale() * WORN_SCALE)
+        };
         double[] spread = {EARLY_SHAPE_SPREAD, EARLY_SCALE_SPREAD, WORN_SHAPE_SPREAD, WORN_SCALE_SPREAD};
         MultivariateFunction posterior = x -> logLikelihood(early(x), worn(x), lives) + logPrior(x, middle, spread);
-        double[] highest = new SimplexOptimizer(new SimpleValueChecker(1e-10, 1e-9)).optimize(new MaxEval(MOST_STEPS), new ObjectiveFunction(posterior), GoalType.MAXIMIZE,
-                new InitialGuess(middle), new NelderMeadSimplex(middle.length, SIMPLEX)).getPoint();
+        double[] highest = new SimplexOptimizer(new SimpleValueChecker(1e-10, 1e-9))
+                .optimize(
+                        new MaxEval(MOST_STEPS),
+                        new ObjectiveFunction(posterior),
+                        GoalType.MAXIMIZE,
+                        new InitialGuess(middle),
+                        new NelderMeadSimplex(middle.length, SIMPLEX))
+                .getPoint();
         return new EarlyAndWorn(early(highest), worn(highest), draws(posterior, highest, spread));
     }
 
@@ -120,17 +134,24 @@ public record EarlyAndWorn(WeibullLife early, WeibullLife worn, List<Draw> draws
             sum += weights[i];
         }
         double all = sum;
-        return IntStream.range(0, DRAWS).mapToObj(i -> new Draw(early(points[i]), worn(points[i]), weights[i] / all)).toList();
+        return IntStream.range(0, DRAWS)
+                .mapToObj(i -> new Draw(early(points[i]), worn(points[i]), weights[i] / all))
+                .toList();
     }
 
-    /** A root of the covariance: of the inverse of the posterior's curvature at its highest, never wider than the prior. */
+    /**
+     * A root of the covariance: of the inverse of the posterior's curvature at its highest, never wider than the prior.
+     */
     private static RealMatrix root(MultivariateFunction posterior, double[] highest, double[] spread) {
         int n = highest.length;
         RealMatrix curvature = new Array2DRowRealMatrix(n, n);
         for (int i = 0; i < n; i++) {
             for (int k = 0; k <= i; k++) {
-                double second = -(moved(posterior, highest, i, STEP, k, STEP) - moved(posterior, highest, i, STEP, k, -STEP) - moved(posterior, highest, i, -STEP, k, STEP)
-                        + moved(posterior, highest, i, -STEP, k, -STEP)) / (4 * STEP * STEP);
+                double second = -(moved(posterior, highest, i, STEP, k, STEP)
+                                - moved(posterior, highest, i, STEP, k, -STEP)
+                                - moved(posterior, highest, i, -STEP, k, STEP)
+                                + moved(posterior, highest, i, -STEP, k, -STEP))
+                        / (4 * STEP * STEP);
                 curvature.setEntry(i, k, second);
                 curvature.setEntry(k, i, second);
             }

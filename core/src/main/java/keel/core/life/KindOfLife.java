@@ -9,14 +9,23 @@ import keel.core.wear.WeibullLife;
 /**
  * How long parts of one kind and size last, from what is usual and from what the shop's own have been through.
  *
- * @param clock       that explains their ends best, or the usual one while too few have ended
- * @param chosen      whether it was chosen by the ends
- * @param ends        parts that ended by themselves, {@code lives} all that have been used
+ * @param clock that explains their ends best, or the usual one while too few have ended
+ * @param chosen whether it was chosen by the ends
+ * @param ends parts that ended by themselves, {@code lives} all that have been used
  * @param clockPerHour so much of the clock passes in a print hour
- * @param ways        by accident and by wear; null where none has ended
- * @param early       those that end early told from those that wear out, by their ages; null while too few have ended to tell
+ * @param ways by accident and by wear; null where none has ended
+ * @param early those that end early told from those that wear out, by their ages; null while too few have ended to tell
  */
-public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, WeibullFit fit, Survival survival, double clockPerHour, Ways ways, EarlyAndWorn early) {
+public record KindOfLife(
+        LifeClock clock,
+        boolean chosen,
+        int ends,
+        int lives,
+        WeibullFit fit,
+        Survival survival,
+        double clockPerHour,
+        Ways ways,
+        EarlyAndWorn early) {
 
     /** Fewer ends than these, and what is usual stands. */
     public static final int ENDS_THAT_TELL = 5;
@@ -32,7 +41,7 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
     public record Ways(int accidents, double halfByAccident, int worn, double halfByWear) {}
 
     /**
-     * @param usual      life of such parts before any record, on the usual clock
+     * @param usual life of such parts before any record, on the usual clock
      * @param usualClock what it is counted by
      */
     public static KindOfLife of(List<Lived> parts, WeibullLife usual, LifeClock usualClock) {
@@ -42,8 +51,16 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
         List<Life> lives = lives(used, clock);
         WeibullLife before = new WeibullLife(usual.shape(), usual.scale() * pace(parts, clock, usualClock));
         int ends = (int) lives.stream().filter(Life::ended).count();
-        return new KindOfLife(clock, best.isPresent(), ends, lives.size(), WeibullFit.bayes(lives, WeibullFit.Prior.around(before)), Survival.of(lives),
-                pace(parts, clock, LifeClock.HOURS), ways(used, lives, before), ends < ENDS_THAT_TELL ? null : EarlyAndWorn.fitted(lives, before));
+        return new KindOfLife(
+                clock,
+                best.isPresent(),
+                ends,
+                lives.size(),
+                WeibullFit.bayes(lives, WeibullFit.Prior.around(before)),
+                Survival.of(lives),
+                pace(parts, clock, LifeClock.HOURS),
+                ways(used, lives, before),
+                ends < ENDS_THAT_TELL ? null : EarlyAndWorn.fitted(lives, before));
     }
 
     /** Whether enough have ended here for the records to speak for themselves. */
@@ -61,18 +78,32 @@ public record KindOfLife(LifeClock clock, boolean chosen, int ends, int lives, W
         if (ended == 0) {
             return null;
         }
-        int worn = (int) used.stream().filter(p -> p.endedByItself() && p.worn()).count();
-        CompetingLives both = CompetingLives.fitted(lives, used.stream().map(p -> p.worn() ? 1 : 0).toList(), 2, before);
-        return new Ways(ended - worn, both.ways().get(0).ageWhenFailed(0, 0.5), worn, both.ways().get(1).ageWhenFailed(0, 0.5));
+        int worn =
+                (int) used.stream().filter(p -> p.endedByItself() && p.worn()).count();
+        CompetingLives both = CompetingLives.fitted(
+                lives, used.stream().map(p -> p.worn() ? 1 : 0).toList(), 2, before);
+        return new Ways(
+                ended - worn,
+                both.ways().get(0).ageWhenFailed(0, 0.5),
+                worn,
+                both.ways().get(1).ageWhenFailed(0, 0.5));
     }
 
-    /** The clock that explains the ends best, the usual one where no other explains them clearly better; empty while too few ended to tell. */
+    /**
+     * The clock that explains the ends best, the usual one where no other explains them clearly better; empty while too
+     * few ended to tell.
+     */
     private static Optional<LifeClock> bestClock(List<Lived> parts, LifeClock usualClock) {
         LifeClock best = null;
         double most = 0;
         for (LifeClock clock : LifeClock.values()) {
-            List<Life> lives = lives(parts.stream().filter(p -> p.age(clock) > 0).toList(), clock);
-            boolean enough = lives.stream().filter(Life::ended).count() >= ENDS_THAT_TELL && lives.size() == parts.stream().filter(p -> p.age(LifeClock.HOURS) > 0).count();
+            List<Life> lives =
+                    lives(parts.stream().filter(p -> p.age(clock) > 0).toList(), clock);
+            boolean enough = lives.stream().filter(Life::ended).count() >= ENDS_THAT_TELL
+                    && lives.size()
+                            == parts.stream()
+                                    .filter(p -> p.age(LifeClock.HOURS) > 0)
+                                    .count();
             OptionalDouble explained = enough ? WeibullFit.explanation(lives) : OptionalDouble.empty();
             double worth = explained.orElse(0) + (clock == usualClock ? CLEARLY : 0);
             if (explained.isPresent() && (best == null || worth > most)) {

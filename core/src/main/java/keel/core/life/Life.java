@@ -4,7 +4,8 @@ package keel.core.life;
  * The life of one part on its clock.
  *
  * @param hours reached, more than 0
- * @param ended whether it ended then by what is studied; false where it is still alive, or was taken out for another reason
+ * @param ended whether it ended then by what is studied; false where it is still alive, or was taken out for another
+ *     reason
  */
 public record Life(double hours, boolean ended) {
 

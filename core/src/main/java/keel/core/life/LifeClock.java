@@ -4,7 +4,9 @@ import keel.core.wear.Usage;
 
 /** What a part's life is counted by. */
 public enum LifeClock {
-    HOURS("print hours", "h"), UV_HOURS("UV hours", "UV h"), PEELS("thousand peels", "k peels");
+    HOURS("print hours", "h"),
+    UV_HOURS("UV hours", "UV h"),
+    PEELS("thousand peels", "k peels");
 
     private final String words;
     private final String unit;

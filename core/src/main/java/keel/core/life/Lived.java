@@ -4,10 +4,12 @@ import java.util.Set;
 import keel.core.wear.Usage;
 
 /**
- * What a part has been through, and why it ended. Which ends count, and which come with use, is common practice, no source.
+ * What a part has been through, and why it ended. Which ends count, and which come with use, is common practice, no
+ * source.
  *
  * @param endReason as a service names it; null while it is in service
- * @param inPrint   whether the last print on it failed by it; false where it was taken out by its looks, by plan, or lives on
+ * @param inPrint whether the last print on it failed by it; false where it was taken out by its looks, by plan, or
+ *     lives on
  */
 public record Lived(Usage usage, String endReason, boolean inPrint) {
 

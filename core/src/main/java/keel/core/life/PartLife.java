@@ -6,12 +6,13 @@ import keel.core.wear.Usage;
 /**
  * How long a part of one kind and size lasts as far as it is known, and at which age it is changed.
  *
- * @param span         its life on the clock
+ * @param span its life on the clock
  * @param clockPerHour so much of the clock passes in a print hour, as far as parts of this kind tell
- * @param replaceAt    age at which it is changed whatever its looks, on {@code replaceClock}; infinite where it has none
- * @param ends         ends from which this is known; 0 where it is what is usual
+ * @param replaceAt age at which it is changed whatever its looks, on {@code replaceClock}; infinite where it has none
+ * @param ends ends from which this is known; 0 where it is what is usual
  */
-public record PartLife(Lifespan span, LifeClock clock, double clockPerHour, double replaceAt, LifeClock replaceClock, int ends) {
+public record PartLife(
+        Lifespan span, LifeClock clock, double clockPerHour, double replaceAt, LifeClock replaceClock, int ends) {
 
     private static final double MOST = 1 - Math.exp(-1);
 

@@ -11,12 +11,14 @@ import org.hipparchus.analysis.solvers.BrentSolver;
 /**
  * A Weibull life fitted to ends and to lives that go on, with its 80 % interval.
  *
- * <p>Maximum likelihood with right-censored lives, intervals from the profile of the likelihood: NIST/SEMATECH e-Handbook 8.4.1.2; Meeker and Escobar, Statistical
- * Methods for Reliability Data, ch. 8. Bayes: a prior on shape and scale, updated on a grid of their logarithms.
+ * <p>Maximum likelihood with right-censored lives, intervals from the profile of the likelihood: NIST/SEMATECH
+ * e-Handbook 8.4.1.2; Meeker and Escobar, Statistical Methods for Reliability Data, ch. 8. Bayes: a prior on shape and
+ * scale, updated on a grid of their logarithms.
  *
  * @param shape of the interval: the middle, {@code shapeLow} to {@code shapeHigh} hold 80 %
  */
-public record WeibullFit(double shape, double shapeLow, double shapeHigh, double scale, double scaleLow, double scaleHigh) {
+public record WeibullFit(
+        double shape, double shapeLow, double shapeHigh, double scale, double scaleLow, double scaleHigh) {
 
     private static final double LEAST_SHAPE = 0.05;
     private static final double MOST_SHAPE = 1000;
@@ -30,7 +32,8 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
     }
 
     /**
-     * What is thought of a kind of part before any has ended: medians, and how widely their logarithms spread. Common practice, no source.
+     * What is thought of a kind of part before any has ended: medians, and how widely their logarithms spread. Common
+     * practice, no source.
      */
     public record Prior(double shape, double shapeSpread, double scale, double scaleSpread) {
 
@@ -43,23 +46,31 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
     /**
      * By maximum likelihood.
      *
-     * @throws IllegalArgumentException where the ends do not tell a shape: none, or none that differ and nothing outlived them
+     * @throws IllegalArgumentException where the ends do not tell a shape: none, or none that differ and nothing
+     *     outlived them
      */
     public static WeibullFit likeliest(List<Life> lives) {
         Lives l = new Lives(lives);
         if (l.ends == 0) {
-            throw new IllegalArgumentException("None has ended yet: without an end there is nothing to fit. Try BAYES, which starts from what is usual.");
+            throw new IllegalArgumentException(
+                    "None has ended yet: without an end there is nothing to fit. Try BAYES, which starts from what is usual.");
         }
         if (!l.tellShape()) {
-            throw new IllegalArgumentException("The ends do not tell a shape: it takes two at different ages. Try BAYES, which starts from what is usual.");
+            throw new IllegalArgumentException(
+                    "The ends do not tell a shape: it takes two at different ages. Try BAYES, which starts from what is usual.");
         }
         double shape = solve(l::slope, LEAST_SHAPE, MOST_SHAPE);
         double scale = l.scaleFor(shape);
         double most = l.logLikelihood(shape, scale);
         DoubleUnaryOperator byShape = b -> l.logLikelihood(b, l.scaleFor(b)) - most + FALL;
         DoubleUnaryOperator byScale = logScale -> l.bestAt(Math.exp(logScale)) - most + FALL;
-        return new WeibullFit(shape, edge(byShape, shape, LEAST_SHAPE), edge(byShape, shape, MOST_SHAPE), scale,
-                Math.exp(edge(byScale, Math.log(scale), Math.log(scale) - 12)), Math.exp(edge(byScale, Math.log(scale), Math.log(scale) + 12)));
+        return new WeibullFit(
+                shape,
+                edge(byShape, shape, LEAST_SHAPE),
+                edge(byShape, shape, MOST_SHAPE),
+                scale,
+                Math.exp(edge(byScale, Math.log(scale), Math.log(scale) - 12)),
+                Math.exp(edge(byScale, Math.log(scale), Math.log(scale) + 12)));
     }
 
     /** From what was thought before, and the lives. Medians and the middle 80 % of each. */
@@ -73,7 +84,8 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
         double most = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < GRID; i++) {
             for (int k = 0; k < GRID; k++) {
-                log[i][k] = l.logLikelihood(Math.exp(logShape[i]), Math.exp(logScale[k])) - square((logShape[i] - Math.log(prior.shape())) / prior.shapeSpread()) / 2
+                log[i][k] = l.logLikelihood(Math.exp(logShape[i]), Math.exp(logScale[k]))
+                        - square((logShape[i] - Math.log(prior.shape())) / prior.shapeSpread()) / 2
                         - square((logScale[k] - Math.log(prior.scale())) / prior.scaleSpread()) / 2;
                 most = Math.max(most, log[i][k]);
             }
@@ -85,13 +97,19 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
                 scales[k] += weight;
             }
         }
-        return new WeibullFit(quantile(logShape, shapes, 0.5), quantile(logShape, shapes, TAIL), quantile(logShape, shapes, 1 - TAIL), quantile(logScale, scales, 0.5),
-                quantile(logScale, scales, TAIL), quantile(logScale, scales, 1 - TAIL));
+        return new WeibullFit(
+                quantile(logShape, shapes, 0.5),
+                quantile(logShape, shapes, TAIL),
+                quantile(logShape, shapes, 1 - TAIL),
+                quantile(logScale, scales, 0.5),
+                quantile(logScale, scales, TAIL),
+                quantile(logScale, scales, 1 - TAIL));
     }
 
     /**
-     * How well a clock explains lives: the highest likelihood of the logarithms of their ages, which does not hang on the clock's unit. Of two clocks for the same parts
-     * the one with more explains them better. Empty where the ends do not tell a shape.
+     * How well a clock explains lives: the highest likelihood of the logarithms of their ages, which does not hang on
+     * the clock's unit. Of two clocks for the same parts the one with more explains them better. Empty where the ends
+     * do not tell a shape.
      */
     public static OptionalDouble explanation(List<Life> lives) {
         Lives l = new Lives(lives);
@@ -99,18 +117,26 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
             return OptionalDouble.empty();
         }
         double shape = solve(l::slope, LEAST_SHAPE, MOST_SHAPE);
-        double logs = lives.stream().filter(Life::ended).mapToDouble(e -> Math.log(e.hours())).sum();
+        double logs = lives.stream()
+                .filter(Life::ended)
+                .mapToDouble(e -> Math.log(e.hours()))
+                .sum();
         return OptionalDouble.of(l.logLikelihood(shape, l.scaleFor(shape)) + logs);
     }
 
-    /** Whether such parts die early, wear out, or whether that is not known yet: by where the interval of the shape lies against 1. */
+    /**
+     * Whether such parts die early, wear out, or whether that is not known yet: by where the interval of the shape lies
+     * against 1.
+     */
     public Way way() {
         return shapeHigh < 1 ? Way.EARLY_DEATH : shapeLow > 1 ? Way.WEAR_OUT : Way.NOT_TOLD;
     }
 
     /** How parts end. */
     public enum Way {
-        EARLY_DEATH("They die young: what has lasted a while lasts on."), WEAR_OUT("They wear out: the older, the likelier to end."), NOT_TOLD("Whether they wear out or end by chance is not told yet.");
+        EARLY_DEATH("They die young: what has lasted a while lasts on."),
+        WEAR_OUT("They wear out: the older, the likelier to end."),
+        NOT_TOLD("Whether they wear out or end by chance is not told yet.");
 
         private final String words;
 
@@ -144,7 +170,10 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
         return Math.exp(log[log.length - 1]);
     }
 
-    /** Where a function that is above 0 in the middle falls to 0 on the way to a far edge; the far edge where it never does. */
+    /**
+     * Where a function that is above 0 in the middle falls to 0 on the way to a far edge; the far edge where it never
+     * does.
+     */
     private static double edge(DoubleUnaryOperator f, double middle, double far) {
         return f.applyAsDouble(far) >= 0 ? far : solve(f, Math.min(middle, far), Math.max(middle, far));
     }
@@ -169,7 +198,10 @@ public record WeibullFit(double shape, double shapeLow, double shapeHigh, double
             unit = lives.stream().mapToDouble(Life::hours).max().orElse(1);
             logs = lives.stream().mapToDouble(l -> Math.log(l.hours() / unit)).toArray();
             ends = (int) lives.stream().filter(Life::ended).count();
-            sumOfLogsOfEnds = lives.stream().filter(Life::ended).mapToDouble(l -> Math.log(l.hours() / unit)).sum();
+            sumOfLogsOfEnds = lives.stream()
+                    .filter(Life::ended)
+                    .mapToDouble(l -> Math.log(l.hours() / unit))
+                    .sum();
         }
 
         /** Whether there is a likeliest shape: the ends differ, or something outlived them. */

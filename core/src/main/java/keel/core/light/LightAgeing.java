@@ -5,14 +5,16 @@ import java.util.Optional;
 import org.hipparchus.stat.regression.SimpleRegression;
 
 /**
- * How a light engine fades: light = B·exp(−α·h), fitted by least squares on the logarithm, and when it is down to a share of what it was new.
+ * How a light engine fades: light = B·exp(−α·h), fitted by least squares on the logarithm, and when it is down to a
+ * share of what it was new.
  *
- * <p>Source: IES TM-21 (lumen maintenance of LED sources; from memory): exponential fit, L_p = ln(B / p) / α, no forecast beyond six times the hours that were measured.
+ * <p>Source: IES TM-21 (lumen maintenance of LED sources; from memory): exponential fit, L_p = ln(B / p) / α, no
+ * forecast beyond six times the hours that were measured.
  *
  * @param startsWith B, in the meter's unit
- * @param perHour    α, 1/h; negative where it grew brighter
- * @param spread     standard error of α
- * @param fromHours  hours of the first map, {@code toHours} of the last
+ * @param perHour α, 1/h; negative where it grew brighter
+ * @param spread standard error of α
+ * @param fromHours hours of the first map, {@code toHours} of the last
  */
 public record LightAgeing(double startsWith, double perHour, double spread, double fromHours, double toHours) {
 
@@ -36,8 +38,10 @@ public record LightAgeing(double startsWith, double perHour, double spread, doub
                 to = Math.max(to, p.hours());
             }
         }
-        return line.getN() < LEAST_MAPS || !Double.isFinite(line.getSlope()) ? Optional.empty()
-                : Optional.of(new LightAgeing(Math.exp(line.getIntercept()), -line.getSlope(), line.getSlopeStdErr(), from, to));
+        return line.getN() < LEAST_MAPS || !Double.isFinite(line.getSlope())
+                ? Optional.empty()
+                : Optional.of(new LightAgeing(
+                        Math.exp(line.getIntercept()), -line.getSlope(), line.getSlopeStdErr(), from, to));
     }
 
     /** Whether the records show at all that it fades. */
@@ -54,7 +58,10 @@ public record LightAgeing(double startsWith, double perHour, double spread, doub
         return startsWith * Math.exp(-perHour * hours);
     }
 
-    /** Hours at which it gives that share of what it gave at its first map; empty where it does not fade, or beyond what six times the measured hours allow to say. */
+    /**
+     * Hours at which it gives that share of what it gave at its first map; empty where it does not fade, or beyond what
+     * six times the measured hours allow to say.
+     */
     public Optional<Double> reaches(double share) {
         if (!fades()) {
             return Optional.empty();

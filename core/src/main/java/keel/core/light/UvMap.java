@@ -7,18 +7,29 @@ import org.hipparchus.stat.regression.OLSMultipleLinearRegression;
 /**
  * Readings of a UV meter over the plate, and how even they are.
  *
- * <p>Uniformity is the least over the greatest reading, as for the nine points of a projected picture in IEC 61947-1 and ANSI IT7.228 (from memory).
+ * <p>Uniformity is the least over the greatest reading, as for the nine points of a projected picture in IEC 61947-1
+ * and ANSI IT7.228 (from memory).
  *
- * @param mean       in the meter's own unit
- * @param least      reading, {@code greatest} likewise
+ * @param mean in the meter's own unit
+ * @param least reading, {@code greatest} likewise
  * @param uniformity least over greatest, 0 to 1
- * @param tiltX      change from the left edge to the right one as a share of the mean, by the plane that fits best; {@code tiltY} from front to back
+ * @param tiltX change from the left edge to the right one as a share of the mean, by the plane that fits best;
+ *     {@code tiltY} from front to back
  */
-public record UvMap(List<Reading> readings, double mean, Reading least, Reading greatest, double uniformity, double tiltX, double tiltY) {
+public record UvMap(
+        List<Reading> readings,
+        double mean,
+        Reading least,
+        Reading greatest,
+        double uniformity,
+        double tiltX,
+        double tiltY) {
 
     public static final int LEAST_READINGS = 9;
     public static final int MOST_READINGS = 200;
-    /** Below this a job feels the difference: edges underexposed while the middle bleeds. Common practice, no source. */
+    /**
+     * Below this a job feels the difference: edges underexposed while the middle bleeds. Common practice, no source.
+     */
     public static final double EVEN_FROM = 0.8;
 
     private static final double MOST = 10_000;
@@ -31,8 +42,14 @@ public record UvMap(List<Reading> readings, double mean, Reading least, Reading 
 
     /** What is wrong with readings of a plate of that size. */
     public static void check(List<Reading> readings, double widthMm, double depthMm, Findings findings) {
-        if (findings.when(readings.size() < LEAST_READINGS, "readings", "A map takes " + LEAST_READINGS + " readings at least: " + readings.size() + " are there.")
-                || findings.when(readings.size() > MOST_READINGS, "readings", "A map takes " + MOST_READINGS + " readings at most.")) {
+        if (findings.when(
+                        readings.size() < LEAST_READINGS,
+                        "readings",
+                        "A map takes " + LEAST_READINGS + " readings at least: " + readings.size() + " are there.")
+                || findings.when(
+                        readings.size() > MOST_READINGS,
+                        "readings",
+                        "A map takes " + MOST_READINGS + " readings at most.")) {
             return;
         }
         for (int i = 0; i < readings.size(); i++) {
@@ -42,9 +59,18 @@ public record UvMap(List<Reading> readings, double mean, Reading least, Reading 
             findings.range(r.light(), 0, MOST, "readings[" + i + "].light", "A reading", "mW/cm²");
         }
         if (findings.none()) {
-            findings.when(spread(readings.stream().mapToDouble(Reading::xMm).toArray()) < REACH * widthMm || spread(readings.stream().mapToDouble(Reading::yMm).toArray()) < REACH * depthMm,
-                    "readings", "The readings lie too close together to tell of the edges: spread them over the plate.");
-            findings.when(readings.stream().noneMatch(r -> r.light() > 0), "readings", "Every reading is 0: is the light on, the film out, the meter awake?");
+            findings.when(
+                    spread(readings.stream().mapToDouble(Reading::xMm).toArray()) < REACH * widthMm
+                            || spread(readings.stream()
+                                            .mapToDouble(Reading::yMm)
+                                            .toArray())
+                                    < REACH * depthMm,
+                    "readings",
+                    "The readings lie too close together to tell of the edges: spread them over the plate.");
+            findings.when(
+                    readings.stream().noneMatch(r -> r.light() > 0),
+                    "readings",
+                    "Every reading is 0: is the light on, the film out, the meter awake?");
         }
     }
 
@@ -78,12 +104,21 @@ public record UvMap(List<Reading> readings, double mean, Reading least, Reading 
         }
         double mean = sum / readings.size();
         double[] plane = plane(readings);
-        return new UvMap(List.copyOf(readings), mean, least, greatest, least.light() / greatest.light(), plane[1] * widthMm / mean, plane[2] * depthMm / mean);
+        return new UvMap(
+                List.copyOf(readings),
+                mean,
+                least,
+                greatest,
+                least.light() / greatest.light(),
+                plane[1] * widthMm / mean,
+                plane[2] * depthMm / mean);
     }
 
     private static double[] plane(List<Reading> readings) {
         OLSMultipleLinearRegression ols = new OLSMultipleLinearRegression();
-        ols.newSampleData(readings.stream().mapToDouble(Reading::light).toArray(), readings.stream().map(r -> new double[] {r.xMm(), r.yMm()}).toArray(double[][]::new));
+        ols.newSampleData(
+                readings.stream().mapToDouble(Reading::light).toArray(),
+                readings.stream().map(r -> new double[] {r.xMm(), r.yMm()}).toArray(double[][]::new));
         return ols.estimateRegressionParameters();
     }
 

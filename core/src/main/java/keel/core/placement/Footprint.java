@@ -8,9 +8,7 @@ public sealed interface Footprint {
     /** What it gives to each cell. */
     Coverage over(PlateCells cells);
 
-    /**
-     * Of a run, for each cell: share of its UV time, and share of its layers that peeled there, 0 to 1.
-     */
+    /** Of a run, for each cell: share of its UV time, and share of its layers that peeled there, 0 to 1. */
     record Coverage(double[] light, double[] peel) {
 
         /** Share of the plate that was lit, on average over the layers. */
@@ -31,7 +29,8 @@ public sealed interface Footprint {
         /** @throws IllegalArgumentException without any, or with more than {@link #MOST} */
         public Parts {
             if (parts.isEmpty() || parts.size() > MOST) {
-                throw new IllegalArgumentException("A footprint has 1 to " + MOST + " rectangles: " + parts.size() + ".");
+                throw new IllegalArgumentException(
+                        "A footprint has 1 to " + MOST + " rectangles: " + parts.size() + ".");
             }
             parts = List.copyOf(parts);
         }
@@ -64,14 +63,16 @@ public sealed interface Footprint {
     /**
      * Masks summed over the layers, in rows from front to back, stretched evenly over the plate.
      *
-     * @param light mean share of the pixels of a cell that were lit, over the layers, {@code peel} share of the layers in which any was
+     * @param light mean share of the pixels of a cell that were lit, over the layers, {@code peel} share of the layers
+     *     in which any was
      */
     record Masks(int across, int deep, double[] light, double[] peel) implements Footprint {
 
         /** @throws IllegalArgumentException if counts do not match or a share is not from 0 to 1 */
         public Masks {
             if (across < 1 || deep < 1 || light.length != across * deep || peel.length != light.length) {
-                throw new IllegalArgumentException("The cells of the masks do not match: " + across + " × " + deep + ".");
+                throw new IllegalArgumentException(
+                        "The cells of the masks do not match: " + across + " × " + deep + ".");
             }
             for (int i = 0; i < light.length; i++) {
                 if (!(light[i] >= 0 && light[i] <= 1 && peel[i] >= 0 && peel[i] <= 1)) {

@@ -8,24 +8,31 @@ import java.util.regex.Pattern;
 import keel.core.Findings;
 
 /**
- * Footprints as somebody types them: "60 x 40", or "60x40, 3 of 20 x 15", mm, length by width. And where they lie, a line each: "72 40 60 40 90", the middle from the left and from the front,
- * length, width, and the turn in degrees if there is one.
+ * Footprints as somebody types them: "60 x 40", or "60x40, 3 of 20 x 15", mm, length by width. And where they lie, a
+ * line each: "72 40 60 40 90", the middle from the left and from the front, length, width, and the turn in degrees if
+ * there is one.
  */
 public final class FootprintWords {
 
     private static final int MOST = 60;
     private static final double MOST_MM = 2000;
-    private static final Pattern SIZE = Pattern.compile("(?:(\\d{1,3})\\s+of\\s+)?(\\d{1,4}(?:\\.\\d+)?)\\s*(?:x|×|by|\\*)\\s*(\\d{1,4}(?:\\.\\d+)?)\\s*(?:mm)?", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SIZE = Pattern.compile(
+            "(?:(\\d{1,3})\\s+of\\s+)?(\\d{1,4}(?:\\.\\d+)?)\\s*(?:x|×|by|\\*)\\s*(\\d{1,4}(?:\\.\\d+)?)\\s*(?:mm)?",
+            Pattern.CASE_INSENSITIVE);
 
     private FootprintWords() {}
 
     /** What does not read is added to the findings at that field; an empty text has no sizes. */
     public static List<Placement.Size> sizes(String text, String field, Findings findings) {
         List<Placement.Size> sizes = new ArrayList<>();
-        for (String item : text == null || text.isBlank() ? new String[0] : text.strip().split("\\s*[;,\\n]\\s*")) {
+        for (String item :
+                text == null || text.isBlank() ? new String[0] : text.strip().split("\\s*[;,\\n]\\s*")) {
             Matcher m = SIZE.matcher(item.strip());
             if (!m.matches() || Double.parseDouble(m.group(2)) < 0.1 || Double.parseDouble(m.group(3)) < 0.1) {
-                findings.add(field, "\"" + shortened(item) + "\" is no footprint. Like \"60 x 40\" or \"3 of 20 x 15\": length by width in mm.");
+                findings.add(
+                        field,
+                        "\"" + shortened(item)
+                                + "\" is no footprint. Like \"60 x 40\" or \"3 of 20 x 15\": length by width in mm.");
                 return List.of();
             }
             int count = m.group(1) == null ? 1 : Integer.parseInt(m.group(1));
@@ -33,7 +40,10 @@ public final class FootprintWords {
                 sizes.add(new Placement.Size(Double.parseDouble(m.group(2)), Double.parseDouble(m.group(3))));
             }
         }
-        findings.when(sizes.size() > MOST, field, "More than " + MOST + " footprints: give the rectangle around several of them.");
+        findings.when(
+                sizes.size() > MOST,
+                field,
+                "More than " + MOST + " footprints: give the rectangle around several of them.");
         return sizes.size() > MOST ? List.of() : sizes;
     }
 
@@ -49,14 +59,20 @@ public final class FootprintWords {
 
     /** A line for each. */
     public static String lines(List<PlacedPart> parts) {
-        return String.join("\n", parts.stream().map(p -> String.join(" ", plain(p.xMm()), plain(p.yMm()), plain(p.lengthMm()), plain(p.widthMm()))
-                + (p.rotationDeg() == 0 ? "" : " " + p.rotationDeg())).toList());
+        return String.join(
+                "\n",
+                parts.stream()
+                        .map(p -> String.join(
+                                        " ", plain(p.xMm()), plain(p.yMm()), plain(p.lengthMm()), plain(p.widthMm()))
+                                + (p.rotationDeg() == 0 ? "" : " " + p.rotationDeg()))
+                        .toList());
     }
 
     /** What does not read is added to the findings at that field. */
     public static List<PlacedPart> parts(String lines, String field, Findings findings) {
         List<PlacedPart> parts = new ArrayList<>();
-        for (String line : lines == null || lines.isBlank() ? new String[0] : lines.strip().split("\\R")) {
+        for (String line :
+                lines == null || lines.isBlank() ? new String[0] : lines.strip().split("\\R")) {
             String[] words = line.strip().split("\\s+");
             try {
                 if (words.length < 4 || words.length > 5) {
@@ -71,7 +87,10 @@ public final class FootprintWords {
                 }
                 parts.add(new PlacedPart(n[0], n[1], n[2], n[3], words.length == 5 ? Integer.parseInt(words[4]) : 0));
             } catch (IllegalArgumentException e) {
-                findings.add(field, "\"" + shortened(line) + "\" is no rectangle. Like \"72 40 60 40\": mm from the left and from the front to its middle, length, width, and its turn if it has one.");
+                findings.add(
+                        field,
+                        "\"" + shortened(line)
+                                + "\" is no rectangle. Like \"72 40 60 40\": mm from the left and from the front to its middle, length, width, and its turn if it has one.");
                 return List.of();
             }
         }
@@ -85,6 +104,8 @@ public final class FootprintWords {
 
     private static String plain(double number) {
         double rounded = Math.round(number * 10) / 10.0;
-        return rounded == Math.rint(rounded) ? Long.toString((long) rounded) : String.format(Locale.ROOT, "%.1f", rounded);
+        return rounded == Math.rint(rounded)
+                ? Long.toString((long) rounded)
+                : String.format(Locale.ROOT, "%.1f", rounded);
     }
 }

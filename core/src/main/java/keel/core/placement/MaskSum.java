@@ -1,7 +1,8 @@
 package keel.core.placement;
 
 /**
- * Sums the masks of layers over the cells of a plate, picture by picture; all pictures of one size, their bottom left being the front left of the plate.
+ * Sums the masks of layers over the cells of a plate, picture by picture; all pictures of one size, their bottom left
+ * being the front left of the plate.
  */
 public final class MaskSum {
 

@@ -2,7 +2,10 @@ package keel.core.placement;
 
 import java.util.Arrays;
 
-/** Area that a turned rectangle has in common with a straight one, by clipping its outline (Sutherland and Hodgman 1974), and whether two turned ones touch (separating axes). */
+/**
+ * Area that a turned rectangle has in common with a straight one, by clipping its outline (Sutherland and Hodgman
+ * 1974), and whether two turned ones touch (separating axes).
+ */
 final class Overlap {
 
     private Overlap() {}
@@ -50,7 +53,10 @@ final class Overlap {
         return Math.abs(twice) / 2;
     }
 
-    /** Whether two rectangles come nearer to one another than a gap; both with the gap's half around them, so that corners count as square. */
+    /**
+     * Whether two rectangles come nearer to one another than a gap; both with the gap's half around them, so that
+     * corners count as square.
+     */
     static boolean nearer(PlacedPart a, PlacedPart b, double gap) {
         return !apart(a, b, a.rotationDeg(), gap) && !apart(a, b, b.rotationDeg(), gap);
     }
@@ -62,7 +68,8 @@ final class Overlap {
     }
 
     private static boolean apartAlong(PlacedPart a, PlacedPart b, double x, double y, double gap) {
-        return Math.abs((b.xMm() - a.xMm()) * x + (b.yMm() - a.yMm()) * y) > reach(a, x, y) + reach(b, x, y) + gap - 1e-9;
+        return Math.abs((b.xMm() - a.xMm()) * x + (b.yMm() - a.yMm()) * y)
+                > reach(a, x, y) + reach(b, x, y) + gap - 1e-9;
     }
 
     private static double reach(PlacedPart p, double x, double y) {

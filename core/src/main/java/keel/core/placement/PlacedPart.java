@@ -3,8 +3,8 @@ package keel.core.placement;
 /**
  * A rectangle on the plate, mm.
  *
- * @param xMm         its middle from the left, {@code yMm} from the front
- * @param lengthMm    along x before it is turned, {@code widthMm} across
+ * @param xMm its middle from the left, {@code yMm} from the front
+ * @param lengthMm along x before it is turned, {@code widthMm} across
  * @param rotationDeg counter-clockwise, 0 up to 180
  */
 public record PlacedPart(double xMm, double yMm, double lengthMm, double widthMm, int rotationDeg) {
@@ -12,7 +12,8 @@ public record PlacedPart(double xMm, double yMm, double lengthMm, double widthMm
     /** @throws IllegalArgumentException with a sentence, if it is none */
     public PlacedPart {
         if (!(lengthMm > 0) || !(widthMm > 0) || Double.isInfinite(lengthMm) || Double.isInfinite(widthMm)) {
-            throw new IllegalArgumentException("A footprint must be more than 0 mm: " + lengthMm + " × " + widthMm + ".");
+            throw new IllegalArgumentException(
+                    "A footprint must be more than 0 mm: " + lengthMm + " × " + widthMm + ".");
         }
         if (Double.isNaN(xMm + yMm) || Double.isInfinite(xMm) || Double.isInfinite(yMm)) {
             throw new IllegalArgumentException("The place of a footprint is missing.");
@@ -42,17 +43,24 @@ public record PlacedPart(double xMm, double yMm, double lengthMm, double widthMm
 
     /** Half of what it takes from left to right once it is turned. */
     public double halfAcross() {
-        return (lengthMm * Math.abs(Math.cos(Math.toRadians(rotationDeg))) + widthMm * Math.abs(Math.sin(Math.toRadians(rotationDeg)))) / 2;
+        return (lengthMm * Math.abs(Math.cos(Math.toRadians(rotationDeg)))
+                        + widthMm * Math.abs(Math.sin(Math.toRadians(rotationDeg))))
+                / 2;
     }
 
     /** Half of what it takes from front to back once it is turned. */
     public double halfDeep() {
-        return (lengthMm * Math.abs(Math.sin(Math.toRadians(rotationDeg))) + widthMm * Math.abs(Math.cos(Math.toRadians(rotationDeg)))) / 2;
+        return (lengthMm * Math.abs(Math.sin(Math.toRadians(rotationDeg)))
+                        + widthMm * Math.abs(Math.cos(Math.toRadians(rotationDeg))))
+                / 2;
     }
 
     /** Whether it lies on the plate; a tenth of a millimetre over the edge is let pass. */
     public boolean within(double plateLengthMm, double plateWidthMm) {
-        return xMm - halfAcross() > -0.1 && yMm - halfDeep() > -0.1 && xMm + halfAcross() < plateLengthMm + 0.1 && yMm + halfDeep() < plateWidthMm + 0.1;
+        return xMm - halfAcross() > -0.1
+                && yMm - halfDeep() > -0.1
+                && xMm + halfAcross() < plateLengthMm + 0.1
+                && yMm + halfDeep() < plateWidthMm + 0.1;
     }
 
     boolean straight() {

@@ -7,12 +7,13 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * The least worn place on a plate that a footprint may take: every place at a millimetre, as it lies and turned by a quarter, or by 45° and 135° where a quirk asks for it. Spots
- * are kept off by a margin. Of places that are worn alike the one nearest to the middle.
+ * The least worn place on a plate that a footprint may take: every place at a millimetre, as it lies and turned by a
+ * quarter, or by 45° and 135° where a quirk asks for it. Spots are kept off by a margin. Of places that are worn alike
+ * the one nearest to the middle.
  *
- * @param xMm          middle of the footprint from the left, {@code yMm} from the front
- * @param rotationDeg  0, 90, 45 or 135, counter-clockwise
- * @param wear         mean under it
+ * @param xMm middle of the footprint from the left, {@code yMm} from the front
+ * @param rotationDeg 0, 90, 45 or 135, counter-clockwise
+ * @param wear mean under it
  * @param wearAtCentre mean under it in the middle of the plate, turned the same way
  */
 public record Placement(double xMm, double yMm, int rotationDeg, double wear, double wearAtCentre) {
@@ -28,11 +29,28 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
      *
      * @param taken where others lie already; kept off by the same margin as spots
      */
-    public record Question(double plateLengthMm, double plateWidthMm, double lengthMm, double widthMm, double marginMm, List<Spot> spots, WearGrid wear, boolean diagonal,
-                           List<PlacedPart> taken) {
+    public record Question(
+            double plateLengthMm,
+            double plateWidthMm,
+            double lengthMm,
+            double widthMm,
+            double marginMm,
+            List<Spot> spots,
+            WearGrid wear,
+            boolean diagonal,
+            List<PlacedPart> taken) {
 
         Question of(Size size, List<PlacedPart> others) {
-            return new Question(plateLengthMm, plateWidthMm, size.lengthMm(), size.widthMm(), marginMm, spots, wear, diagonal, others);
+            return new Question(
+                    plateLengthMm,
+                    plateWidthMm,
+                    size.lengthMm(),
+                    size.widthMm(),
+                    marginMm,
+                    spots,
+                    wear,
+                    diagonal,
+                    others);
         }
     }
 
@@ -52,18 +70,23 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
     public static List<Placement> several(Question q, List<Size> sizes) {
         Placement[] places = new Placement[sizes.size()];
         List<PlacedPart> taken = new ArrayList<>(q.taken());
-        IntStream.range(0, places.length).boxed().sorted(Comparator.comparing((Integer i) -> -sizes.get(i).lengthMm() * sizes.get(i).widthMm())).forEach(i -> {
-            Size size = sizes.get(i);
-            places[i] = best(q.of(size, taken));
-            if (places[i] != null) {
-                taken.add(places[i].part(size.lengthMm(), size.widthMm()));
-            }
-        });
+        IntStream.range(0, places.length)
+                .boxed()
+                .sorted(Comparator.comparing(
+                        (Integer i) -> -sizes.get(i).lengthMm() * sizes.get(i).widthMm()))
+                .forEach(i -> {
+                    Size size = sizes.get(i);
+                    places[i] = best(q.of(size, taken));
+                    if (places[i] != null) {
+                        taken.add(places[i].part(size.lengthMm(), size.widthMm()));
+                    }
+                });
         return Arrays.asList(places);
     }
 
     /**
-     * The best place, null where there is none. Where it is to be turned by 45° and does not fit so, it is placed straight.
+     * The best place, null where there is none. Where it is to be turned by 45° and does not fit so, it is placed
+     * straight.
      *
      * @throws IllegalArgumentException if plate or footprint are not more than 0
      */
@@ -98,11 +121,14 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
         }
 
         void straight(double w, double d, int rotation) {
-            double atCentre = fits(w, d) ? q.wear().mean((q.plateLengthMm() - w) / 2, (q.plateWidthMm() - d) / 2, w, d) : 0;
+            double atCentre =
+                    fits(w, d) ? q.wear().mean((q.plateLengthMm() - w) / 2, (q.plateWidthMm() - d) / 2, w, d) : 0;
             for (double y : steps(q.plateWidthMm() - d)) {
                 for (double x : steps(q.plateLengthMm() - w)) {
                     double wear = q.wear().mean(x, y, w, d);
-                    if (better(wear, x + w / 2, y + d / 2) && clear(x, y, w, d) && free(x + w / 2, y + d / 2, rotation)) {
+                    if (better(wear, x + w / 2, y + d / 2)
+                            && clear(x, y, w, d)
+                            && free(x + w / 2, y + d / 2, rotation)) {
                         take(new Placement(x + w / 2, y + d / 2, rotation, wear, atCentre));
                     }
                 }
@@ -121,7 +147,11 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
                 Rows.Under under = rows.under(shape, y + half);
                 for (double x : across) {
                     double wear = under.mean(x + half);
-                    if (better(wear, x + half, y + half) && free(x + half, y + half, rotation) && q.spots().stream().noneMatch(s -> shape.near(s.xMm() - x - half, s.yMm() - y - half, s.sizeMm() / 2 + q.marginMm()))) {
+                    if (better(wear, x + half, y + half)
+                            && free(x + half, y + half, rotation)
+                            && q.spots().stream()
+                                    .noneMatch(s -> shape.near(
+                                            s.xMm() - x - half, s.yMm() - y - half, s.sizeMm() / 2 + q.marginMm()))) {
                         take(new Placement(x + half, y + half, rotation, wear, atCentre));
                     }
                 }
@@ -149,7 +179,9 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
 
         private boolean better(double wear, double x, double y) {
             double alike = best == null ? 0 : ALIKE * Math.max(1, Math.abs(best.wear()));
-            return best == null || wear < best.wear() - alike || wear < best.wear() + alike && off(x, y) < bestOff - 1e-9;
+            return best == null
+                    || wear < best.wear() - alike
+                    || wear < best.wear() + alike && off(x, y) < bestOff - 1e-9;
         }
 
         private double off(double x, double y) {
@@ -216,7 +248,8 @@ public record Placement(double xMm, double yMm, int rotationDeg, double wear, do
             double[][] sums = new double[deep][across + 1];
             for (int r = 0; r < deep; r++) {
                 for (int c = 0; c < across; c++) {
-                    sums[r][c + 1] = sums[r][c] + q.wear().at(Math.min(c + 0.5, q.plateLengthMm()), Math.min(r + 0.5, q.plateWidthMm()));
+                    sums[r][c + 1] = sums[r][c]
+                            + q.wear().at(Math.min(c + 0.5, q.plateLengthMm()), Math.min(r + 0.5, q.plateWidthMm()));
                 }
             }
             return new Rows(sums, q.plateLengthMm());

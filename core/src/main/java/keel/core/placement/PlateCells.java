@@ -1,8 +1,9 @@
 package keel.core.placement;
 
 /**
- * A plate in cells of about five millimetres that divide it evenly, numbered from the front left corner, row by row from front to back. Five millimetres are common practice: finer than
- * any part that is worth moving, coarse enough to keep.
+ * A plate in cells of about five millimetres that divide it evenly, numbered from the front left corner, row by row
+ * from front to back. Five millimetres are common practice: finer than any part that is worth moving, coarse enough to
+ * keep.
  */
 public record PlateCells(double lengthMm, double widthMm) {
 

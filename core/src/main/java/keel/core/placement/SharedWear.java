@@ -3,8 +3,8 @@ package keel.core.placement;
 import java.util.List;
 
 /**
- * Wear of what a job wears at once, brought to one scale: for each cell the share of a usual life that is used up there, of film and screen together, each weighed by what its change
- * costs.
+ * Wear of what a job wears at once, brought to one scale: for each cell the share of a usual life that is used up
+ * there, of film and screen together, each weighed by what its change costs.
  */
 public final class SharedWear {
 
@@ -15,7 +15,7 @@ public final class SharedWear {
      *
      * @param byPeels whether its life goes by peels rather than UV hours
      * @param typical UV hours or peels after which most such parts have ended, &gt; 0
-     * @param price   of its change, &gt; 0
+     * @param price of its change, &gt; 0
      */
     public record Layer(WearMap map, boolean byPeels, double typical, double price) {}
 

@@ -1,8 +1,9 @@
 package keel.core.placement;
 
 /**
- * Wear over a plate, in rows from front to back, each of as many values from left to right, stretched evenly. Sums over any rectangle are exact, by a summed-area table
- * (Crow 1984) with its sums interpolated within a cell, where wear is even.
+ * Wear over a plate, in rows from front to back, each of as many values from left to right, stretched evenly. Sums over
+ * any rectangle are exact, by a summed-area table (Crow 1984) with its sums interpolated within a cell, where wear is
+ * even.
  */
 public final class WearGrid {
 
@@ -25,7 +26,7 @@ public final class WearGrid {
     /**
      * @param widthMm of the plate, left to right
      * @param depthMm front to back
-     * @param rows    front row first, at least one value; any unit, 0 or more
+     * @param rows front row first, at least one value; any unit, 0 or more
      * @throws IllegalArgumentException with a sentence, if the rows differ in length or a value cannot be
      */
     public static WearGrid of(double widthMm, double depthMm, double[][] rows) {
@@ -70,7 +71,8 @@ public final class WearGrid {
         int r = cell(cy, deep);
         double fx = cx - c;
         double fy = cy - r;
-        return (sums[r][c] * (1 - fx) + sums[r][c + 1] * fx) * (1 - fy) + (sums[r + 1][c] * (1 - fx) + sums[r + 1][c + 1] * fx) * fy;
+        return (sums[r][c] * (1 - fx) + sums[r][c + 1] * fx) * (1 - fy)
+                + (sums[r + 1][c] * (1 - fx) + sums[r + 1][c + 1] * fx) * fy;
     }
 
     private static int cell(double at, int count) {

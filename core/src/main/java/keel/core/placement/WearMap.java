@@ -3,8 +3,8 @@ package keel.core.placement;
 import java.util.Arrays;
 
 /**
- * What each cell of a film or screen has been through: UV hours and peels, summed over the runs whose place is known. Grows run by run; adding the same runs in any order gives the same
- * map but for rounding.
+ * What each cell of a film or screen has been through: UV hours and peels, summed over the runs whose place is known.
+ * Grows run by run; adding the same runs in any order gives the same map but for rounding.
  */
 public final class WearMap {
 
@@ -25,7 +25,8 @@ public final class WearMap {
     /** @throws IllegalArgumentException if there are not as many values as cells */
     public static WearMap of(PlateCells cells, double[] uvHours, double[] peels) {
         if (uvHours.length != cells.count() || peels.length != cells.count()) {
-            throw new IllegalArgumentException("The map has " + uvHours.length + " cells instead of " + cells.count() + ".");
+            throw new IllegalArgumentException(
+                    "The map has " + uvHours.length + " cells instead of " + cells.count() + ".");
         }
         return new WearMap(cells, uvHours.clone(), peels.clone());
     }
@@ -65,7 +66,7 @@ public final class WearMap {
      * How evenly something lies over the cells.
      *
      * @param unevenness coefficient of variation: standard deviation over mean; 0 where nothing is
-     * @param worst      the cell with most, {@code most} what it has
+     * @param worst the cell with most, {@code most} what it has
      */
     public record Spread(double mean, double unevenness, int worst, double most) {
 

@@ -3,8 +3,8 @@ package keel.core.plate;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
- * What the noise of a gauge alone does to readings of a perfect plane. The expected range of n independent normal readings
- * is d₂(n) standard deviations, d₂(n) = ∫ 1 − Φ(x)ⁿ − (1 − Φ(x))ⁿ dx.
+ * What the noise of a gauge alone does to readings of a perfect plane. The expected range of n independent normal
+ * readings is d₂(n) standard deviations, d₂(n) = ∫ 1 − Φ(x)ⁿ − (1 − Φ(x))ⁿ dx.
  *
  * <p>Source: L. H. C. Tippett, Biometrika 17 (1925); tabulated as the control chart factor d₂ in ISO 7870-2 and the
  * NIST/SEMATECH e-Handbook, 6.3.2.1.

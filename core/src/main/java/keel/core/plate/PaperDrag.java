@@ -5,7 +5,9 @@ package keel.core.plate;
  * millimetre thick and gives by about half of that; common practice, no published source.
  */
 public enum PaperDrag {
-    TIGHT(-0.05), RIGHT(0), LOOSE(0.05);
+    TIGHT(-0.05),
+    RIGHT(0),
+    LOOSE(0.05);
 
     /** Spread of such a reading, mm. */
     public static final double SD_MM = 0.02;

@@ -35,9 +35,19 @@ public final class ProfileSettings {
 
     /** Adds what is missing, out of its range or no whole number, at the settings' codes. */
     public static void check(Map<Setting, Double> given, Findings findings) {
-        complete(given).forEach((setting, value) -> findings.when(
-                findings.range(value, setting.low(), setting.high(), setting.code(), setting.label(), setting.unit())
-                        && setting.whole() && value != Math.rint(value), setting.code(), setting.label() + " is a whole number."));
+        complete(given)
+                .forEach((setting, value) -> findings.when(
+                        findings.range(
+                                        value,
+                                        setting.low(),
+                                        setting.high(),
+                                        setting.code(),
+                                        setting.label(),
+                                        setting.unit())
+                                && setting.whole()
+                                && value != Math.rint(value),
+                        setting.code(),
+                        setting.label() + " is a whole number."));
     }
 
     private static Map<Setting, Double> complete(Map<Setting, Double> given) {
@@ -78,9 +88,18 @@ public final class ProfileSettings {
     /** For how long such a job prints. */
     public PrintTime.Settings timing(int layers) {
         int bottom = Math.min(layers, (int) value(Setting.BOTTOM_LAYERS));
-        return new PrintTime.Settings(layers, bottom, Math.min(layers - bottom, (int) value(Setting.TRANSITION_LAYERS)), value(Setting.BOTTOM_EXPOSURE_S),
-                value(Setting.EXPOSURE_S), value(Setting.WAIT_BEFORE_S), value(Setting.WAIT_AFTER_S), value(Setting.LIFT_MM),
-                value(Setting.LIFT_MM_PER_MIN), value(Setting.RETRACT_MM_PER_MIN), value(Setting.RELEASE_S));
+        return new PrintTime.Settings(
+                layers,
+                bottom,
+                Math.min(layers - bottom, (int) value(Setting.TRANSITION_LAYERS)),
+                value(Setting.BOTTOM_EXPOSURE_S),
+                value(Setting.EXPOSURE_S),
+                value(Setting.WAIT_BEFORE_S),
+                value(Setting.WAIT_AFTER_S),
+                value(Setting.LIFT_MM),
+                value(Setting.LIFT_MM_PER_MIN),
+                value(Setting.RETRACT_MM_PER_MIN),
+                value(Setting.RELEASE_S));
     }
 
     @Override

@@ -10,8 +10,8 @@ import keel.core.rate.SuccessRate;
  * How a version of a profile fared.
  *
  * @param number version, from 1
- * @param good   runs with it that came out
- * @param runs   runs with it that ended
+ * @param good runs with it that came out
+ * @param runs runs with it that ended
  */
 public record VersionFared(int number, int good, int runs) {
 
@@ -28,14 +28,15 @@ public record VersionFared(int number, int good, int runs) {
     }
 
     /**
-     * The version to go back to: the newest before the current one with which more prints came out than not, two at least.
-     * Common practice, no source.
+     * The version to go back to: the newest before the current one with which more prints came out than not, two at
+     * least. Common practice, no source.
      *
      * @param versions in any order
      */
     public static Optional<VersionFared> lastGood(List<VersionFared> versions) {
         int current = versions.stream().mapToInt(VersionFared::number).max().orElse(0);
-        return versions.stream().filter(v -> v.number < current && v.runs >= FEWEST && 2 * v.good > v.runs)
+        return versions.stream()
+                .filter(v -> v.number < current && v.runs >= FEWEST && 2 * v.good > v.runs)
                 .max(Comparator.comparingInt(VersionFared::number));
     }
 }

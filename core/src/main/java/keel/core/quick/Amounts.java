@@ -7,8 +7,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * The words of a line with its amounts taken out: 5h20, 90min, 84ml, 1180 layers, 2.3s, 0.127mm, layer 610. Decimals with
- * point or comma. What is left are words.
+ * The words of a line with its amounts taken out: 5h20, 90min, 84ml, 1180 layers, 2.3s, 0.127mm, layer 610. Decimals
+ * with point or comma. What is left are words.
  */
 final class Amounts {
 
@@ -39,7 +39,9 @@ final class Amounts {
             boolean hasNext = i + 1 < tokens.size();
             if (token.equalsIgnoreCase("layer") && hasNext && tokens.get(i + 1).matches("\\d{1,6}")) {
                 amounts.reachedLayer = Integer.valueOf(tokens.get(++i));
-            } else if (hasNext && token.matches("\\d+([.,]\\d+)?") && UNIT.matcher(tokens.get(i + 1)).matches()
+            } else if (hasNext
+                    && token.matches("\\d+([.,]\\d+)?")
+                    && UNIT.matcher(tokens.get(i + 1)).matches()
                     && amounts.take(token + tokens.get(i + 1))) {
                 i++;
             } else if (!amounts.take(token)) {

@@ -13,8 +13,8 @@ import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.MachineWord;
 
 /**
- * What was seen of a failure: symptoms by code or name, in one word or several, {@code not film-slack} for what was looked
- * for and is not there, places of the plate such as B2, and after a colon a note.
+ * What was seen of a failure: symptoms by code or name, in one word or several, {@code not film-slack} for what was
+ * looked for and is not there, places of the plate such as B2, and after a colon a note.
  */
 final class FailureWords {
 
@@ -34,7 +34,7 @@ final class FailureWords {
         Set<String> absent = new LinkedHashSet<>();
         Set<String> zones = new LinkedHashSet<>();
         boolean not = false;
-        for (int i = 0; i < tokens.size();) {
+        for (int i = 0; i < tokens.size(); ) {
             String token = tokens.get(i).replaceAll("[,;]$", "");
             if (token.matches("[A-Fa-f][1-4]")) {
                 zones.add(token.toUpperCase(Locale.ROOT));
@@ -55,7 +55,9 @@ final class FailureWords {
             }
         }
         absent.removeAll(present);
-        return Reading.clear(new Order.LogFailure(machine.code(), List.copyOf(present), List.copyOf(absent), List.copyOf(zones), note),
+        return Reading.clear(
+                new Order.LogFailure(
+                        machine.code(), List.copyOf(present), List.copyOf(absent), List.copyOf(zones), note),
                 words(machine, present, absent, zones, note));
     }
 
@@ -72,23 +74,40 @@ final class FailureWords {
         return null;
     }
 
-    private Reading unclear(MachineWord machine, List<String> tokens, int at, BiFunction<String, Reading, Optional<Choice>> choice) {
+    private Reading unclear(
+            MachineWord machine, List<String> tokens, int at, BiFunction<String, Reading, Optional<Choice>> choice) {
         String before = at == 0 ? "" : String.join(" ", tokens.subList(0, at)) + " ";
         String after = at + 1 == tokens.size() ? "" : " " + String.join(" ", tokens.subList(at + 1, tokens.size()));
-        List<Choice> near = names.nearest(tokens.get(at), 5).stream().map(s -> before + s.code() + after).flatMap(line ->
-                choice.apply("failed " + line, read(machine, new ArrayList<>(List.of(line.split(" "))), choice)).stream()).toList();
-        return Reading.unclear(near.isEmpty() ? "No symptom is called " + tokens.get(at) + ". Leave it out, or put it behind a colon as a note."
-                : "Which symptom is " + tokens.get(at) + "?", near);
+        List<Choice> near = names.nearest(tokens.get(at), 5).stream()
+                .map(s -> before + s.code() + after)
+                .flatMap(
+                        line -> choice
+                                .apply(
+                                        "failed " + line,
+                                        read(machine, new ArrayList<>(List.of(line.split(" "))), choice))
+                                .stream())
+                .toList();
+        return Reading.unclear(
+                near.isEmpty()
+                        ? "No symptom is called " + tokens.get(at)
+                                + ". Leave it out, or put it behind a colon as a note."
+                        : "Which symptom is " + tokens.get(at) + "?",
+                near);
     }
 
     private String words(MachineWord machine, Set<String> present, Set<String> absent, Set<String> zones, String note) {
         return machine.name() + ": failed, " + (present.isEmpty() ? "nothing more noted" : names(present))
-                + (absent.isEmpty() ? "" : "; not there: " + names(absent)) + (zones.isEmpty() ? "" : "; at " + String.join(" ", zones))
+                + (absent.isEmpty() ? "" : "; not there: " + names(absent))
+                + (zones.isEmpty() ? "" : "; at " + String.join(" ", zones))
                 + (note == null ? "" : "; note: " + note) + ".";
     }
 
     private String names(Set<String> codes) {
-        return String.join(", ", codes.stream().map(c -> knowledge.symptom(c).orElseThrow().name().toLowerCase(Locale.ROOT)).toList());
+        return String.join(
+                ", ",
+                codes.stream()
+                        .map(c -> knowledge.symptom(c).orElseThrow().name().toLowerCase(Locale.ROOT))
+                        .toList());
     }
 
     /** Takes everything behind a word that ends in a colon out of the words; the note, or null. */

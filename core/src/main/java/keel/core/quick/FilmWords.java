@@ -11,12 +11,12 @@ import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 
 /**
- * What is said of a new film: {@code new 0.127 pfa clouded}. Thickness, material and reason may be left out; the words say
- * what was taken instead.
+ * What is said of a new film: {@code new 0.127 pfa clouded}. Thickness, material and reason may be left out; the words
+ * say what was taken instead.
  *
  * @param values fields of a film change
- * @param words  the same as a sentence
- * @param wrong  what is not clear, null if all is
+ * @param words the same as a sentence
+ * @param wrong what is not clear, null if all is
  */
 record FilmWords(Map<String, Object> values, String words, String wrong) {
 
@@ -27,24 +27,36 @@ record FilmWords(Map<String, Object> values, String words, String wrong) {
         Double thickness = amounts.takeMillimetres();
         ServiceField field = ServiceKind.FILM_CHANGE.field("thicknessMm").orElseThrow();
         if (thickness != null && (thickness < field.low() || thickness > field.high())) {
-            return refused("A film of " + Plain.number(thickness) + " mm is not believable: " + Plain.number(field.low()) + " to "
-                    + Plain.number(field.high()) + " mm.");
+            return refused("A film of " + Plain.number(thickness) + " mm is not believable: "
+                    + Plain.number(field.low()) + " to " + Plain.number(field.high()) + " mm.");
         }
         List<String> left = new ArrayList<>(amounts.words());
         left.removeIf(w -> List.of("new", "changed", "change").contains(w.toLowerCase(Locale.ROOT)));
         String material = take("material", left).orElse("FEP");
         Optional<String> reason = take("endReason", left);
         if (!left.isEmpty()) {
-            return refused("What is " + left.get(0) + "? A reason is one of " + String.join(", ", ServiceKind.FILM_CHANGE.field("endReason")
-                    .orElseThrow().options().stream().map(o -> o.words().toLowerCase(Locale.ROOT)).toList()) + ".");
+            return refused("What is " + left.get(0) + "? A reason is one of "
+                    + String.join(
+                            ", ",
+                            ServiceKind.FILM_CHANGE.field("endReason").orElseThrow().options().stream()
+                                    .map(o -> o.words().toLowerCase(Locale.ROOT))
+                                    .toList())
+                    + ".");
         }
         Map<String, Object> values = new LinkedHashMap<>();
         values.put("material", material);
         values.put("thicknessMm", thickness == null ? USUAL_MM : thickness);
         values.put("endReason", reason.orElse("OTHER"));
-        return new FilmWords(values, "new film, %s %s mm%s; %s.".formatted(material, Plain.number((Double) values.get("thicknessMm")),
-                thickness == null ? " (the usual one)" : "", reason.map(r -> "the old one ended " + r.toLowerCase(Locale.ROOT))
-                        .orElse("why the old one ended is not said")), null);
+        return new FilmWords(
+                values,
+                "new film, %s %s mm%s; %s."
+                        .formatted(
+                                material,
+                                Plain.number((Double) values.get("thicknessMm")),
+                                thickness == null ? " (the usual one)" : "",
+                                reason.map(r -> "the old one ended " + r.toLowerCase(Locale.ROOT))
+                                        .orElse("why the old one ended is not said")),
+                null);
     }
 
     private static FilmWords refused(String why) {

@@ -4,14 +4,20 @@ import java.util.Locale;
 import java.util.Optional;
 
 /**
- * The text of a label, as a scanner types it: {@code VK-M-CURLEW} for a machine, V for a vat, I for an item of the stores,
- * R for a room or place, B for a bottle of resin. Upper case and dashes only, so that any scanner's keyboard layout and the dense mode of a QR
- * code carry it.
+ * The text of a label, as a scanner types it: {@code VK-M-CURLEW} for a machine, V for a vat, I for an item of the
+ * stores, R for a room or place, B for a bottle of resin. Upper case and dashes only, so that any scanner's keyboard
+ * layout and the dense mode of a QR code carry it.
  */
 public record LabelCode(Kind kind, String code) {
 
     /** What a label can stand on. */
-    public enum Kind { MACHINE, VAT, ITEM, ROOM, BOTTLE }
+    public enum Kind {
+        MACHINE,
+        VAT,
+        ITEM,
+        ROOM,
+        BOTTLE
+    }
 
     private static final String PREFIX = "vk-";
 
@@ -22,13 +28,16 @@ public record LabelCode(Kind kind, String code) {
     /** The label that was typed, or empty if this is none. Codes come in lower case, but those of vats and bottles. */
     public static Optional<LabelCode> read(String typed) {
         String text = typed.toLowerCase(Locale.ROOT);
-        if (!text.startsWith(PREFIX) || text.length() < PREFIX.length() + 3 || text.charAt(PREFIX.length() + 1) != '-') {
+        if (!text.startsWith(PREFIX)
+                || text.length() < PREFIX.length() + 3
+                || text.charAt(PREFIX.length() + 1) != '-') {
             return Optional.empty();
         }
         String code = text.substring(PREFIX.length() + 2);
         for (Kind kind : Kind.values()) {
             if (Character.toLowerCase(kind.name().charAt(0)) == text.charAt(PREFIX.length())) {
-                return Optional.of(new LabelCode(kind, kind == Kind.VAT || kind == Kind.BOTTLE ? code.toUpperCase(Locale.ROOT) : code));
+                return Optional.of(new LabelCode(
+                        kind, kind == Kind.VAT || kind == Kind.BOTTLE ? code.toUpperCase(Locale.ROOT) : code));
             }
         }
         return Optional.empty();

@@ -21,11 +21,30 @@ final class MachineLine {
 
     /** What a line can say of a machine, each with the words for it; the first is the one shown in choices. */
     private enum Verb {
-        FAILED("failed", "failure", "fail"), RUN("run", "ran", "printed"), START("start", "started"), DONE("done", "finished", "ended"),
-        FILM("film"), TANK("tank"), SCREEN("screen"), VAT("vat"), PLATE("plate"), LEVELLED("levelled", "leveled", "level"),
-        CLEARED("cleared", "clear"), CLEANED("cleaned", "clean", "cleanup"), GREASED("greased", "grease"), OILED("oiled", "oil"),
-        LUBRICATED("lubricated", "lubed"), ABRADED("abraded", "sanded"), DEBURRED("deburred"), STANCE("stance"), MOVED("moved", "move"),
-        DROPPED("dropped"), FIRMWARE("firmware"), OFF("off"), ON("on"), POUR("pour", "poured", "topped");
+        FAILED("failed", "failure", "fail"),
+        RUN("run", "ran", "printed"),
+        START("start", "started"),
+        DONE("done", "finished", "ended"),
+        FILM("film"),
+        TANK("tank"),
+        SCREEN("screen"),
+        VAT("vat"),
+        PLATE("plate"),
+        LEVELLED("levelled", "leveled", "level"),
+        CLEARED("cleared", "clear"),
+        CLEANED("cleaned", "clean", "cleanup"),
+        GREASED("greased", "grease"),
+        OILED("oiled", "oil"),
+        LUBRICATED("lubricated", "lubed"),
+        ABRADED("abraded", "sanded"),
+        DEBURRED("deburred"),
+        STANCE("stance"),
+        MOVED("moved", "move"),
+        DROPPED("dropped"),
+        FIRMWARE("firmware"),
+        OFF("off"),
+        ON("on"),
+        POUR("pour", "poured", "topped");
 
         private final List<String> words;
 
@@ -57,8 +76,12 @@ final class MachineLine {
         if (verb.isEmpty()) {
             List<Verb> near = VERBS.nearest(typed, 4);
             String tail = tokens.isEmpty() ? "" : " " + String.join(" ", tokens);
-            return Reading.unclear("What is " + typed + "? After a machine comes what happened: failed, run, levelled, film new, cleared …",
-                    near.stream().flatMap(v -> choice(v.words.get(0) + tail, read(v, tokens)).stream()).toList());
+            return Reading.unclear(
+                    "What is " + typed
+                            + "? After a machine comes what happened: failed, run, levelled, film new, cleared …",
+                    near.stream()
+                            .flatMap(v -> choice(v.words.get(0) + tail, read(v, tokens)).stream())
+                            .toList());
         }
         return read(verb.get(), tokens);
     }
@@ -82,10 +105,12 @@ final class MachineLine {
             case OILED -> service(ServiceKind.LUBRICATION, "the rail was oiled.", Map.of("part", "RAIL"), t);
             case LUBRICATED -> lubricated(t);
             case ABRADED -> service(ServiceKind.PLATE_WORK, "the plate was abraded.", Map.of("work", "ABRADED"), t);
-            case DEBURRED -> service(ServiceKind.PLATE_WORK, "a burr was taken off the plate.", Map.of("work", "DEBURRED"), t);
+            case DEBURRED ->
+                service(ServiceKind.PLATE_WORK, "a burr was taken off the plate.", Map.of("work", "DEBURRED"), t);
             case STANCE -> stance(t);
             case MOVED -> moved(t);
-            case DROPPED -> service(ServiceKind.PLATE_DROPPED, "plate or tool dropped into the " + vessel() + ".", Map.of(), t);
+            case DROPPED ->
+                service(ServiceKind.PLATE_DROPPED, "plate or tool dropped into the " + vessel() + ".", Map.of(), t);
             case FIRMWARE -> firmware(t);
             case OFF -> service(ServiceKind.OFF, "taken out of service.", Map.of(), t);
             case ON -> service(ServiceKind.ON, "back in service.", Map.of(), t);
@@ -95,17 +120,21 @@ final class MachineLine {
 
     private Reading film(List<String> tokens) {
         if (laserTank()) {
-            return Reading.unclear(machine.name() + " has a tank, which is changed whole.",
+            return Reading.unclear(
+                    machine.name() + " has a tank, which is changed whole.",
                     choice("tank new", tank(List.of("new"))).stream().toList());
         }
         FilmWords film = FilmWords.read(tokens);
-        return film.wrong() != null ? Reading.unclear(film.wrong(), List.of())
+        return film.wrong() != null
+                ? Reading.unclear(film.wrong(), List.of())
                 : clear(ServiceKind.FILM_CHANGE, film.values(), film.words());
     }
 
     private Reading tank(List<String> tokens) {
         if (!laserTank()) {
-            return Reading.unclear(machine.name() + " has a vat with a film, no tank.", choice("film new", film(List.of("new"))).stream().toList());
+            return Reading.unclear(
+                    machine.name() + " has a vat with a film, no tank.",
+                    choice("film new", film(List.of("new"))).stream().toList());
         }
         return change(ServiceKind.TANK_CHANGE, "new tank", tokens);
     }
@@ -134,7 +163,8 @@ final class MachineLine {
             return Reading.unclear("A " + what + "? Then say so.", choices(what.substring(4) + " new"));
         }
         Optional<String> reason = FilmWords.take(kind, "endReason", left);
-        String why = reason.map(r -> "the old one ended: " + kind.field("endReason").orElseThrow().words(r).toLowerCase(Locale.ROOT))
+        String why = reason.map(r -> "the old one ended: "
+                        + kind.field("endReason").orElseThrow().words(r).toLowerCase(Locale.ROOT))
                 .orElse("why the old one ended is not said");
         return service(kind, what + "; " + why + ".", Map.of("endReason", reason.orElse("OTHER")), left);
     }
@@ -145,23 +175,47 @@ final class MachineLine {
             return clear(ServiceKind.VAT_INSPECTED, Map.of("clean", true), vessel() + " inspected, clean and whole.");
         }
         for (String token : tokens) {
-            Optional<Word> vat = words.vats().stream().filter(v -> v.code().equalsIgnoreCase(token)
-                    || LabelCode.read(token).map(l -> l.code().equalsIgnoreCase(v.code())).orElse(false)).findFirst();
+            Optional<Word> vat = words.vats().stream()
+                    .filter(v -> v.code().equalsIgnoreCase(token)
+                            || LabelCode.read(token)
+                                    .map(l -> l.code().equalsIgnoreCase(v.code()))
+                                    .orElse(false))
+                    .findFirst();
             if (vat.isPresent()) {
-                boolean out = tokens.stream().anyMatch(w -> List.of("out", "off", "removed", "lifted").contains(w.toLowerCase(Locale.ROOT)));
-                return clear(out ? ServiceKind.VAT_REMOVED : ServiceKind.VAT_FITTED, Map.of("vat", vat.get().code()),
+                boolean out = tokens.stream().anyMatch(w -> List.of("out", "off", "removed", "lifted")
+                        .contains(w.toLowerCase(Locale.ROOT)));
+                return clear(
+                        out ? ServiceKind.VAT_REMOVED : ServiceKind.VAT_FITTED,
+                        Map.of("vat", vat.get().code()),
                         "vat " + vat.get().code() + (out ? " lifted out." : " fitted, with its film and its hours."));
             }
         }
-        List<String> found = List.of("hole", "film-pierced", "leak", "film-pierced", "pierced", "film-pierced", "spill", "spill", "splash", "spill",
-                "bits", "debris-on-film", "dirty", "debris-on-film");
+        List<String> found = List.of(
+                "hole",
+                "film-pierced",
+                "leak",
+                "film-pierced",
+                "pierced",
+                "film-pierced",
+                "spill",
+                "spill",
+                "splash",
+                "spill",
+                "bits",
+                "debris-on-film",
+                "dirty",
+                "debris-on-film");
         int at = found.indexOf(first);
         if (at >= 0) {
             String cause = found.get(at + 1 - at % 2);
-            return clear(ServiceKind.VAT_INSPECTED, Map.of("clean", false, "found", List.of(cause)),
-                    vessel() + " inspected, not in order: " + knowledge.cause(cause).orElseThrow().name().toLowerCase(Locale.ROOT) + ".");
+            return clear(
+                    ServiceKind.VAT_INSPECTED,
+                    Map.of("clean", false, "found", List.of(cause)),
+                    vessel() + " inspected, not in order: "
+                            + knowledge.cause(cause).orElseThrow().name().toLowerCase(Locale.ROOT) + ".");
         }
-        return Reading.unclear("What of the " + vessel() + "?", choices("vat clean", "vat hole", "vat spill", "vat bits"));
+        return Reading.unclear(
+                "What of the " + vessel() + "?", choices("vat clean", "vat hole", "vat spill", "vat bits"));
     }
 
     private Reading plate(List<String> tokens) {
@@ -176,18 +230,24 @@ final class MachineLine {
                 return read(verb.get(), tokens);
             }
         }
-        return Reading.unclear("What of the plate?", choices("plate clear", "plate abraded", "plate deburred", "plate new"));
+        return Reading.unclear(
+                "What of the plate?", choices("plate clear", "plate abraded", "plate deburred", "plate new"));
     }
 
     private Reading levelled(List<String> tokens) {
         Optional<String> school = FilmWords.take(ServiceKind.LEVELLING, "school", tokens);
-        tokens.removeIf(w -> List.of("on", "film", "paper", "itself", "by", "the").contains(w.toLowerCase(Locale.ROOT)));
+        tokens.removeIf(
+                w -> List.of("on", "film", "paper", "itself", "by", "the").contains(w.toLowerCase(Locale.ROOT)));
         String how = school.orElse(machine.levelledBy());
         ServiceField field = ServiceKind.LEVELLING.field("school").orElseThrow();
         if (how.equals("SELF") && !machine.traits().selfLevelling()) {
             return Reading.unclear(machine.name() + " does not level itself.", choices("levelled paper"));
         }
-        return service(ServiceKind.LEVELLING, "levelled, " + field.words(how).toLowerCase(Locale.ROOT) + ".", Map.of("school", how), tokens);
+        return service(
+                ServiceKind.LEVELLING,
+                "levelled, " + field.words(how).toLowerCase(Locale.ROOT) + ".",
+                Map.of("school", how),
+                tokens);
     }
 
     private Reading cleaned(List<String> tokens) {
@@ -196,14 +256,19 @@ final class MachineLine {
         boolean sieved = tokens.removeIf(w -> w.equalsIgnoreCase("sieved"));
         boolean emptied = tokens.removeIf(w -> w.equalsIgnoreCase("emptied"));
         if (quick && !machine.traits().wholeAreaLight()) {
-            return Reading.unclear(machine.name() + " cannot light its whole area; only the full way works.", choices("cleaned full"));
+            return Reading.unclear(
+                    machine.name() + " cannot light its whole area; only the full way works.", choices("cleaned full"));
         }
         Map<String, Object> values = new LinkedHashMap<>();
         values.put("way", quick ? "QUICK" : "FULL");
         values.put("sieved", sieved);
         values.put("emptied", emptied);
-        return service(ServiceKind.CLEAN_UP, "cleaned up the " + (quick ? "quick" : "full") + " way, resin " + (sieved ? "sieved" : "not sieved")
-                + (emptied ? ", " + vessel() + " emptied." : "."), values, tokens);
+        return service(
+                ServiceKind.CLEAN_UP,
+                "cleaned up the " + (quick ? "quick" : "full") + " way, resin " + (sieved ? "sieved" : "not sieved")
+                        + (emptied ? ", " + vessel() + " emptied." : "."),
+                values,
+                tokens);
     }
 
     private Reading lubricated(List<String> tokens) {
@@ -213,21 +278,29 @@ final class MachineLine {
     }
 
     private Reading stance(List<String> tokens) {
-        tokens.removeIf(w -> FINE.contains(w.toLowerCase(Locale.ROOT)) || List.of("checked", "firm").contains(w.toLowerCase(Locale.ROOT)));
+        tokens.removeIf(w -> FINE.contains(w.toLowerCase(Locale.ROOT))
+                || List.of("checked", "firm").contains(w.toLowerCase(Locale.ROOT)));
         return service(ServiceKind.STANCE_CHECKED, "stance checked: firm and level.", Map.of(), tokens);
     }
 
     private Reading moved(List<String> tokens) {
         tokens.removeIf(w -> w.equalsIgnoreCase("to"));
         String name = String.join(" ", tokens);
-        return (name.isEmpty() ? Optional.<Word>empty() : QuickLine.byName(words.rooms()).find(name))
+        return (name.isEmpty()
+                        ? Optional.<Word>empty()
+                        : QuickLine.byName(words.rooms()).find(name))
                 .map(room -> clear(ServiceKind.MOVED, Map.of("room", room.code()), "moved to " + room.name() + "."))
-                .orElseGet(() -> Reading.unclear("Moved to which room?", choices(words.rooms().stream().limit(5)
-                        .map(r -> "moved " + r.code()).toArray(String[]::new))));
+                .orElseGet(() -> Reading.unclear(
+                        "Moved to which room?",
+                        choices(words.rooms().stream()
+                                .limit(5)
+                                .map(r -> "moved " + r.code())
+                                .toArray(String[]::new))));
     }
 
     private Reading firmware(List<String> tokens) {
-        return tokens.size() != 1 ? Reading.unclear("Which version? firmware 1.4.2", List.of())
+        return tokens.size() != 1
+                ? Reading.unclear("Which version? firmware 1.4.2", List.of())
                 : clear(ServiceKind.FIRMWARE, Map.of("version", tokens.get(0)), "firmware " + tokens.get(0) + ".");
     }
 
@@ -236,23 +309,38 @@ final class MachineLine {
         List<String> names = new ArrayList<>(amounts.words());
         names.removeIf(w -> List.of("up", "of", "with").contains(w.toLowerCase(Locale.ROOT)));
         if (amounts.ml() == null || amounts.ml() <= 0 || amounts.ml() > 20_000) {
-            return Reading.unclear("How much was poured? pour 120ml" + (names.isEmpty() ? "" : " " + String.join(" ", names)), List.of());
+            return Reading.unclear(
+                    "How much was poured? pour 120ml" + (names.isEmpty() ? "" : " " + String.join(" ", names)),
+                    List.of());
         }
         String name = names.isEmpty() ? machine.resin() : String.join(" ", names);
-        Optional<Word> resin = name == null ? Optional.empty() : QuickLine.byName(words.resins()).find(name);
+        Optional<Word> resin = name == null
+                ? Optional.empty()
+                : QuickLine.byName(words.resins()).find(name);
         if (resin.isEmpty()) {
-            return Reading.unclear("Which resin?", choices(words.resins().stream().limit(5)
-                    .map(r -> "pour " + Plain.number(amounts.ml()) + "ml " + r.code()).toArray(String[]::new)));
+            return Reading.unclear(
+                    "Which resin?",
+                    choices(words.resins().stream()
+                            .limit(5)
+                            .map(r -> "pour " + Plain.number(amounts.ml()) + "ml " + r.code())
+                            .toArray(String[]::new)));
         }
-        boolean mixes = machine.resin() != null && !machine.resin().equals(resin.get().code());
-        return Reading.clear(new Order.Pour(machine.code(), resin.get().code(), amounts.ml()), machine.name() + ": " + Plain.number(amounts.ml())
-                + " ml of " + resin.get().name() + " poured" + (mixes ? " onto another resin: the machine will be held." : "."));
+        boolean mixes =
+                machine.resin() != null && !machine.resin().equals(resin.get().code());
+        return Reading.clear(
+                new Order.Pour(machine.code(), resin.get().code(), amounts.ml()),
+                machine.name() + ": " + Plain.number(amounts.ml()) + " ml of "
+                        + resin.get().name() + " poured"
+                        + (mixes ? " onto another resin: the machine will be held." : "."));
     }
 
     /** A service with nothing left to explain; words that remain are asked about. */
     private Reading service(ServiceKind kind, String sentence, Map<String, Object> values, List<String> left) {
-        return left.isEmpty() ? clear(kind, values, sentence) : Reading.unclear("What is " + left.get(0) + "?",
-                List.of(new Choice(start() + shortest(kind), machine.name() + ": " + sentence)));
+        return left.isEmpty()
+                ? clear(kind, values, sentence)
+                : Reading.unclear(
+                        "What is " + left.get(0) + "?",
+                        List.of(new Choice(start() + shortest(kind), machine.name() + ": " + sentence)));
     }
 
     private String shortest(ServiceKind kind) {
@@ -275,7 +363,9 @@ final class MachineLine {
     }
 
     private List<Choice> choices(String... lines) {
-        return Arrays.stream(lines).flatMap(line -> choice(line, read(List.of(line.split(" ")))).stream()).toList();
+        return Arrays.stream(lines)
+                .flatMap(line -> choice(line, read(List.of(line.split(" ")))).stream())
+                .toList();
     }
 
     private Optional<Choice> choice(String line, Reading read) {

@@ -29,28 +29,43 @@ final class Names<T> {
         if (plain.isEmpty()) {
             return Optional.empty();
         }
-        return only(plain, String::equals).or(() -> only(plain, String::startsWith))
-                .or(() -> plain.length() < 3 ? Optional.empty() : only(plain, (name, start) -> name.contains("-" + start)));
+        return only(plain, String::equals)
+                .or(() -> only(plain, String::startsWith))
+                .or(() -> plain.length() < 3
+                        ? Optional.empty()
+                        : only(plain, (name, start) -> name.contains("-" + start)));
     }
 
     /** Things that may be meant, best first, at most {@code most}; all that begin so where some do. */
     List<T> nearest(String typed, int most) {
         String plain = plain(typed);
-        List<T> begin = things.stream().filter(t -> plains(t).stream().anyMatch(n -> n.startsWith(plain))).limit(most).toList();
+        List<T> begin = things.stream()
+                .filter(t -> plains(t).stream().anyMatch(n -> n.startsWith(plain)))
+                .limit(most)
+                .toList();
         if (!begin.isEmpty() && !plain.isEmpty()) {
             return begin;
         }
-        return things.stream().filter(t -> likeness(t, plain) >= LIKE_ENOUGH)
-                .sorted(Comparator.comparingDouble((T t) -> likeness(t, plain)).reversed()).limit(most).toList();
+        return things.stream()
+                .filter(t -> likeness(t, plain) >= LIKE_ENOUGH)
+                .sorted(Comparator.comparingDouble((T t) -> likeness(t, plain)).reversed())
+                .limit(most)
+                .toList();
     }
 
     private Optional<T> only(String typed, java.util.function.BiPredicate<String, String> fits) {
-        List<T> found = things.stream().filter(t -> plains(t).stream().anyMatch(n -> fits.test(n, typed))).limit(2).toList();
+        List<T> found = things.stream()
+                .filter(t -> plains(t).stream().anyMatch(n -> fits.test(n, typed)))
+                .limit(2)
+                .toList();
         return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
     }
 
     private double likeness(T thing, String typed) {
-        return plains(thing).stream().mapToDouble(n -> LIKENESS.apply(n, typed)).max().orElse(0);
+        return plains(thing).stream()
+                .mapToDouble(n -> LIKENESS.apply(n, typed))
+                .max()
+                .orElse(0);
     }
 
     private List<String> plains(T thing) {
@@ -59,7 +74,10 @@ final class Names<T> {
 
     /** Lower case letters and digits, everything else a single dash. */
     static String plain(String text) {
-        return Normalizer.normalize(text, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        return Normalizer.normalize(text, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
     }
 }

@@ -9,10 +9,19 @@ import keel.core.standing.ServiceKind;
 public sealed interface Order {
 
     /** A failure was seen now. */
-    record LogFailure(String machine, List<String> symptoms, List<String> absent, List<String> zones, String note) implements Order {}
+    record LogFailure(String machine, List<String> symptoms, List<String> absent, List<String> zones, String note)
+            implements Order {}
 
     /** A run that has just ended. */
-    record LogRun(String machine, String job, double hours, int layers, double layerExposureS, double resinMl, Outcome outcome) implements Order {}
+    record LogRun(
+            String machine,
+            String job,
+            double hours,
+            int layers,
+            double layerExposureS,
+            double resinMl,
+            Outcome outcome)
+            implements Order {}
 
     /** A run that starts now. */
     record StartRun(String machine, String job, int layers, double layerExposureS, double resinMl) implements Order {}

@@ -11,8 +11,8 @@ import keel.core.quick.Vocabulary.MachineWord;
 import keel.core.quick.Vocabulary.Word;
 
 /**
- * Reads the quick line by rules: a subject (machine, {@code stores}, a room, a vat, a label's code), what happened to it,
- * and what is known of it. Never guesses: what could mean several things is answered with the nearest clear lines.
+ * Reads the quick line by rules: a subject (machine, {@code stores}, a room, a vat, a label's code), what happened to
+ * it, and what is known of it. Never guesses: what could mean several things is answered with the nearest clear lines.
  *
  * <pre>
  * curlew failed bare-plate        d run 5h20 84ml hinge patterns     egret film new 0.127
@@ -58,7 +58,9 @@ public final class QuickLine {
         if (machine.isPresent()) {
             return new MachineLine(knowledge, words, machine.get()).read(rest);
         }
-        Optional<Word> vat = words.vats().stream().filter(v -> v.code().equalsIgnoreCase(subject)).findFirst();
+        Optional<Word> vat = words.vats().stream()
+                .filter(v -> v.code().equalsIgnoreCase(subject))
+                .findFirst();
         if (vat.isPresent()) {
             return new VatLine(vat.get()).read(rest);
         }
@@ -71,14 +73,23 @@ public final class QuickLine {
 
     private Reading labelled(LabelCode label, List<String> rest, Vocabulary words) {
         return switch (label.kind()) {
-            case MACHINE -> words.machines().stream().filter(m -> m.code().equals(label.code())).findFirst()
-                    .map(m -> new MachineLine(knowledge, words, m).read(rest)).orElseGet(() -> unknownLabel(label));
-            case VAT -> word(words.vats(), label).map(v -> new VatLine(v).read(rest)).orElseGet(() -> unknownLabel(label));
+            case MACHINE ->
+                words.machines().stream()
+                        .filter(m -> m.code().equals(label.code()))
+                        .findFirst()
+                        .map(m -> new MachineLine(knowledge, words, m).read(rest))
+                        .orElseGet(() -> unknownLabel(label));
+            case VAT ->
+                word(words.vats(), label).map(v -> new VatLine(v).read(rest)).orElseGet(() -> unknownLabel(label));
             case BOTTLE -> open("bottle", new Word(label.code(), "bottle " + label.code(), null));
-            case ROOM -> word(words.rooms(), label).map(r -> rest.isEmpty() ? open("room", r) : new RoomLine(words).read(r, rest))
-                    .orElseGet(() -> unknownLabel(label));
-            case ITEM -> word(words.items(), label).map(i -> rest.isEmpty() ? open("item", i) : new StoresLine(words).read(i, rest))
-                    .orElseGet(() -> unknownLabel(label));
+            case ROOM ->
+                word(words.rooms(), label)
+                        .map(r -> rest.isEmpty() ? open("room", r) : new RoomLine(words).read(r, rest))
+                        .orElseGet(() -> unknownLabel(label));
+            case ITEM ->
+                word(words.items(), label)
+                        .map(i -> rest.isEmpty() ? open("item", i) : new StoresLine(words).read(i, rest))
+                        .orElseGet(() -> unknownLabel(label));
         };
     }
 
@@ -93,24 +104,38 @@ public final class QuickLine {
     private Reading unclear(String subject, List<String> rest, Vocabulary words) {
         String tail = rest.isEmpty() ? "" : " " + String.join(" ", rest);
         List<Reading.Choice> choices = Stream.concat(
-                machines(words).nearest(subject, CHOICES).stream().map(m -> m.name().toLowerCase(Locale.ROOT) + tail),
-                Stream.concat(byName(words.items()).find(subject).stream().map(i -> "stores " + i.code() + tail),
-                        byName(words.rooms()).nearest(subject, 2).stream().map(r -> r.code() + tail)))
-                .distinct().limit(CHOICES).flatMap(line -> choice(line, read(line, words)).stream()).toList();
-        return Reading.unclear(choices.isEmpty() ? "Nothing here is called " + subject + ". Begin with a machine, a room or stores."
-                : "Which one is " + subject + "?", choices);
+                        machines(words).nearest(subject, CHOICES).stream()
+                                .map(m -> m.name().toLowerCase(Locale.ROOT) + tail),
+                        Stream.concat(
+                                byName(words.items()).find(subject).stream().map(i -> "stores " + i.code() + tail),
+                                byName(words.rooms()).nearest(subject, 2).stream()
+                                        .map(r -> r.code() + tail)))
+                .distinct()
+                .limit(CHOICES)
+                .flatMap(line -> choice(line, read(line, words)).stream())
+                .toList();
+        return Reading.unclear(
+                choices.isEmpty()
+                        ? "Nothing here is called " + subject + ". Begin with a machine, a room or stores."
+                        : "Which one is " + subject + "?",
+                choices);
     }
 
     /** A line to choose, unless it would not lead anywhere either. */
     static Optional<Reading.Choice> choice(String line, Reading read) {
-        return read.understood() || !read.choices().isEmpty() ? Optional.of(new Reading.Choice(line, read.words())) : Optional.empty();
+        return read.understood() || !read.choices().isEmpty()
+                ? Optional.of(new Reading.Choice(line, read.words()))
+                : Optional.empty();
     }
 
     private static List<Reading.Choice> examples(Vocabulary words) {
-        return words.machines().stream().limit(1).flatMap(m -> Stream.of(
-                new Reading.Choice(m.code() + " failed bare-plate", "a failure and what was seen"),
-                new Reading.Choice(m.code() + " levelled", "a service"),
-                new Reading.Choice(m.code() + " cleared", "the plate is clear"))).toList();
+        return words.machines().stream()
+                .limit(1)
+                .flatMap(m -> Stream.of(
+                        new Reading.Choice(m.code() + " failed bare-plate", "a failure and what was seen"),
+                        new Reading.Choice(m.code() + " levelled", "a service"),
+                        new Reading.Choice(m.code() + " cleared", "the plate is clear")))
+                .toList();
     }
 
     static Names<MachineWord> machines(Vocabulary words) {

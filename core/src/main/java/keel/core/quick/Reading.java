@@ -5,8 +5,8 @@ import java.util.List;
 /**
  * How a line was read.
  *
- * @param order   what it asks for, null where it is not clear
- * @param words   the reading in words, or what is not clear
+ * @param order what it asks for, null where it is not clear
+ * @param words the reading in words, or what is not clear
  * @param choices nearest lines that would be clear, best first; empty where the order is
  */
 public record Reading(Order order, String words, List<Choice> choices) {

@@ -13,7 +13,8 @@ import keel.core.quick.Vocabulary.Word;
 /** {@code room 19.5C 48%}, {@code annexe 21C}: what a room's thermometer and hygrometer read. */
 final class RoomLine {
 
-    private static final Pattern TEMPERATURE = Pattern.compile("(-?\\d+(?:[.,]\\d+)?)(°?c|°?f|°)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern TEMPERATURE =
+            Pattern.compile("(-?\\d+(?:[.,]\\d+)?)(°?c|°?f|°)", Pattern.CASE_INSENSITIVE);
     private static final Pattern HUMIDITY = Pattern.compile("(\\d+(?:[.,]\\d+)?)%");
     private static final double LOWEST_C = -20;
     private static final double HIGHEST_C = 60;
@@ -28,15 +29,27 @@ final class RoomLine {
     Reading read(List<String> tokens) {
         List<String> names = new ArrayList<>();
         List<String> readings = new ArrayList<>();
-        tokens.forEach(t -> (TEMPERATURE.matcher(t).matches() || HUMIDITY.matcher(t).matches() ? readings : names).add(t));
+        tokens.forEach(
+                t -> (TEMPERATURE.matcher(t).matches() || HUMIDITY.matcher(t).matches() ? readings : names).add(t));
         if (names.isEmpty() && words.rooms().size() == 1) {
             return read(words.rooms().get(0), readings);
         }
         String name = String.join(" ", names);
-        Optional<Word> room = names.isEmpty() ? Optional.empty() : QuickLine.byName(words.rooms()).find(name);
-        return room.map(r -> read(r, readings)).orElseGet(() -> Reading.unclear("Which room?", words.rooms().stream().limit(6)
-                .map(r -> "room " + r.code() + (readings.isEmpty() ? "" : " " + String.join(" ", readings)))
-                .map(line -> new Choice(line, read(List.of(line.substring(5).split(" "))).words())).toList()));
+        Optional<Word> room = names.isEmpty()
+                ? Optional.empty()
+                : QuickLine.byName(words.rooms()).find(name);
+        return room.map(r -> read(r, readings))
+                .orElseGet(() -> Reading.unclear(
+                        "Which room?",
+                        words.rooms().stream()
+                                .limit(6)
+                                .map(r -> "room " + r.code()
+                                        + (readings.isEmpty() ? "" : " " + String.join(" ", readings)))
+                                .map(line -> new Choice(
+                                        line,
+                                        read(List.of(line.substring(5).split(" ")))
+                                                .words()))
+                                .toList()));
     }
 
     Reading read(Word room, List<String> tokens) {
@@ -51,17 +64,24 @@ final class RoomLine {
             } else if (percent.matches()) {
                 humidity = Amounts.number(percent.group(1));
             } else {
-                return Reading.unclear("What is " + token + "? A room reads like this: " + room.code() + " 19.5C 48%.", List.of());
+                return Reading.unclear(
+                        "What is " + token + "? A room reads like this: " + room.code() + " 19.5C 48%.", List.of());
             }
         }
         if (celsius == null) {
-            return humidity == null ? QuickLine.open("room", room) : Reading.unclear("How warm is it? " + room.code() + " 19.5C 48%.", List.of());
+            return humidity == null
+                    ? QuickLine.open("room", room)
+                    : Reading.unclear("How warm is it? " + room.code() + " 19.5C 48%.", List.of());
         }
         if (celsius < LOWEST_C || celsius > HIGHEST_C || humidity != null && humidity > 100) {
-            return Reading.unclear("A room of " + Plain.number(celsius) + " °C" + (humidity == null ? "" : " and " + Plain.number(humidity) + " %")
-                    + " is not believable.", List.of());
+            return Reading.unclear(
+                    "A room of " + Plain.number(celsius) + " °C"
+                            + (humidity == null ? "" : " and " + Plain.number(humidity) + " %") + " is not believable.",
+                    List.of());
         }
-        return Reading.clear(new Order.ReadRoom(room.code(), celsius, humidity), room.name() + ": " + Plain.number(celsius) + " °C"
-                + (humidity == null ? "" : ", " + Plain.number(humidity) + " % humidity") + ".");
+        return Reading.clear(
+                new Order.ReadRoom(room.code(), celsius, humidity),
+                room.name() + ": " + Plain.number(celsius) + " °C"
+                        + (humidity == null ? "" : ", " + Plain.number(humidity) + " % humidity") + ".");
     }
 }

@@ -27,23 +27,38 @@ final class RunWords {
         List<String> words = new ArrayList<>(amounts.words());
         Outcome outcome = takeOutcome(words).orElse(Outcome.GOOD);
         if (amounts.hours() == null || amounts.hours() <= 0 || amounts.hours() > LONGEST_HOURS) {
-            return Reading.unclear("How long did it run? " + machine.code() + " run 5h20 84ml hinge patterns", List.of());
+            return Reading.unclear(
+                    "How long did it run? " + machine.code() + " run 5h20 84ml hinge patterns", List.of());
         }
         Optional<String> missing = missing(amounts, words);
         if (missing.isPresent()) {
             return Reading.unclear(missing.get(), List.of());
         }
-        Integer layers = amounts.layers() != null ? amounts.layers()
-                : machine.secondsALayer() == null ? null : Integer.valueOf((int) Math.max(1, Math.round(amounts.hours() * 3600 / machine.secondsALayer())));
+        Integer layers = amounts.layers() != null
+                ? amounts.layers()
+                : machine.secondsALayer() == null
+                        ? null
+                        : Integer.valueOf(
+                                (int) Math.max(1, Math.round(amounts.hours() * 3600 / machine.secondsALayer())));
         Double exposure = amounts.seconds() != null ? amounts.seconds() : machine.lastExposureS();
         if (layers == null || exposure == null) {
-            return Reading.unclear(machine.name() + " has no run yet to take layers and exposure from; say them: 1180layers 2.3s.", List.of());
+            return Reading.unclear(
+                    machine.name() + " has no run yet to take layers and exposure from; say them: 1180layers 2.3s.",
+                    List.of());
         }
         String job = job(words);
-        return Reading.clear(new Order.LogRun(machine.code(), job, amounts.hours(), layers, exposure, amounts.ml(), outcome),
-                "%s: %s, %s, ended now, %s; %s ml, %s%d layers of %s s.".formatted(machine.name(), job, Plain.duration(amounts.hours()),
-                        outcome.words().toLowerCase(Locale.ROOT), Plain.number(amounts.ml()), amounts.layers() == null ? "about " : "", layers,
-                        Plain.number(exposure)));
+        return Reading.clear(
+                new Order.LogRun(machine.code(), job, amounts.hours(), layers, exposure, amounts.ml(), outcome),
+                "%s: %s, %s, ended now, %s; %s ml, %s%d layers of %s s."
+                        .formatted(
+                                machine.name(),
+                                job,
+                                Plain.duration(amounts.hours()),
+                                outcome.words().toLowerCase(Locale.ROOT),
+                                Plain.number(amounts.ml()),
+                                amounts.layers() == null ? "about " : "",
+                                layers,
+                                Plain.number(exposure)));
     }
 
     Reading starts(List<String> tokens) {
@@ -55,12 +70,20 @@ final class RunWords {
         }
         Double exposure = amounts.seconds() != null ? amounts.seconds() : machine.lastExposureS();
         if (amounts.layers() == null || exposure == null) {
-            return Reading.unclear("How many layers has it" + (exposure == null ? ", of what exposure" : "") + "? " + machine.code()
-                    + " start 1180layers 2.3s 84ml hinge patterns", List.of());
+            return Reading.unclear(
+                    "How many layers has it" + (exposure == null ? ", of what exposure" : "") + "? " + machine.code()
+                            + " start 1180layers 2.3s 84ml hinge patterns",
+                    List.of());
         }
-        return Reading.clear(new Order.StartRun(machine.code(), job(words), amounts.layers(), exposure, amounts.ml()),
-                "%s: %s starts now; %d layers of %s s, %s ml.".formatted(machine.name(), job(words), amounts.layers(), Plain.number(exposure),
-                        Plain.number(amounts.ml())));
+        return Reading.clear(
+                new Order.StartRun(machine.code(), job(words), amounts.layers(), exposure, amounts.ml()),
+                "%s: %s starts now; %d layers of %s s, %s ml."
+                        .formatted(
+                                machine.name(),
+                                job(words),
+                                amounts.layers(),
+                                Plain.number(exposure),
+                                Plain.number(amounts.ml())));
     }
 
     Reading finished(List<String> tokens) {
@@ -70,8 +93,10 @@ final class RunWords {
         if (!words.isEmpty()) {
             return Reading.unclear("How did it end? good, partial, failed, stopped or usable.", List.of());
         }
-        return Reading.clear(new Order.FinishRun(machine.code(), outcome, amounts.reachedLayer()), machine.name() + ": the run has ended, "
-                + outcome.words().toLowerCase(Locale.ROOT) + (amounts.reachedLayer() == null ? "." : ", at layer " + amounts.reachedLayer() + "."));
+        return Reading.clear(
+                new Order.FinishRun(machine.code(), outcome, amounts.reachedLayer()),
+                machine.name() + ": the run has ended, " + outcome.words().toLowerCase(Locale.ROOT)
+                        + (amounts.reachedLayer() == null ? "." : ", at layer " + amounts.reachedLayer() + "."));
     }
 
     private static Optional<String> missing(Amounts amounts, List<String> words) {

@@ -21,8 +21,10 @@ final class VatLine {
             return QuickLine.open("vat", vat);
         }
         if (!tokens.get(0).equalsIgnoreCase("film")) {
-            return Reading.unclear("Of a vat only a new film can be told here.",
-                    List.of(new Choice(vat.code().toLowerCase() + " film new 0.127", "a new film in vat " + vat.code())));
+            return Reading.unclear(
+                    "Of a vat only a new film can be told here.",
+                    List.of(new Choice(
+                            vat.code().toLowerCase() + " film new 0.127", "a new film in vat " + vat.code())));
         }
         FilmWords film = FilmWords.read(tokens.subList(1, tokens.size()));
         if (film.wrong() != null) {
@@ -30,6 +32,7 @@ final class VatLine {
         }
         Map<String, Object> values = new LinkedHashMap<>(film.values());
         values.put("vat", vat.code());
-        return Reading.clear(new Order.DoService(null, ServiceKind.FILM_CHANGE, values), "Vat " + vat.code() + ": " + film.words());
+        return Reading.clear(
+                new Order.DoService(null, ServiceKind.FILM_CHANGE, values), "Vat " + vat.code() + ": " + film.words());
     }
 }

@@ -4,7 +4,8 @@ import java.util.List;
 import keel.core.standing.MachineTraits;
 
 /** The names that a shop's lines may use. */
-public record Vocabulary(List<MachineWord> machines, List<Word> rooms, List<Word> items, List<Word> resins, List<Word> vats) {
+public record Vocabulary(
+        List<MachineWord> machines, List<Word> rooms, List<Word> items, List<Word> resins, List<Word> vats) {
 
     /** A code with the name it goes by; for an item, {@code unit} is its unit. */
     public record Word(String code, String name, String unit) {}
@@ -12,11 +13,17 @@ public record Vocabulary(List<MachineWord> machines, List<Word> rooms, List<Word
     /**
      * A machine.
      *
-     * @param levelledBy    the shop's school for it: PAPER, ON_FILM or SELF
-     * @param resin         code of the resin in its vat, null if none
+     * @param levelledBy the shop's school for it: PAPER, ON_FILM or SELF
+     * @param resin code of the resin in its vat, null if none
      * @param lastExposureS layer exposure of its last run, s, null if it never printed
      * @param secondsALayer time a layer takes on it, s, null if it never printed
      */
-    public record MachineWord(String code, String name, MachineTraits traits, String levelledBy, String resin, Double lastExposureS,
-                              Double secondsALayer) {}
+    public record MachineWord(
+            String code,
+            String name,
+            MachineTraits traits,
+            String levelledBy,
+            String resin,
+            Double lastExposureS,
+            Double secondsALayer) {}
 }

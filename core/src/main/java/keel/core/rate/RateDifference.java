@@ -3,15 +3,19 @@ package keel.core.rate;
 /**
  * How much more often one lot of runs came out than another, with its 95 % interval: the two Wilson intervals combined.
  *
- * <p>Source: R. G. Newcombe, Interval estimation for the difference between independent proportions, Statistics in Medicine
- * 17 (1998), 873, method 10.
+ * <p>Source: R. G. Newcombe, Interval estimation for the difference between independent proportions, Statistics in
+ * Medicine 17 (1998), 873, method 10.
  *
  * @param difference share of the first less that of the second, -1 to 1
  */
 public record RateDifference(double difference, double low, double high) {
 
     /** What such a difference says. */
-    public enum Verdict { BETTER, WORSE, CANNOT_TELL }
+    public enum Verdict {
+        BETTER,
+        WORSE,
+        CANNOT_TELL
+    }
 
     public static RateDifference between(SuccessRate first, SuccessRate second) {
         double p1 = first.share();

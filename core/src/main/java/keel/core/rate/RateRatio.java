@@ -3,11 +3,11 @@ package keel.core.rate;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 
 /**
- * How the rates of two kinds of thing compare: events over hours. The exact interval from the binomial distribution of the one's events among all (Clopper and Pearson
- * 1934; Przyborowski and Wilenski 1940).
+ * How the rates of two kinds of thing compare: events over hours. The exact interval from the binomial distribution of
+ * the one's events among all (Clopper and Pearson 1934; Przyborowski and Wilenski 1940).
  *
  * @param ratio rate of the first over that of the second; infinite where the second has none
- * @param low   of the 95 % interval, {@code high} its upper end
+ * @param low of the 95 % interval, {@code high} its upper end
  */
 public record RateRatio(double ratio, double low, double high) {
 
@@ -24,7 +24,10 @@ public record RateRatio(double ratio, double low, double high) {
         double ratio = first / firstHours / (second / secondHours);
         double low = first == 0 ? 0 : BetaDistribution.of(first, second + 1.0).inverseCumulativeProbability(TAIL);
         double high = second == 0 ? 1 : BetaDistribution.of(first + 1.0, second).inverseSurvivalProbability(TAIL);
-        return new RateRatio(first == 0 && second == 0 ? Double.NaN : ratio, odds(low) * secondHours / firstHours, odds(high) * secondHours / firstHours);
+        return new RateRatio(
+                first == 0 && second == 0 ? Double.NaN : ratio,
+                odds(low) * secondHours / firstHours,
+                odds(high) * secondHours / firstHours);
     }
 
     /** Whether the interval leaves 1 out. */

@@ -6,13 +6,13 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  * Share of runs that came out, with its 95 % interval by Wilson's score method, which stays between 0 and 1 and says
  * something sensible for few runs.
  *
- * <p>Source: R. G. Newcombe, Two-sided confidence intervals for the single proportion, Statistics in Medicine 17 (1998), 857,
- * method 3; E. B. Wilson (1927).
+ * <p>Source: R. G. Newcombe, Two-sided confidence intervals for the single proportion, Statistics in Medicine 17
+ * (1998), 857, method 3; E. B. Wilson (1927).
  *
- * @param good  runs that came out
- * @param runs  runs that ended, &gt; 0
- * @param low   lower end of the interval, 0 to 1
- * @param high  upper end
+ * @param good runs that came out
+ * @param runs runs that ended, &gt; 0
+ * @param low lower end of the interval, 0 to 1
+ * @param high upper end
  */
 public record SuccessRate(int good, int runs, double low, double high) {
 

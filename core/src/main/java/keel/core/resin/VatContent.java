@@ -8,9 +8,9 @@ import java.util.Objects;
 /**
  * What is in a vat, derived from what was poured in, printed away and emptied out.
  *
- * @param resin   code of the resin, null while empty or unknown; after mixing, the one poured last
- * @param ml      how much, ml; never below 0 (what was poured is known less well than what ran out)
- * @param since   when it was last empty and filled again, null while empty
+ * @param resin code of the resin, null while empty or unknown; after mixing, the one poured last
+ * @param ml how much, ml; never below 0 (what was poured is known less well than what ran out)
+ * @param since when it was last empty and filled again, null while empty
  * @param mixedAt when another resin came on top, null if none
  */
 public record VatContent(String resin, double ml, Instant since, Instant mixedAt) {
@@ -40,7 +40,8 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
     /** @param changes in any order */
     public static VatContent after(List<Change> changes) {
         VatContent content = EMPTY;
-        for (Change change : changes.stream().sorted(Comparator.comparing(Change::at)).toList()) {
+        for (Change change :
+                changes.stream().sorted(Comparator.comparing(Change::at)).toList()) {
             content = content.then(change);
         }
         return content;
@@ -49,7 +50,10 @@ public record VatContent(String resin, double ml, Instant since, Instant mixedAt
     private VatContent then(Change change) {
         if (change instanceof Poured poured) {
             boolean mixes = resin != null && !Objects.equals(resin, poured.resin());
-            return new VatContent(poured.resin(), ml + poured.ml(), since == null ? poured.at() : since,
+            return new VatContent(
+                    poured.resin(),
+                    ml + poured.ml(),
+                    since == null ? poured.at() : since,
                     mixes ? poured.at() : mixedAt);
         }
         if (change instanceof Printed printed) {

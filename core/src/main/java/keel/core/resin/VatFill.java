@@ -1,15 +1,15 @@
 package keel.core.resin;
 
 /**
- * How deep resin stands in a vat of upright walls, and how much may go in. The plate displaces resin while it is down, up to
- * its own thickness.
+ * How deep resin stands in a vat of upright walls, and how much may go in. The plate displaces resin while it is down,
+ * up to its own thickness.
  *
- * <p>Geometry; that with no fill line 6 mm (a quarter inch) stay below the rim with the plate down is common practice, no
- * published source.
+ * <p>Geometry; that with no fill line 6 mm (a quarter inch) stay below the rim with the plate down is common practice,
+ * no published source.
  *
  * @param lengthMm inside, &gt; 0
- * @param widthMm  inside, &gt; 0
- * @param depthMm  from film to rim, &gt; 0
+ * @param widthMm inside, &gt; 0
+ * @param depthMm from film to rim, &gt; 0
  */
 public record VatFill(double lengthMm, double widthMm, double depthMm) {
 

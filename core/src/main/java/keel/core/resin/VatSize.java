@@ -23,6 +23,7 @@ public record VatSize(Double vatLengthMm, Double vatWidthMm, Double vatDepthMm) 
 
     public Optional<VatFill> fill() {
         return Stream.of(vatLengthMm, vatWidthMm, vatDepthMm).allMatch(d -> d != null && d > 0)
-                ? Optional.of(new VatFill(vatLengthMm, vatWidthMm, vatDepthMm)) : Optional.empty();
+                ? Optional.of(new VatFill(vatLengthMm, vatWidthMm, vatDepthMm))
+                : Optional.empty();
     }
 }

@@ -2,7 +2,11 @@ package keel.core.run;
 
 /** How a run ended. */
 public enum Outcome {
-    GOOD("Good"), PARTIAL("Some parts good"), FAILED("Failed"), STOPPED("Stopped by hand"), USABLE("Usable after rework");
+    GOOD("Good"),
+    PARTIAL("Some parts good"),
+    FAILED("Failed"),
+    STOPPED("Stopped by hand"),
+    USABLE("Usable after rework");
 
     private final String words;
 

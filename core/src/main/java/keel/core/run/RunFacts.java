@@ -8,13 +8,20 @@ import keel.core.wear.Usage;
  * What is known of one run: one print on one machine. Fields that were not given are null; {@link RunRules} says what
  * may be missing.
  *
- * @param layers         layers in the sliced file
+ * @param layers layers in the sliced file
  * @param layerExposureS exposure of a normal layer, s
- * @param resinMl        resin used, ml
- * @param reachedLayer   the last layer that was printed, where the run did not go to its end
+ * @param resinMl resin used, ml
+ * @param reachedLayer the last layer that was printed, where the run did not go to its end
  */
-public record RunFacts(String job, Instant startedAt, Instant endedAt, Integer layers, Double layerExposureS,
-                       Double resinMl, Outcome outcome, Integer reachedLayer) {
+public record RunFacts(
+        String job,
+        Instant startedAt,
+        Instant endedAt,
+        Integer layers,
+        Double layerExposureS,
+        Double resinMl,
+        Outcome outcome,
+        Integer reachedLayer) {
 
     public boolean open() {
         return endedAt == null;

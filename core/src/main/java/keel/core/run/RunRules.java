@@ -24,7 +24,7 @@ public final class RunRules {
 
     /**
      * @param machineSince when the machine came into the shop
-     * @param now          the present
+     * @param now the present
      */
     public static List<Finding> check(RunFacts run, Instant machineSince, Instant now) {
         Findings findings = new Findings();
@@ -34,19 +34,22 @@ public final class RunRules {
         if (amounts && times && !run.open()) {
             uvTime(run, findings);
         }
-        findings.when(!run.open() && run.outcome() == null, "outcome",
+        findings.when(
+                !run.open() && run.outcome() == null,
+                "outcome",
                 "How the run ended is missing: GOOD, PARTIAL, FAILED, STOPPED or USABLE.");
         return findings.list();
     }
 
     private static boolean amounts(RunFacts run, Findings findings) {
-        boolean layers = findings.range(run.layers() == null ? null : run.layers().doubleValue(), 1, MOST_LAYERS,
-                "layers", "Layers", "");
-        boolean exposure = findings.range(run.layerExposureS(), 0.05, MOST_EXPOSURE_S, "layerExposureS",
-                "The layer exposure", "s");
+        boolean layers = findings.range(
+                run.layers() == null ? null : run.layers().doubleValue(), 1, MOST_LAYERS, "layers", "Layers", "");
+        boolean exposure = findings.range(
+                run.layerExposureS(), 0.05, MOST_EXPOSURE_S, "layerExposureS", "The layer exposure", "s");
         boolean resin = findings.range(run.resinMl(), 0, MOST_RESIN_ML, "resinMl", "Resin used", "ml");
         if (run.reachedLayer() != null && layers) {
-            layers = findings.range(run.reachedLayer().doubleValue(), 0, run.layers(), "reachedLayer", "The layer reached", "");
+            layers = findings.range(
+                    run.reachedLayer().doubleValue(), 0, run.layers(), "reachedLayer", "The layer reached", "");
         }
         return layers && exposure && resin;
     }
@@ -56,27 +59,35 @@ public final class RunRules {
             findings.add("startedAt", "When the run started is missing.");
             return false;
         }
-        boolean wrong = findings.when(run.startedAt().isAfter(now.plus(CLOCK_TOLERANCE)), "startedAt",
-                "The start lies in the future.");
-        wrong |= findings.when(run.startedAt().isBefore(machineSince), "startedAt",
+        boolean wrong = findings.when(
+                run.startedAt().isAfter(now.plus(CLOCK_TOLERANCE)), "startedAt", "The start lies in the future.");
+        wrong |= findings.when(
+                run.startedAt().isBefore(machineSince),
+                "startedAt",
                 "The machine was not in the shop yet: it is recorded since " + machineSince + ".");
         if (run.endedAt() == null) {
             return !wrong;
         }
-        wrong |= findings.when(run.endedAt().isAfter(now.plus(CLOCK_TOLERANCE)), "endedAt",
+        wrong |= findings.when(
+                run.endedAt().isAfter(now.plus(CLOCK_TOLERANCE)),
+                "endedAt",
                 "The end lies in the future. Leave it out to start the run now.");
         if (!run.endedAt().isAfter(run.startedAt())) {
             findings.add("endedAt", "The end must come after the start.");
             return false;
         }
-        wrong |= findings.when(Duration.between(run.startedAt(), run.endedAt()).compareTo(LONGEST) > 0, "endedAt",
+        wrong |= findings.when(
+                Duration.between(run.startedAt(), run.endedAt()).compareTo(LONGEST) > 0,
+                "endedAt",
                 "A run of more than 21 days is not believable. Look at both dates.");
         return !wrong;
     }
 
     private static void uvTime(RunFacts run, Findings findings) {
         double uvHours = run.usage().uvHours();
-        findings.when(uvHours > run.hours(), "layerExposureS",
+        findings.when(
+                uvHours > run.hours(),
+                "layerExposureS",
                 "%d layers of %s s keep the UV on for %.1f h, but the run lasted only %.1f h. Look at layers, exposure and times."
                         .formatted(run.layersDone(), run.layerExposureS(), uvHours, run.hours()));
     }

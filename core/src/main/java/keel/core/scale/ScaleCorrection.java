@@ -7,16 +7,17 @@ import org.hipparchus.stat.descriptive.moment.StandardDeviation;
 import org.hipparchus.stat.regression.SimpleRegression;
 
 /**
- * Factor by which a job is scaled so that it comes out as drawn, with its 95 % interval by Student's t. From one nominal
- * length it is the mean of nominal over measured. From several, a straight line measured = offset + slope·nominal tells a
- * ratio (the factor is 1/slope) from a fixed offset, which is bleed of the exposure and no matter of scale.
+ * Factor by which a job is scaled so that it comes out as drawn, with its 95 % interval by Student's t. From one
+ * nominal length it is the mean of nominal over measured. From several, a straight line measured = offset +
+ * slope·nominal tells a ratio (the factor is 1/slope) from a fixed offset, which is bleed of the exposure and no matter
+ * of scale.
  *
  * <p>Source of the interval: NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.5.2 (mean) and 4.4.3 (slope).
  *
- * @param low      lower end of the interval, null where there are too few measurements for one
- * @param high     upper end, null likewise
+ * @param low lower end of the interval, null where there are too few measurements for one
+ * @param high upper end, null likewise
  * @param offsetMm what every length is too long by, mm; null for a single nominal length
- * @param correct  whether to correct: there is an interval and 1 lies outside it
+ * @param correct whether to correct: there is an interval and 1 lies outside it
  */
 public record ScaleCorrection(double factor, Double low, Double high, Double offsetMm, boolean correct) {
 
@@ -31,17 +32,30 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
         require(!measurements.isEmpty(), "Scale takes at least one measurement.");
         require(measurements.size() <= 1000, "Scale takes 1000 measurements at the most.");
         for (Measurement m : measurements) {
-            require(m.nominalMm() > 0 && m.nominalMm() <= LONGEST_MM, "A nominal length must be more than 0 and at most 2000 mm; this is " + m.nominalMm() + ".");
-            require(m.measuredMm() > 0 && m.measuredMm() <= LONGEST_MM, "A measured length must be more than 0 and at most 2000 mm; this is "
-                    + m.measuredMm() + ".");
+            require(
+                    m.nominalMm() > 0 && m.nominalMm() <= LONGEST_MM,
+                    "A nominal length must be more than 0 and at most 2000 mm; this is " + m.nominalMm() + ".");
+            require(
+                    m.measuredMm() > 0 && m.measuredMm() <= LONGEST_MM,
+                    "A measured length must be more than 0 and at most 2000 mm; this is " + m.measuredMm() + ".");
             double ratio = m.nominalMm() / m.measuredMm();
-            require(ratio > 0.5 && ratio < 2, m.measuredMm() + " mm for " + m.nominalMm() + " mm is not a matter of scale. Look at the unit.");
+            require(
+                    ratio > 0.5 && ratio < 2,
+                    m.measuredMm() + " mm for " + m.nominalMm() + " mm is not a matter of scale. Look at the unit.");
         }
-        return measurements.stream().mapToDouble(Measurement::nominalMm).distinct().count() == 1 ? ratio(measurements) : line(measurements);
+        return measurements.stream()
+                                .mapToDouble(Measurement::nominalMm)
+                                .distinct()
+                                .count()
+                        == 1
+                ? ratio(measurements)
+                : line(measurements);
     }
 
     private static ScaleCorrection ratio(List<Measurement> measurements) {
-        double[] ratios = measurements.stream().mapToDouble(m -> m.nominalMm() / m.measuredMm()).toArray();
+        double[] ratios = measurements.stream()
+                .mapToDouble(m -> m.nominalMm() / m.measuredMm())
+                .toArray();
         double mean = new Mean().evaluate(ratios);
         if (ratios.length < 2) {
             return new ScaleCorrection(mean, null, null, null, false);
@@ -59,7 +73,8 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
             return new ScaleCorrection(1 / slope, null, null, line.getIntercept(), false);
         }
         double half = t(measurements.size() - 2) * line.getSlopeStdErr();
-        return half >= slope ? new ScaleCorrection(1 / slope, null, null, line.getIntercept(), false)
+        return half >= slope
+                ? new ScaleCorrection(1 / slope, null, null, line.getIntercept(), false)
                 : decided(1 / slope, 1 / (slope + half), 1 / (slope - half), line.getIntercept());
     }
 

@@ -8,8 +8,9 @@ import org.hipparchus.linear.QRDecomposition;
 import org.hipparchus.linear.RealVector;
 
 /**
- * How light evenly shown samples would be without spots: a smooth surface of the fourth degree through the medians of squares of four millimetres, fitted so that squares that lie far off it do not
- * count (Tukey's biweight). It takes the lens's fall-off and the light engine's own along, and leaves spots and patches standing.
+ * How light evenly shown samples would be without spots: a smooth surface of the fourth degree through the medians of
+ * squares of four millimetres, fitted so that squares that lie far off it do not count (Tukey's biweight). It takes the
+ * lens's fall-off and the light engine's own along, and leaves spots and patches standing.
  */
 final class Backlight {
 
@@ -63,7 +64,10 @@ final class Backlight {
                     }
                 }
                 if (values.count() >= LEAST_SHARE * BLOCK * BLOCK) {
-                    blocks.add(new Block(2.0 * (column + BLOCK / 2.0) / s.across() - 1, 2.0 * (row + BLOCK / 2.0) / s.deep() - 1, values.quantile(0.5)));
+                    blocks.add(new Block(
+                            2.0 * (column + BLOCK / 2.0) / s.across() - 1,
+                            2.0 * (row + BLOCK / 2.0) / s.deep() - 1,
+                            values.quantile(0.5)));
                 }
             }
         }

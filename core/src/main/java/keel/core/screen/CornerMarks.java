@@ -7,16 +7,18 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The four marks in the corners of a test picture, by which a photograph of it is straightened. Each is a dark square with a code of its own on a white rim, so that a picture that was
- * photographed askew or upside down is known the right way round. They are large against their own detail: white paper over the screen blurs.
+ * The four marks in the corners of a test picture, by which a photograph of it is straightened. Each is a dark square
+ * with a code of its own on a white rim, so that a picture that was photographed askew or upside down is known the
+ * right way round. They are large against their own detail: white paper over the screen blurs.
  *
- * @param sizePx   side of a mark
+ * @param sizePx side of a mark
  * @param marginPx white between a mark and the edges of the picture; towards the middle there is twice as much
  */
 record CornerMarks(int pixelsX, int pixelsY, int sizePx, int marginPx) {
 
     /** Cells of a code along its side, and the share of a mark that its rim takes on each side. */
     static final int GRID = 3;
+
     static final double RIM = 0.2;
 
     private static final int MOST_PX = 192;

@@ -3,7 +3,10 @@ package keel.core.screen;
 import keel.core.screen.ScreenInspection.Kind;
 import keel.core.screen.Straightened.Shown;
 
-/** How much lighter or darker each sample is than it should be, as a share of full light, after a look at its neighbours; nothing where nothing was looked at. */
+/**
+ * How much lighter or darker each sample is than it should be, as a share of full light, after a look at its
+ * neighbours; nothing where nothing was looked at.
+ */
 final class Deviations {
 
     private static final float NOTHING = Float.NaN;

@@ -8,7 +8,8 @@ import keel.core.profile.ProfileSettings;
 import keel.core.profile.Setting;
 
 /**
- * What stopwatch and ruler tell of a run without vat and plate, held against the profile. A difference is significant beyond twice its uncertainty (JCGM 100:2008, coverage factor 2).
+ * What stopwatch and ruler tell of a run without vat and plate, held against the profile. A difference is significant
+ * beyond twice its uncertainty (JCGM 100:2008, coverage factor 2).
  */
 public final class DryRun {
 
@@ -20,8 +21,12 @@ public final class DryRun {
 
     /** What is measured; its unit stands in its name. */
     public enum Kind {
-        LIFT_MM("Lift", "liftMm"), LIFT_S("Time to lift", "liftS"), RETRACT_S("Time to come back", "retractS"), WAIT_BEFORE_S("Wait before the light", "waitBeforeS"),
-        WAIT_AFTER_S("Wait after it", "waitAfterS"), EXPOSURE_S("Exposure", "exposureS");
+        LIFT_MM("Lift", "liftMm"),
+        LIFT_S("Time to lift", "liftS"),
+        RETRACT_S("Time to come back", "retractS"),
+        WAIT_BEFORE_S("Wait before the light", "waitBeforeS"),
+        WAIT_AFTER_S("Wait after it", "waitAfterS"),
+        EXPOSURE_S("Exposure", "exposureS");
 
         private final String words;
         private final String field;
@@ -56,11 +61,24 @@ public final class DryRun {
     }
 
     /** Settings of the profile; null where it does not say. */
-    public record Profile(Double liftMm, Double liftMmPerMin, Double retractMmPerMin, Double waitBeforeS, Double waitAfterS, Double exposureS) {
+    public record Profile(
+            Double liftMm,
+            Double liftMmPerMin,
+            Double retractMmPerMin,
+            Double waitBeforeS,
+            Double waitAfterS,
+            Double exposureS) {
 
-        /** As a profile's settings say; with a vat that tilts or slides its release is no lift, and cannot be timed so. */
+        /**
+         * As a profile's settings say; with a vat that tilts or slides its release is no lift, and cannot be timed so.
+         */
         public static Profile of(ProfileSettings s) {
-            return new Profile(s.value(Setting.LIFT_MM), s.value(Setting.LIFT_MM_PER_MIN), s.value(Setting.RETRACT_MM_PER_MIN), s.value(Setting.WAIT_BEFORE_S), s.value(Setting.WAIT_AFTER_S),
+            return new Profile(
+                    s.value(Setting.LIFT_MM),
+                    s.value(Setting.LIFT_MM_PER_MIN),
+                    s.value(Setting.RETRACT_MM_PER_MIN),
+                    s.value(Setting.WAIT_BEFORE_S),
+                    s.value(Setting.WAIT_AFTER_S),
                     s.value(Setting.EXPOSURE_S));
         }
 
@@ -107,15 +125,26 @@ public final class DryRun {
             Reading r = readings.get(i);
             findings.range(r.value(), 0, MOST, "readings[" + i + "].value", "A reading", "");
             findings.range(r.uncertainty(), 0, MOST, "readings[" + i + "].uncertainty", "An uncertainty", "");
-            findings.when(profile.expected(r.kind()) == null, "readings[" + i + "].kind", r.kind().words() + " cannot be held against this profile: it does not say what it should be.");
+            findings.when(
+                    profile.expected(r.kind()) == null,
+                    "readings[" + i + "].kind",
+                    r.kind().words() + " cannot be held against this profile: it does not say what it should be.");
         }
     }
 
     /** In the order of the readings, which must have passed {@link #check}. */
     public static List<Difference> differences(Profile profile, List<Reading> readings) {
-        return readings.stream().map(r -> {
-            double expected = profile.expected(r.kind());
-            return new Difference(r.kind(), expected, r.value(), r.uncertainty(), Math.abs(r.value() - expected) > COVERAGE * r.uncertainty() + ROUNDING * Math.max(1, expected));
-        }).toList();
+        return readings.stream()
+                .map(r -> {
+                    double expected = profile.expected(r.kind());
+                    return new Difference(
+                            r.kind(),
+                            expected,
+                            r.value(),
+                            r.uncertainty(),
+                            Math.abs(r.value() - expected)
+                                    > COVERAGE * r.uncertainty() + ROUNDING * Math.max(1, expected));
+                })
+                .toList();
     }
 }

@@ -1,14 +1,13 @@
 package keel.core.screen;
 
-/**
- * A photograph in greys, one byte a pixel, rows from the top.
- */
+/** A photograph in greys, one byte a pixel, rows from the top. */
 public record GreyPhoto(int width, int height, byte[] grey) {
 
     /** @throws IllegalArgumentException unless there is a byte for each pixel */
     public GreyPhoto {
         if (width < 1 || height < 1 || grey.length != width * height) {
-            throw new IllegalArgumentException("A photograph of " + width + " × " + height + " has " + grey.length + " greys.");
+            throw new IllegalArgumentException(
+                    "A photograph of " + width + " × " + height + " has " + grey.length + " greys.");
         }
     }
 
@@ -35,7 +34,12 @@ public record GreyPhoto(int width, int height, byte[] grey) {
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
                 int i = 2 * y * width + 2 * x;
-                smaller[y * w + x] = (byte) (((grey[i] & 0xff) + (grey[i + 1] & 0xff) + (grey[i + width] & 0xff) + (grey[i + width + 1] & 0xff) + 2) / 4);
+                smaller[y * w + x] = (byte) (((grey[i] & 0xff)
+                                + (grey[i + 1] & 0xff)
+                                + (grey[i + width] & 0xff)
+                                + (grey[i + width + 1] & 0xff)
+                                + 2)
+                        / 4);
             }
         }
         return new GreyPhoto(w, h, smaller);

@@ -9,7 +9,9 @@ final class GridNumbers {
     private static final int GAP = 4;
     private static final int INSET = 14;
     /** Strokes of each digit: top, upper left, upper right, middle, lower left, lower right, bottom. */
-    private static final int[] STROKES = {0b1110111, 0b0010010, 0b1011101, 0b1011011, 0b0111010, 0b1101011, 0b1101111, 0b1010010, 0b1111111, 0b1111011};
+    private static final int[] STROKES = {
+        0b1110111, 0b0010010, 0b1011101, 0b1011011, 0b0111010, 0b1101011, 0b1101111, 0b1010010, 0b1111111, 0b1111011
+    };
 
     private final int cellPx;
 
@@ -33,7 +35,9 @@ final class GridNumbers {
         int scale = Math.max(1, square / (4 + digits.length() * (DIGIT_W + GAP)));
         int inX = (x - (square - scale * (digits.length() * (DIGIT_W + GAP) - GAP)) / 2) / scale;
         int inY = (y - (square - scale * DIGIT_H) / 2) / scale;
-        return x >= (square - scale * (digits.length() * (DIGIT_W + GAP) - GAP)) / 2 && number(value, inX, inY) && y >= (square - scale * DIGIT_H) / 2;
+        return x >= (square - scale * (digits.length() * (DIGIT_W + GAP) - GAP)) / 2
+                && number(value, inX, inY)
+                && y >= (square - scale * DIGIT_H) / 2;
     }
 
     private static boolean number(int value, int x, int y) {
@@ -53,8 +57,13 @@ final class GridNumbers {
         boolean upper = y < DIGIT_H / 2 + 1;
         boolean lower = y >= DIGIT_H / 2 - 1;
         boolean middle = Math.abs(y - DIGIT_H / 2) <= STROKE / 2;
-        return y < STROKE && has(strokes, 6) || left && upper && has(strokes, 5) || right && upper && has(strokes, 4) || middle && has(strokes, 3) || left && lower && has(strokes, 2)
-                || right && lower && has(strokes, 1) || y >= DIGIT_H - STROKE && has(strokes, 0);
+        return y < STROKE && has(strokes, 6)
+                || left && upper && has(strokes, 5)
+                || right && upper && has(strokes, 4)
+                || middle && has(strokes, 3)
+                || left && lower && has(strokes, 2)
+                || right && lower && has(strokes, 1)
+                || y >= DIGIT_H - STROKE && has(strokes, 0);
     }
 
     private static boolean has(int strokes, int bit) {

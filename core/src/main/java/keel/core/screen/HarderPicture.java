@@ -1,8 +1,9 @@
 package keel.core.screen;
 
 /**
- * A picture that asks more of a controller with each level: in its back half twice as many changes from dark to lit in a row, in its front half twice as many grey pixels, up to the whole row. Its number
- * stands in the middle. The corner marks are those of the test pictures.
+ * A picture that asks more of a controller with each level: in its back half twice as many changes from dark to lit in
+ * a row, in its front half twice as many grey pixels, up to the whole row. Its number stands in the middle. The corner
+ * marks are those of the test pictures.
  *
  * @param level from 1
  */

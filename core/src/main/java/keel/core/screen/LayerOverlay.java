@@ -1,6 +1,9 @@
 package keel.core.screen;
 
-/** All layers over one another: how bright each place was on average, 0 to 255, rows from the top. Layers may have more pixels than the overlay; each of its cells is looked at in nine places. */
+/**
+ * All layers over one another: how bright each place was on average, 0 to 255, rows from the top. Layers may have more
+ * pixels than the overlay; each of its cells is looked at in nine places.
+ */
 public final class LayerOverlay {
 
     private static final int PLACES = 3;

@@ -7,7 +7,7 @@ import java.util.List;
 /**
  * Pictures to print one after the other in a dry run, all of the screen's own pixels.
  *
- * @param code   of the set, {@code name} what it is for
+ * @param code of the set, {@code name} what it is for
  * @param layers from the first
  */
 public record LayerSet(String code, String name, int pixelsX, int pixelsY, List<Layer> layers) {
@@ -26,8 +26,14 @@ public record LayerSet(String code, String name, int pixelsX, int pixelsY, List<
     }
 
     private static LayerSet tests(int pixelsX, int pixelsY) {
-        return new LayerSet("tests", "Test pictures, one a layer", pixelsX, pixelsY, Arrays.stream(TestPattern.values())
-                .map(p -> new Layer(p.words(), TestPicture.of(p, pixelsX, pixelsY)::grey)).toList());
+        return new LayerSet(
+                "tests",
+                "Test pictures, one a layer",
+                pixelsX,
+                pixelsY,
+                Arrays.stream(TestPattern.values())
+                        .map(p -> new Layer(p.words(), TestPicture.of(p, pixelsX, pixelsY)::grey))
+                        .toList());
     }
 
     /** As many levels as it takes until the stripes are one pixel wide. */
@@ -37,7 +43,10 @@ public record LayerSet(String code, String name, int pixelsX, int pixelsY, List<
         List<Layer> layers = new ArrayList<>();
         for (int level = 1; level <= levels; level++) {
             long grey = Math.round(Math.pow(2, level - levels) * pixelsX);
-            layers.add(new Layer("Number " + level + ": " + HarderPicture.stripes(level, pixelsX) + " stripes in the back half, " + grey + (grey == 1 ? " grey pixel" : " grey pixels") + " a row in the front half", new HarderPicture(base, level, levels)::grey));
+            layers.add(new Layer(
+                    "Number " + level + ": " + HarderPicture.stripes(level, pixelsX) + " stripes in the back half, "
+                            + grey + (grey == 1 ? " grey pixel" : " grey pixels") + " a row in the front half",
+                    new HarderPicture(base, level, levels)::grey));
         }
         return new LayerSet("harder", "Harder from layer to layer", pixelsX, pixelsY, layers);
     }

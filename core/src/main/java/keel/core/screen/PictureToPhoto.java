@@ -23,9 +23,11 @@ import java.util.Set;
 import org.ejml.data.DMatrixRMaj;
 
 /**
- * Where each pixel of a test picture lies on a photograph of it: a homography through the corners of the marks, by normalised direct linear transformation.
+ * Where each pixel of a test picture lies on a photograph of it: a homography through the corners of the marks, by
+ * normalised direct linear transformation.
  *
- * <p>Source: Hartley and Zisserman, Multiple View Geometry, 2nd ed., ch. 4. Valid while the lens's distortion is small against a millimetre on the screen.
+ * <p>Source: Hartley and Zisserman, Multiple View Geometry, 2nd ed., ch. 4. Valid while the lens's distortion is small
+ * against a millimetre on the screen.
  */
 final class PictureToPhoto {
 
@@ -35,6 +37,7 @@ final class PictureToPhoto {
     private static final int MOST_DROPPED = 4;
     /** Corners may lie off by so much of a mark's side, or by so many pixels where marks are small and blurred. */
     private static final double MOST_ERROR = 0.06;
+
     private static final double BLURRED_PX = 3;
     private static final double[] WINDOWS = {0.012, 0.03, 0.006};
 
@@ -61,14 +64,19 @@ final class PictureToPhoto {
             look(photo, 1, true, picture, seen);
         }
         if (seen.size() < LEAST_MARKS) {
-            return new Found(null, seen.isEmpty() ? "No corner marks are seen: is it the screen with a test picture, all of it, through one sheet of paper?"
-                    : "Only " + seen.size() + " of the four corner marks can be read. All of the screen must be on the photograph, sharp, without glare.");
+            return new Found(
+                    null,
+                    seen.isEmpty()
+                            ? "No corner marks are seen: is it the screen with a test picture, all of it, through one sheet of paper?"
+                            : "Only " + seen.size()
+                                    + " of the four corner marks can be read. All of the screen must be on the photograph, sharp, without glare.");
         }
         return fitted(seen, picture);
     }
 
     /** With squares of several sizes for what is light and what is dark, until all four are seen. */
-    private static void look(GreyPhoto photo, double scale, boolean smoothed, TestPicture picture, Map<Long, Polygon2D_F64> seen) {
+    private static void look(
+            GreyPhoto photo, double scale, boolean smoothed, TestPicture picture, Map<Long, Polygon2D_F64> seen) {
         GrayU8 image = new GrayU8(photo.width(), photo.height());
         System.arraycopy(photo.grey(), 0, image.data, 0, photo.grey().length);
         if (smoothed) {
@@ -80,7 +88,8 @@ final class PictureToPhoto {
         }
     }
 
-    private static void detect(GrayU8 image, ConfigThreshold threshold, TestPicture picture, double scale, Map<Long, Polygon2D_F64> seen) {
+    private static void detect(
+            GrayU8 image, ConfigThreshold threshold, TestPicture picture, double scale, Map<Long, Polygon2D_F64> seen) {
         ConfigFiducialBinary config = new ConfigFiducialBinary(1);
         config.gridWidth = CornerMarks.GRID;
         config.borderWidthFraction = CornerMarks.RIM;
@@ -107,7 +116,9 @@ final class PictureToPhoto {
         for (CornerMarks.Mark m : picture.drawnMarks()) {
             Polygon2D_F64 bounds = seen.get(m.code());
             if (bounds != null) {
-                double[][] corners = {{m.x(), m.y()}, {m.x() + size, m.y()}, {m.x() + size, m.y() + size}, {m.x(), m.y() + size}};
+                double[][] corners = {
+                    {m.x(), m.y()}, {m.x() + size, m.y()}, {m.x() + size, m.y() + size}, {m.x(), m.y() + size}
+                };
                 for (int k = 0; k < corners.length; k++) {
                     pairs.add(new AssociatedPair(corners[k][0], corners[k][1], bounds.get(k).x, bounds.get(k).y));
                 }
@@ -127,13 +138,18 @@ final class PictureToPhoto {
             // a corner may be rounded by glare or blur; a picture of other pixels puts all of them off
             pairs.remove(worst);
         }
-        return new Found(null, "The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY() + " pixels. Is that the screen's resolution, and the picture that was shown?");
+        return new Found(
+                null,
+                "The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY()
+                        + " pixels. Is that the screen's resolution, and the picture that was shown?");
     }
 
     /** How far a corner was seen from where it should be, against what may be. */
     private double off(AssociatedPair p, double size) {
-        double side = Math.hypot(x(p.p1.x + size, p.p1.y) - x(p.p1.x, p.p1.y), y(p.p1.x + size, p.p1.y) - y(p.p1.x, p.p1.y));
-        return Math.hypot(x(p.p1.x, p.p1.y) - p.p2.x, y(p.p1.x, p.p1.y) - p.p2.y) / Math.max(MOST_ERROR * side, BLURRED_PX);
+        double side =
+                Math.hypot(x(p.p1.x + size, p.p1.y) - x(p.p1.x, p.p1.y), y(p.p1.x + size, p.p1.y) - y(p.p1.x, p.p1.y));
+        return Math.hypot(x(p.p1.x, p.p1.y) - p.p2.x, y(p.p1.x, p.p1.y) - p.p2.y)
+                / Math.max(MOST_ERROR * side, BLURRED_PX);
     }
 
     /** On the photograph, for a place on the picture in pixels from its top left edge. */

@@ -5,9 +5,11 @@ import org.hipparchus.stat.descriptive.moment.Mean;
 import org.hipparchus.stat.descriptive.moment.StandardDeviation;
 
 /**
- * One or several readings of the same by hand: their mean and its standard uncertainty, from the scatter of the readings and from how well a hand and an instrument do at best.
+ * One or several readings of the same by hand: their mean and its standard uncertainty, from the scatter of the
+ * readings and from how well a hand and an instrument do at best.
  *
- * <p>Source: JCGM 100:2008 (GUM), 4.2.3 for the mean of several, 4.3 for what is known beforehand, 5.1.2 for both together.
+ * <p>Source: JCGM 100:2008 (GUM), 4.2.3 for the mean of several, 4.3 for what is known beforehand, 5.1.2 for both
+ * together.
  */
 public record Repeated(double mean, double uncertainty) {
 

@@ -7,14 +7,23 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * What a photograph of a test picture tells of a screen: spots that stay dark where light was shown, spots that stay lit where dark was shown.
+ * What a photograph of a test picture tells of a screen: spots that stay dark where light was shown, spots that stay
+ * lit where dark was shown.
  *
- * @param found          whether the corner marks were found; if not, {@code message} says why and the rest is empty
- * @param printableShare of the screen's area that lies clear of all spots by two millimetres; null where nothing was found
- * @param onPhoto        where each of the spots lies on the photograph, in their order
- * @param corners        where the screen's front left, front right, back right and back left lie on it; empty where nothing was found
+ * @param found whether the corner marks were found; if not, {@code message} says why and the rest is empty
+ * @param printableShare of the screen's area that lies clear of all spots by two millimetres; null where nothing was
+ *     found
+ * @param onPhoto where each of the spots lies on the photograph, in their order
+ * @param corners where the screen's front left, front right, back right and back left lie on it; empty where nothing
+ *     was found
  */
-public record ScreenInspection(boolean found, String message, List<Spot> spots, Double printableShare, List<OnPhoto> onPhoto, List<OnPhoto> corners) {
+public record ScreenInspection(
+        boolean found,
+        String message,
+        List<Spot> spots,
+        Double printableShare,
+        List<OnPhoto> onPhoto,
+        List<OnPhoto> corners) {
 
     private static final double LEAST_DARK = 0.15;
     private static final double LEAST_LIT = 0.12;
@@ -26,12 +35,15 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
     private static final int MOST_SPOTS = 500;
 
     /** Whether a spot stays dark or lit. */
-    public enum Kind { DARK, LIT }
+    public enum Kind {
+        DARK,
+        LIT
+    }
 
     /**
      * A spot, by its middle from the front left.
      *
-     * @param sizeMm     diameter of a round of its area
+     * @param sizeMm diameter of a round of its area
      * @param confidence 0 to 1
      */
     public record Spot(Kind kind, double xMm, double yMm, double sizeMm, double confidence) {}
@@ -44,7 +56,7 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
     }
 
     /**
-     * @param widthMm  of the lit area, left to right
+     * @param widthMm of the lit area, left to right
      * @param heightMm front to back
      * @throws IllegalArgumentException if a side is not more than 0
      */
@@ -63,12 +75,22 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         spots.addAll(spots(s, off, Kind.LIT));
         double share = off.shareBeyond(LEAST_DARK);
         if (!off.asShown() || share > MOST_OFF || spots.size() > MOST_SPOTS) {
-            return none("It does not look like this picture at all: was another one shown, or is there glare on the paper?");
+            return none(
+                    "It does not look like this picture at all: was another one shown, or is there glare on the paper?");
         }
         spots.sort(Comparator.comparing(Spot::sizeMm).reversed());
         OntoPhoto onto = new OntoPhoto(map.map(), picture, widthMm, heightMm);
-        List<OnPhoto> corners = List.of(onto.at(0, 0, 0), onto.at(widthMm, 0, 0), onto.at(widthMm, heightMm, 0), onto.at(0, heightMm, 0));
-        return new ScreenInspection(true, says(spots), spots, printable(spots, widthMm, heightMm), spots.stream().map(p -> onto.at(p.xMm(), p.yMm(), p.sizeMm() / 2)).toList(), corners);
+        List<OnPhoto> corners = List.of(
+                onto.at(0, 0, 0), onto.at(widthMm, 0, 0), onto.at(widthMm, heightMm, 0), onto.at(0, heightMm, 0));
+        return new ScreenInspection(
+                true,
+                says(spots),
+                spots,
+                printable(spots, widthMm, heightMm),
+                spots.stream()
+                        .map(p -> onto.at(p.xMm(), p.yMm(), p.sizeMm() / 2))
+                        .toList(),
+                corners);
     }
 
     /** From millimetres on the screen to pixels of the photograph. */
@@ -77,7 +99,11 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         OnPhoto at(double xMm, double yMm, double rMm) {
             double x = x(xMm, yMm);
             double y = y(xMm, yMm);
-            double r = rMm == 0 ? 0 : (Math.hypot(x(xMm + rMm, yMm) - x, y(xMm + rMm, yMm) - y) + Math.hypot(x(xMm, yMm + rMm) - x, y(xMm, yMm + rMm) - y)) / 2;
+            double r = rMm == 0
+                    ? 0
+                    : (Math.hypot(x(xMm + rMm, yMm) - x, y(xMm + rMm, yMm) - y)
+                                    + Math.hypot(x(xMm, yMm + rMm) - x, y(xMm, yMm + rMm) - y))
+                            / 2;
             return new OnPhoto(x, y, r);
         }
 
@@ -96,7 +122,8 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         }
         long dark = spots.stream().filter(p -> p.kind() == Kind.DARK).count();
         long lit = spots.size() - dark;
-        return (dark > 0 ? dark + (dark == 1 ? " spot stays dark" : " spots stay dark") : "") + (dark > 0 && lit > 0 ? ", " : "")
+        return (dark > 0 ? dark + (dark == 1 ? " spot stays dark" : " spots stay dark") : "")
+                + (dark > 0 && lit > 0 ? ", " : "")
                 + (lit > 0 ? lit + (lit == 1 ? " spot stays lit" : " spots stay lit") : "") + ".";
     }
 
@@ -117,7 +144,8 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         return spots;
     }
 
-    private static int[] region(Straightened s, Deviations off, Kind kind, float sign, double least, int from, boolean[] done) {
+    private static int[] region(
+            Straightened s, Deviations off, Kind kind, float sign, double least, int from, boolean[] done) {
         ArrayDeque<Integer> open = new ArrayDeque<>(List.of(from));
         int[] cells = new int[64];
         int n = 0;
@@ -143,7 +171,10 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
         return Arrays.copyOf(cells, n);
     }
 
-    /** Its extent is where it is at least half as deep as at its deepest. Null where it is too small to be told from noise. */
+    /**
+     * Its extent is where it is at least half as deep as at its deepest. Null where it is too small to be told from
+     * noise.
+     */
     private static Spot spot(Straightened s, Deviations off, Kind kind, float sign, double least, int[] region) {
         double peak = 0;
         for (int i : region) {
@@ -176,7 +207,10 @@ public record ScreenInspection(boolean found, String message, List<Spot> spots, 
             for (int column = 0; column < across; column++) {
                 double x = (column + 0.5) * widthMm / across;
                 double y = (row + 0.5) * heightMm / deep;
-                clear += spots.stream().noneMatch(p -> Math.hypot(p.xMm() - x, p.yMm() - y) < p.sizeMm() / 2 + MARGIN_MM) ? 1 : 0;
+                clear +=
+                        spots.stream().noneMatch(p -> Math.hypot(p.xMm() - x, p.yMm() - y) < p.sizeMm() / 2 + MARGIN_MM)
+                                ? 1
+                                : 0;
             }
         }
         return (double) clear / (across * deep);

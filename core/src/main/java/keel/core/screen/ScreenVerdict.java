@@ -6,15 +6,18 @@ import java.util.Locale;
 import keel.core.screen.ScreenInspection.Spot;
 
 /**
- * Whether a screen is still good: as it is, around its spots, or not. Common practice, no source; the margin of two millimetres around a spot is the one that the advice where to print keeps.
+ * Whether a screen is still good: as it is, around its spots, or not. Common practice, no source; the margin of two
+ * millimetres around a spot is the one that the advice where to print keeps.
  *
- * @param verdict        in one word
+ * @param verdict in one word
  * @param printableShare of its area that lies clear of all spots
- * @param freePlaces     share of the places at which the shop's usual job would lie clear; null where no job's size is known
- * @param failsByAge     chance that something new ends it in the next job, by its life
- * @param reasons        in sentences, the weightiest first
+ * @param freePlaces share of the places at which the shop's usual job would lie clear; null where no job's size is
+ *     known
+ * @param failsByAge chance that something new ends it in the next job, by its life
+ * @param reasons in sentences, the weightiest first
  */
-public record ScreenVerdict(Verdict verdict, double printableShare, Double freePlaces, double failsByAge, List<String> reasons) {
+public record ScreenVerdict(
+        Verdict verdict, double printableShare, Double freePlaces, double failsByAge, List<String> reasons) {
 
     private static final double LEAST_SHARE = 0.6;
     private static final double LEAST_PLACES = 0.02;
@@ -23,7 +26,9 @@ public record ScreenVerdict(Verdict verdict, double printableShare, Double freeP
 
     /** What to do with it. */
     public enum Verdict {
-        USABLE("Good as it is"), AROUND("Good around its spots"), CHANGE("Change it now");
+        USABLE("Good as it is"),
+        AROUND("Good around its spots"),
+        CHANGE("Change it now");
 
         private final String words;
 
@@ -42,12 +47,19 @@ public record ScreenVerdict(Verdict verdict, double printableShare, Double freeP
     /**
      * What is known.
      *
-     * @param spots      on record now
+     * @param spots on record now
      * @param newOrGrown how many of them are new or grown since the inspection before
-     * @param usual      size of a usual job, null where none is known
+     * @param usual size of a usual job, null where none is known
      * @param failsByAge chance, 0 to 1, and from which chance on a part is due
      */
-    public record Known(List<Spot> spots, long newOrGrown, double widthMm, double heightMm, Size usual, double failsByAge, double dueFrom) {}
+    public record Known(
+            List<Spot> spots,
+            long newOrGrown,
+            double widthMm,
+            double heightMm,
+            Size usual,
+            double failsByAge,
+            double dueFrom) {}
 
     public static ScreenVerdict of(Known k) {
         double share = ScreenInspection.printable(k.spots(), k.widthMm(), k.heightMm());
@@ -58,12 +70,19 @@ public record ScreenVerdict(Verdict verdict, double printableShare, Double freeP
         }
         List<String> reasons = new ArrayList<>();
         if (k.newOrGrown() >= SPREADS) {
-            reasons.add(k.newOrGrown() + " spots are new or grown since the inspection before: it is going. Have a spare on the shelf.");
+            reasons.add(k.newOrGrown()
+                    + " spots are new or grown since the inspection before: it is going. Have a spare on the shelf.");
         }
         if (!k.spots().isEmpty() && places != null) {
-            reasons.add(String.format(Locale.ROOT, "A usual job of %.0f × %.0f mm lies clear of them in %.0f %% of its places.", k.usual().acrossMm(), k.usual().deepMm(), 100 * places));
+            reasons.add(String.format(
+                    Locale.ROOT,
+                    "A usual job of %.0f × %.0f mm lies clear of them in %.0f %% of its places.",
+                    k.usual().acrossMm(),
+                    k.usual().deepMm(),
+                    100 * places));
         }
-        return new ScreenVerdict(k.spots().isEmpty() ? Verdict.USABLE : Verdict.AROUND, share, places, k.failsByAge(), reasons);
+        return new ScreenVerdict(
+                k.spots().isEmpty() ? Verdict.USABLE : Verdict.AROUND, share, places, k.failsByAge(), reasons);
     }
 
     /** Chance that the next job is spoiled: by something new, or, put down without looking, by a spot that is there. */
@@ -75,13 +94,20 @@ public record ScreenVerdict(Verdict verdict, double printableShare, Double freeP
     private static List<String> change(Known k, double share, Double places) {
         List<String> why = new ArrayList<>();
         if (places != null && places < LEAST_PLACES && !k.spots().isEmpty()) {
-            why.add(String.format(Locale.ROOT, "A usual job of %.0f × %.0f mm finds hardly a place clear of the spots.", k.usual().acrossMm(), k.usual().deepMm()));
+            why.add(String.format(
+                    Locale.ROOT,
+                    "A usual job of %.0f × %.0f mm finds hardly a place clear of the spots.",
+                    k.usual().acrossMm(),
+                    k.usual().deepMm()));
         }
         if (share < LEAST_SHARE) {
             why.add(String.format(Locale.ROOT, "Only %.0f %% of it can be printed on.", 100 * share));
         }
         if (k.failsByAge() > k.dueFrom()) {
-            why.add(String.format(Locale.ROOT, "At its age it fails in the next job with a chance of %.0f %%.", 100 * k.failsByAge()));
+            why.add(String.format(
+                    Locale.ROOT,
+                    "At its age it fails in the next job with a chance of %.0f %%.",
+                    100 * k.failsByAge()));
         }
         return why;
     }

@@ -5,7 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import keel.core.screen.ScreenInspection.Spot;
 
-/** What became of the spots of a screen between two inspections. One of the same kind within two millimetres is the same; a photograph is better than that. */
+/**
+ * What became of the spots of a screen between two inspections. One of the same kind within two millimetres is the
+ * same; a photograph is better than that.
+ */
 public final class SpotsCompared {
 
     private static final double SAME_PLACE_MM = 2;
@@ -15,7 +18,12 @@ public final class SpotsCompared {
     private SpotsCompared() {}
 
     /** What became of a spot. */
-    public enum Fate { NEW, SAME, GROWN, GONE }
+    public enum Fate {
+        NEW,
+        SAME,
+        GROWN,
+        GONE
+    }
 
     /** A spot with what became of it; {@code wasMm} is its size at the earlier inspection, null for a new one. */
     public record Compared(Spot spot, Fate fate, Double wasMm) {}
@@ -25,11 +33,19 @@ public final class SpotsCompared {
         List<Spot> left = new ArrayList<>(then);
         List<Compared> compared = new ArrayList<>();
         for (Spot spot : now) {
-            Spot was = left.stream().filter(s -> s.kind() == spot.kind() && distance(s, spot) <= Math.max(SAME_PLACE_MM, s.sizeMm() / 2)).min(Comparator.comparingDouble(s -> distance(s, spot)))
+            Spot was = left.stream()
+                    .filter(s ->
+                            s.kind() == spot.kind() && distance(s, spot) <= Math.max(SAME_PLACE_MM, s.sizeMm() / 2))
+                    .min(Comparator.comparingDouble(s -> distance(s, spot)))
                     .orElse(null);
             left.remove(was);
-            boolean grown = was != null && spot.sizeMm() > GROWN_BY * was.sizeMm() && spot.sizeMm() > was.sizeMm() + GROWN_BY_MM;
-            compared.add(new Compared(spot, was == null ? Fate.NEW : grown ? Fate.GROWN : Fate.SAME, was == null ? null : Double.valueOf(was.sizeMm())));
+            boolean grown = was != null
+                    && spot.sizeMm() > GROWN_BY * was.sizeMm()
+                    && spot.sizeMm() > was.sizeMm() + GROWN_BY_MM;
+            compared.add(new Compared(
+                    spot,
+                    was == null ? Fate.NEW : grown ? Fate.GROWN : Fate.SAME,
+                    was == null ? null : Double.valueOf(was.sizeMm())));
         }
         left.forEach(s -> compared.add(new Compared(s, Fate.GONE, s.sizeMm())));
         return compared;

@@ -3,7 +3,8 @@ package keel.core.screen;
 import java.util.Arrays;
 
 /**
- * A photograph brought to the screen's own plane: samples on a grid of a fifth of a millimetre, rows from the front, each with what was shown there.
+ * A photograph brought to the screen's own plane: samples on a grid of a fifth of a millimetre, rows from the front,
+ * each with what was shown there.
  *
  * @param light what was seen, 0 to 255
  * @param shown what was shown: lit, dark, between, or nothing to look at
@@ -18,7 +19,12 @@ record Straightened(int across, int deep, double stepX, double stepY, float[] li
     private static final int GUARD = 4;
 
     /** What was shown at a sample. NONE: a mark, the rim, or too near an edge between light and dark. */
-    enum Shown { LIT, DARK, BETWEEN, NONE }
+    enum Shown {
+        LIT,
+        DARK,
+        BETWEEN,
+        NONE
+    }
 
     static Straightened of(GreyPhoto photo, PictureToPhoto map, TestPicture picture, double widthMm, double heightMm) {
         int across = (int) Math.max(1, Math.round(widthMm / STEP_MM));
@@ -45,10 +51,19 @@ record Straightened(int across, int deep, double stepX, double stepY, float[] li
                 if (covered && lit == 255 * SUB * SUB) {
                     around.add(light[index]);
                 }
-                raw[index] = covered || rim(row, deep, heightMm) || rim(column, across, widthMm) ? Shown.NONE : lit == 255 * SUB * SUB ? Shown.LIT : lit == 0 ? Shown.DARK : Shown.BETWEEN;
+                raw[index] = covered || rim(row, deep, heightMm) || rim(column, across, widthMm)
+                        ? Shown.NONE
+                        : lit == 255 * SUB * SUB ? Shown.LIT : lit == 0 ? Shown.DARK : Shown.BETWEEN;
             }
         }
-        return new Straightened(across, deep, widthMm / across, heightMm / deep, light, guarded(raw, across, deep), Math.max(1, around.quantile(0.5)));
+        return new Straightened(
+                across,
+                deep,
+                widthMm / across,
+                heightMm / deep,
+                light,
+                guarded(raw, across, deep),
+                Math.max(1, around.quantile(0.5)));
     }
 
     private static boolean rim(int index, int count, double mm) {
@@ -56,7 +71,10 @@ record Straightened(int across, int deep, double stepX, double stepY, float[] li
         return at < RIM_MM || at > mm - RIM_MM;
     }
 
-    /** Samples near something else than they show themselves are not looked at: light spreads in paper, and no photograph is straightened without error. */
+    /**
+     * Samples near something else than they show themselves are not looked at: light spreads in paper, and no
+     * photograph is straightened without error.
+     */
     private static Shown[] guarded(Shown[] raw, int across, int deep) {
         Shown[] guarded = new Shown[raw.length];
         Arrays.fill(guarded, Shown.NONE);
@@ -82,7 +100,10 @@ record Straightened(int across, int deep, double stepX, double stepY, float[] li
         int[][] sums = new int[deep + 1][across + 1];
         for (int row = 0; row < deep; row++) {
             for (int column = 0; column < across; column++) {
-                sums[row + 1][column + 1] = (raw[row * across + column] == kind ? 0 : 1) + sums[row][column + 1] + sums[row + 1][column] - sums[row][column];
+                sums[row + 1][column + 1] = (raw[row * across + column] == kind ? 0 : 1)
+                        + sums[row][column + 1]
+                        + sums[row + 1][column]
+                        - sums[row][column];
             }
         }
         return sums;

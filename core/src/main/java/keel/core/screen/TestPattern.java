@@ -2,8 +2,14 @@ package keel.core.screen;
 
 /** What a test picture shows besides its corner marks. */
 public enum TestPattern {
-    WHITE("All white"), BLACK("All black"), GRID("Numbered grid"), CHECKER("Checkerboard"), LINES_X("Fine lines along x"), LINES_Y("Fine lines along y"),
-    RAMP_X("Grey ramp along x"), RAMP_Y("Grey ramp along y");
+    WHITE("All white"),
+    BLACK("All black"),
+    GRID("Numbered grid"),
+    CHECKER("Checkerboard"),
+    LINES_X("Fine lines along x"),
+    LINES_Y("Fine lines along y"),
+    RAMP_X("Grey ramp along x"),
+    RAMP_Y("Grey ramp along y");
 
     private final String words;
 
@@ -11,7 +17,10 @@ public enum TestPattern {
         this.words = words;
     }
 
-    /** Whether such a spot can be seen on it: one that stays dark only where light is shown, one that stays lit only where dark is. */
+    /**
+     * Whether such a spot can be seen on it: one that stays dark only where light is shown, one that stays lit only
+     * where dark is.
+     */
     public boolean shows(ScreenInspection.Kind kind) {
         return this != (kind == ScreenInspection.Kind.DARK ? BLACK : WHITE);
     }

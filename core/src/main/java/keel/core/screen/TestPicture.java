@@ -3,7 +3,8 @@ package keel.core.screen;
 import java.util.List;
 
 /**
- * A picture to show on a screen, pixel by pixel, with its corner marks. Greys from 0, dark, to 255, lit; x from the left, y from the top; its bottom left is the front left of the plate.
+ * A picture to show on a screen, pixel by pixel, with its corner marks. Greys from 0, dark, to 255, lit; x from the
+ * left, y from the top; its bottom left is the front left of the plate.
  */
 public final class TestPicture {
 
@@ -30,7 +31,8 @@ public final class TestPicture {
     /** @throws IllegalArgumentException with a sentence, if there are too few pixels or too many */
     public static TestPicture of(TestPattern pattern, int pixelsX, int pixelsY) {
         if (pixelsX < LEAST_PX || pixelsY < LEAST_PX || pixelsX > MOST_PX || pixelsY > MOST_PX) {
-            throw new IllegalArgumentException("A screen has " + LEAST_PX + " to " + MOST_PX + " pixels each way: " + pixelsX + " × " + pixelsY + ".");
+            throw new IllegalArgumentException("A screen has " + LEAST_PX + " to " + MOST_PX + " pixels each way: "
+                    + pixelsX + " × " + pixelsY + ".");
         }
         return new TestPicture(pattern, CornerMarks.of(pixelsX, pixelsY));
     }

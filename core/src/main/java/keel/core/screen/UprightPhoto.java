@@ -4,7 +4,8 @@ import java.util.List;
 import keel.core.screen.ScreenInspection.OnPhoto;
 
 /**
- * A photograph of a screen, turned by quarters so that the screen's front lies below, and made smaller, with where its spots and corners lie then.
+ * A photograph of a screen, turned by quarters so that the screen's front lies below, and made smaller, with where its
+ * spots and corners lie then.
  *
  * @param spots in the order of the inspection's
  */
@@ -22,7 +23,9 @@ public record UprightPhoto(GreyPhoto photo, List<OnPhoto> spots, List<OnPhoto> c
                 grey[y * w + x] = (byte) Math.round(mean(photo, turns, (x + 0.5) / w, (y + 0.5) / h, 1 / scale));
             }
         }
-        return new UprightPhoto(new GreyPhoto(w, h, grey), seen.onPhoto().stream().map(p -> turned(p, photo, turns, scale)).toList(),
+        return new UprightPhoto(
+                new GreyPhoto(w, h, grey),
+                seen.onPhoto().stream().map(p -> turned(p, photo, turns, scale)).toList(),
                 seen.corners().stream().map(p -> turned(p, photo, turns, scale)).toList());
     }
 
@@ -31,27 +34,43 @@ public record UprightPhoto(GreyPhoto photo, List<OnPhoto> spots, List<OnPhoto> c
         if (corners.size() < 4) {
             return 0;
         }
-        double dx = corners.get(0).x() + corners.get(1).x() - corners.get(2).x() - corners.get(3).x();
-        double dy = corners.get(0).y() + corners.get(1).y() - corners.get(2).y() - corners.get(3).y();
+        double dx = corners.get(0).x()
+                + corners.get(1).x()
+                - corners.get(2).x()
+                - corners.get(3).x();
+        double dy = corners.get(0).y()
+                + corners.get(1).y()
+                - corners.get(2).y()
+                - corners.get(3).y();
         return Math.abs(dy) >= Math.abs(dx) ? dy >= 0 ? 0 : 2 : dx > 0 ? 1 : 3;
     }
 
     /** Mean of four places around; {@code u} and {@code v} from 0 to 1 on the turned photograph. */
     private static double mean(GreyPhoto photo, int turns, double u, double v, double reach) {
-        double x = switch (turns) {
-            case 0 -> u;
-            case 1 -> v;
-            case 2 -> 1 - u;
-            default -> 1 - v;
-        } * photo.width() - 0.5;
-        double y = switch (turns) {
-            case 0 -> v;
-            case 1 -> 1 - u;
-            case 2 -> 1 - v;
-            default -> u;
-        } * photo.height() - 0.5;
+        double x =
+                switch (turns) {
+                                    case 0 -> u;
+                                    case 1 -> v;
+                                    case 2 -> 1 - u;
+                                    default -> 1 - v;
+                                }
+                                * photo.width()
+                        - 0.5;
+        double y =
+                switch (turns) {
+                                    case 0 -> v;
+                                    case 1 -> 1 - u;
+                                    case 2 -> 1 - v;
+                                    default -> u;
+                                }
+                                * photo.height()
+                        - 0.5;
         double off = reach / 4;
-        return (photo.at(x - off, y - off) + photo.at(x + off, y - off) + photo.at(x - off, y + off) + photo.at(x + off, y + off)) / 4;
+        return (photo.at(x - off, y - off)
+                        + photo.at(x + off, y - off)
+                        + photo.at(x - off, y + off)
+                        + photo.at(x + off, y + off))
+                / 4;
     }
 
     private static OnPhoto turned(OnPhoto p, GreyPhoto photo, int turns, double scale) {

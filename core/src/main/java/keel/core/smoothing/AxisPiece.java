@@ -7,8 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A test piece for edge smoothing: an eight-sided stump whose faces lean by four degrees, two of them square to each axis and four between. From layer to layer an edge moves by a fraction of a pixel, so
- * that a face whose axis is not smoothed shows lines where it jumps. A tab on its foot points to the right, so that it is known afterwards which face was which.
+ * A test piece for edge smoothing: an eight-sided stump whose faces lean by four degrees, two of them square to each
+ * axis and four between. From layer to layer an edge moves by a fraction of a pixel, so that a face whose axis is not
+ * smoothed shows lines where it jumps. A tab on its foot points to the right, so that it is known afterwards which face
+ * was which.
  */
 public final class AxisPiece {
 
@@ -31,7 +33,11 @@ public final class AxisPiece {
 
     static List<Triangle> triangles() {
         double top = STUMP_MM - STUMP_HEIGHT_MM * Math.tan(Math.toRadians(LEAN_DEG));
-        List<Triangle> all = new ArrayList<>(stump(List.of(ring(FOOT_MM, 0), ring(FOOT_MM, FOOT_HEIGHT_MM), ring(STUMP_MM, FOOT_HEIGHT_MM), ring(top, FOOT_HEIGHT_MM + STUMP_HEIGHT_MM))));
+        List<Triangle> all = new ArrayList<>(stump(List.of(
+                ring(FOOT_MM, 0),
+                ring(FOOT_MM, FOOT_HEIGHT_MM),
+                ring(STUMP_MM, FOOT_HEIGHT_MM),
+                ring(top, FOOT_HEIGHT_MM + STUMP_HEIGHT_MM))));
         all.addAll(tab());
         return all;
     }
@@ -67,7 +73,10 @@ public final class AxisPiece {
     private static void lid(List<Point> ring, boolean below, List<Triangle> all) {
         for (int i = 1; i + 1 < ring.size(); i++) {
             Point a = ring.get(0);
-            all.add(below ? new Triangle(a, ring.get(i + 1), ring.get(i)) : new Triangle(a, ring.get(i), ring.get(i + 1)));
+            all.add(
+                    below
+                            ? new Triangle(a, ring.get(i + 1), ring.get(i))
+                            : new Triangle(a, ring.get(i), ring.get(i + 1)));
         }
     }
 
@@ -76,8 +85,13 @@ public final class AxisPiece {
         double left = FOOT_MM - 1;
         double right = FOOT_MM + TAB_MM;
         double half = TAB_MM / 2;
-        List<Point> lower = List.of(new Point(left, -half, 0), new Point(right, -half, 0), new Point(right, half, 0), new Point(left, half, 0));
-        List<Point> upper = lower.stream().map(p -> new Point(p.x(), p.y(), FOOT_HEIGHT_MM)).toList();
+        List<Point> lower = List.of(
+                new Point(left, -half, 0),
+                new Point(right, -half, 0),
+                new Point(right, half, 0),
+                new Point(left, half, 0));
+        List<Point> upper =
+                lower.stream().map(p -> new Point(p.x(), p.y(), FOOT_HEIGHT_MM)).toList();
         List<Triangle> all = new ArrayList<>();
         for (int i = 0; i < lower.size(); i++) {
             int k = (i + 1) % lower.size();
@@ -93,7 +107,8 @@ public final class AxisPiece {
     public static byte[] stl() {
         List<Triangle> triangles = triangles();
         ByteBuffer out = ByteBuffer.allocate(84 + 50 * triangles.size()).order(ByteOrder.LITTLE_ENDIAN);
-        out.put("Piece with faces to both axes, mm".getBytes(StandardCharsets.US_ASCII)).position(80);
+        out.put("Piece with faces to both axes, mm".getBytes(StandardCharsets.US_ASCII))
+                .position(80);
         out.putInt(triangles.size());
         for (Triangle t : triangles) {
             double[] n = normal(t);

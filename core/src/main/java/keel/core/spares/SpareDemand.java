@@ -6,10 +6,12 @@ import java.util.List;
 import keel.core.wear.Lifespan;
 
 /**
- * Demand for spares within a lead time, from the lives of the parts in service: each that ends is renewed at once, and the new one may end too.
+ * Demand for spares within a lead time, from the lives of the parts in service: each that ends is renewed at once, and
+ * the new one may end too.
  *
- * <p>A delayed renewal process for each part: the first end follows from its age, later ones from the whole life; counts by convolution on a grid of time, then the counts of all parts together.
- * For exponential lives it is the Poisson distribution. Source: Cox, Renewal Theory, 1962, ch. 3 (from memory).
+ * <p>A delayed renewal process for each part: the first end follows from its age, later ones from the whole life;
+ * counts by convolution on a grid of time, then the counts of all parts together. For exponential lives it is the
+ * Poisson distribution. Source: Cox, Renewal Theory, 1962, ch. 3 (from memory).
  *
  * @param distribution chance of 0, 1, 2, … ends; adds up to 1
  */
@@ -50,7 +52,8 @@ public record SpareDemand(double[] distribution) {
                 break;
             }
             if (chances.size() > MOST_ENDS) {
-                throw new IllegalArgumentException("More than " + MOST_ENDS + " of one part would end within the lead time: look at life, hours a day and lead time.");
+                throw new IllegalArgumentException("More than " + MOST_ENDS
+                        + " of one part would end within the lead time: look at life, hours a day and lead time.");
             }
             before = now;
             atLeast = oneMore(atLeast, lived);
@@ -58,7 +61,10 @@ public record SpareDemand(double[] distribution) {
         return chances.stream().mapToDouble(Double::doubleValue).toArray();
     }
 
-    /** Chance that one more has ended by each time, where a whole life follows; by the trapezoidal rule over the life's steps. */
+    /**
+     * Chance that one more has ended by each time, where a whole life follows; by the trapezoidal rule over the life's
+     * steps.
+     */
     private static double[] oneMore(double[] atLeast, double[] lived) {
         double[] more = new double[atLeast.length];
         double[] ending = new double[atLeast.length];

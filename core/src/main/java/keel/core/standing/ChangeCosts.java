@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * What a change of a part costs when it is planned, and what comes to that when the part ends in a print, line by line. Figures that a shop may change; common practice, no published
- * source.
+ * What a change of a part costs when it is planned, and what comes to that when the part ends in a print, line by line.
+ * Figures that a shop may change; common practice, no published source.
  */
 public record ChangeCosts(List<Line> planned, List<Line> besides) {
 
@@ -22,15 +22,31 @@ public record ChangeCosts(List<Line> planned, List<Line> besides) {
     public static ChangeCosts of(Defaults d, PartUse.Part kind) {
         String k = kind.prefix() + ".";
         double labour = d.value("labour.perHour") / 60;
-        List<Line> besides = new ArrayList<>(List.of(new Line("Resin lost", d.value(k + "lostResin"), List.of(k + "lostResin")),
-                new Line("Cleaning up", labour * d.value(k + "cleanMinutes"), List.of(k + "cleanMinutes", "labour.perHour")),
-                new Line("Machine hours lost", d.value("machine.hourValue") * d.value(k + "lostHours"), List.of(k + "lostHours", "machine.hourValue"))));
+        List<Line> besides = new ArrayList<>(List.of(
+                new Line("Resin lost", d.value(k + "lostResin"), List.of(k + "lostResin")),
+                new Line(
+                        "Cleaning up",
+                        labour * d.value(k + "cleanMinutes"),
+                        List.of(k + "cleanMinutes", "labour.perHour")),
+                new Line(
+                        "Machine hours lost",
+                        d.value("machine.hourValue") * d.value(k + "lostHours"),
+                        List.of(k + "lostHours", "machine.hourValue"))));
         if (kind == PartUse.Part.FILM) {
-            besides.add(new Line("The screen's risk", d.value("film.screenShare") * of(d, PartUse.Part.SCREEN).plannedCost(), List.of("film.screenShare", "screen.price")));
+            besides.add(new Line(
+                    "The screen's risk",
+                    d.value("film.screenShare") * of(d, PartUse.Part.SCREEN).plannedCost(),
+                    List.of("film.screenShare", "screen.price")));
         }
-        return new ChangeCosts(List.of(new Line("The part", d.value(k + "price"), List.of(k + "price")),
-                new Line("Work", labour * d.value(k + "changeMinutes"), List.of(k + "changeMinutes", "labour.perHour")),
-                new Line("Consumables", d.value(k + "consumables"), List.of(k + "consumables"))), besides);
+        return new ChangeCosts(
+                List.of(
+                        new Line("The part", d.value(k + "price"), List.of(k + "price")),
+                        new Line(
+                                "Work",
+                                labour * d.value(k + "changeMinutes"),
+                                List.of(k + "changeMinutes", "labour.perHour")),
+                        new Line("Consumables", d.value(k + "consumables"), List.of(k + "consumables"))),
+                besides);
     }
 
     public double plannedCost() {
@@ -45,7 +61,8 @@ public record ChangeCosts(List<Line> planned, List<Line> besides) {
     /**
      * What an end costs on the whole, where some are seen before they spoil a print.
      *
-     * @param inPrint ends in a print, {@code ends} all of them; two more in a print are thought of, so that few ends do not tell too much
+     * @param inPrint ends in a print, {@code ends} all of them; two more in a print are thought of, so that few ends do
+     *     not tell too much
      */
     public double endCost(int inPrint, int ends) {
         double share = (inPrint + BEFORE) / (ends + BEFORE);

@@ -5,18 +5,27 @@ import java.util.List;
 /**
  * All that the state of a machine follows from.
  *
- * @param off                  whether it is out of service
- * @param running              whether a run is open
- * @param holds                the open holds
- * @param parts                parts with a life that are fitted
+ * @param off whether it is out of service
+ * @param running whether a run is open
+ * @param holds the open holds
+ * @param parts parts with a life that are fitted
  * @param hoursSinceLubricated print hours since the Z axis was lubricated, or since the machine came
- * @param hoursSinceAbraded    print hours since the plate was abraded or replaced, or since the machine came
- * @param hoursPerDay          forecast of use, print hours a day
- * @param uvShare              UV hours in a print hour
- * @param openCauses           names of presumed causes that no later good run has confirmed
- * @param openQuirks           what is odd about it and not mended
- * @param stopGap              a hole in its film that is only cured shut, null if none
+ * @param hoursSinceAbraded print hours since the plate was abraded or replaced, or since the machine came
+ * @param hoursPerDay forecast of use, print hours a day
+ * @param uvShare UV hours in a print hour
+ * @param openCauses names of presumed causes that no later good run has confirmed
+ * @param openQuirks what is odd about it and not mended
+ * @param stopGap a hole in its film that is only cured shut, null if none
  */
-public record Circumstances(boolean off, boolean running, List<Hold> holds, List<PartUse> parts, double hoursSinceLubricated,
-                            double hoursSinceAbraded, double hoursPerDay, double uvShare, List<String> openCauses, List<String> openQuirks,
-                            StopGap stopGap) {}
+public record Circumstances(
+        boolean off,
+        boolean running,
+        List<Hold> holds,
+        List<PartUse> parts,
+        double hoursSinceLubricated,
+        double hoursSinceAbraded,
+        double hoursPerDay,
+        double uvShare,
+        List<String> openCauses,
+        List<String> openQuirks,
+        StopGap stopGap) {}

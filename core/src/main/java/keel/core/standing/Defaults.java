@@ -24,7 +24,7 @@ public final class Defaults {
      * One figure.
      *
      * @param unit unit, or empty for a plain number
-     * @param low  least sensible value
+     * @param low least sensible value
      * @param high greatest sensible value
      */
     public record Figure(String code, String name, double value, String unit, double low, double high) {}
@@ -38,8 +38,13 @@ public final class Defaults {
         try (InputStream in = Defaults.class.getResourceAsStream("/keel/standing/defaults.yaml")) {
             Map<String, Figure> figures = new LinkedHashMap<>();
             for (JsonNode n : YAML.readTree(in).get("defaults")) {
-                Figure figure = new Figure(n.get("code").asText(), n.get("name").asText(), n.get("value").doubleValue(),
-                        n.get("unit").asText(), n.get("low").doubleValue(), n.get("high").doubleValue());
+                Figure figure = new Figure(
+                        n.get("code").asText(),
+                        n.get("name").asText(),
+                        n.get("value").doubleValue(),
+                        n.get("unit").asText(),
+                        n.get("low").doubleValue(),
+                        n.get("high").doubleValue());
                 figures.put(figure.code(), figure);
             }
             return new Defaults(figures);
@@ -51,7 +56,8 @@ public final class Defaults {
     /** These figures with the shop's own put in place of some; codes that are not known are passed over. */
     public Defaults with(Map<String, Double> own) {
         Map<String, Figure> mixed = new LinkedHashMap<>(figures);
-        own.forEach((code, value) -> mixed.computeIfPresent(code, (c, f) -> new Figure(c, f.name(), value, f.unit(), f.low(), f.high())));
+        own.forEach((code, value) ->
+                mixed.computeIfPresent(code, (c, f) -> new Figure(c, f.name(), value, f.unit(), f.low(), f.high())));
         return new Defaults(mixed);
     }
 

@@ -52,34 +52,51 @@ public final class FieldReading {
             case YES_NO -> yesNo(field, value);
             case LIST -> list(field, value);
             case NUMBERS -> numbers(field, value);
-            case TEXT, VAT, ROOM, ITEM, PACK, SPARE, CASE, BOTTLE -> findings.text(value.toString(), 200, field.name(), field.label()) ? value.toString().strip() : null;
+            case TEXT, VAT, ROOM, ITEM, PACK, SPARE, CASE, BOTTLE ->
+                findings.text(value.toString(), 200, field.name(), field.label())
+                        ? value.toString().strip()
+                        : null;
         };
     }
 
     private Object choice(ServiceField field, Object value) {
         String code = value.toString().strip().toUpperCase(Locale.ROOT);
         boolean known = field.options().stream().anyMatch(o -> o.code().equals(code));
-        return findings.when(!known, field.name(), field.label() + " cannot be " + value + choices(field) + ".") ? null : code;
+        return findings.when(!known, field.name(), field.label() + " cannot be " + value + choices(field) + ".")
+                ? null
+                : code;
     }
 
     private Object number(ServiceField field, Object value) {
         Double number;
         try {
-            number = value instanceof Number n ? Double.valueOf(n.doubleValue()) : Double.valueOf(value.toString().strip().replace(',', '.'));
+            number = value instanceof Number n
+                    ? Double.valueOf(n.doubleValue())
+                    : Double.valueOf(value.toString().strip().replace(',', '.'));
         } catch (NumberFormatException e) {
             findings.add(field.name(), field.label() + " is not a number: " + value + ".");
             return null;
         }
-        return findings.range(number, field.low(), field.high(), field.name(), field.label(), field.unit()) ? number : null;
+        return findings.range(number, field.low(), field.high(), field.name(), field.label(), field.unit())
+                ? number
+                : null;
     }
 
     /** A number, a list of them, or text with spaces or semicolons between; a comma is a decimal one. */
     private Object numbers(ServiceField field, Object value) {
-        List<?> given = value instanceof List<?> list ? list : value instanceof Number n ? List.of(n) : List.of(value.toString().strip().split("[\\s;]+"));
-        if (findings.when(given.size() > MOST_READINGS, field.name(), field.label() + ": " + MOST_READINGS + " readings at most.")) {
+        List<?> given = value instanceof List<?> list
+                ? list
+                : value instanceof Number n
+                        ? List.of(n)
+                        : List.of(value.toString().strip().split("[\\s;]+"));
+        if (findings.when(
+                given.size() > MOST_READINGS,
+                field.name(),
+                field.label() + ": " + MOST_READINGS + " readings at most.")) {
             return null;
         }
-        List<Object> read = given.stream().map(v -> number(field, v == null ? "" : v)).toList();
+        List<Object> read =
+                given.stream().map(v -> number(field, v == null ? "" : v)).toList();
         return read.contains(null) ? null : read;
     }
 
@@ -88,7 +105,10 @@ public final class FieldReading {
         if (text.equals("true") || text.equals("on")) {
             return true;
         }
-        return findings.when(!text.equals("false"), field.name(), field.label() + " is true or false, not " + value + ".") ? null : false;
+        return findings.when(
+                        !text.equals("false"), field.name(), field.label() + " is true or false, not " + value + ".")
+                ? null
+                : false;
     }
 
     private Object list(ServiceField field, Object value) {
@@ -99,6 +119,13 @@ public final class FieldReading {
     }
 
     private static String choices(ServiceField field) {
-        return field.options().isEmpty() ? "" : ": " + String.join(", ", field.options().stream().map(ServiceField.Option::code).toList());
+        return field.options().isEmpty()
+                ? ""
+                : ": "
+                        + String.join(
+                                ", ",
+                                field.options().stream()
+                                        .map(ServiceField.Option::code)
+                                        .toList());
     }
 }

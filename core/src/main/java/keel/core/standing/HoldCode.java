@@ -4,14 +4,34 @@ import java.util.List;
 
 /** Reasons not to print, most urgent first, with what clears each. */
 public enum HoldCode {
-    WET_UNDER_VAT("wet-under-vat", "Wet under the vat", 20, ServiceKind.CLEAN_UP, ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE,
-            ServiceKind.VAT_FITTED, ServiceKind.VAT_INSPECTED),
-    STOP_GAP_LAPSED("stop-gap-lapsed", "Stop-gap not looked at", 10, ServiceKind.VAT_INSPECTED, ServiceKind.FILM_CHANGE, ServiceKind.VAT_FITTED),
-    CRUNCH_NOT_INSPECTED("crunch-not-inspected", "Crush not inspected", 10, ServiceKind.SCREEN_INSPECTED, ServiceKind.VAT_INSPECTED),
+    WET_UNDER_VAT(
+            "wet-under-vat",
+            "Wet under the vat",
+            20,
+            ServiceKind.CLEAN_UP,
+            ServiceKind.FILM_CHANGE,
+            ServiceKind.TANK_CHANGE,
+            ServiceKind.VAT_FITTED,
+            ServiceKind.VAT_INSPECTED),
+    STOP_GAP_LAPSED(
+            "stop-gap-lapsed",
+            "Stop-gap not looked at",
+            10,
+            ServiceKind.VAT_INSPECTED,
+            ServiceKind.FILM_CHANGE,
+            ServiceKind.VAT_FITTED),
+    CRUNCH_NOT_INSPECTED(
+            "crunch-not-inspected", "Crush not inspected", 10, ServiceKind.SCREEN_INSPECTED, ServiceKind.VAT_INSPECTED),
     FAILURE_NOT_CLEANED("failure-not-cleaned", "Failed print not cleaned up", 25, ServiceKind.CLEAN_UP),
     RESIN_MIXED("resin-mixed", "Two resins mixed", 30, ServiceKind.CLEAN_UP),
     SCREEN_ENDED("screen-ended", "Screen has ended", 60, ServiceKind.SCREEN_CHANGE),
-    FILM_ENDED("film-ended", "Film has ended", 50, ServiceKind.FILM_CHANGE, ServiceKind.TANK_CHANGE, ServiceKind.VAT_FITTED),
+    FILM_ENDED(
+            "film-ended",
+            "Film has ended",
+            50,
+            ServiceKind.FILM_CHANGE,
+            ServiceKind.TANK_CHANGE,
+            ServiceKind.VAT_FITTED),
     STANCE_UNCHECKED("stance-unchecked", "Stance not checked", 5, ServiceKind.STANCE_CHECKED),
     NOT_LEVELLED("not-levelled", "Not levelled", 8, ServiceKind.LEVELLING),
     PLATE_NOT_CLEAR("plate-not-clear", "Plate not clear", 3, ServiceKind.PLATE_CLEARED);

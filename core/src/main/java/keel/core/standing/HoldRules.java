@@ -34,7 +34,8 @@ import keel.core.standing.MachineEvent.ServiceDone;
  */
 public final class HoldRules {
 
-    private static final Set<ServiceKind> UNLEVELS = EnumSet.of(FILM_CHANGE, SCREEN_CHANGE, VAT_FITTED, TANK_CHANGE, PLATE_WORK);
+    private static final Set<ServiceKind> UNLEVELS =
+            EnumSet.of(FILM_CHANGE, SCREEN_CHANGE, VAT_FITTED, TANK_CHANGE, PLATE_WORK);
     private static final Set<ServiceKind> UNLEVELS_SELF_LEVELLING = EnumSet.of(SCREEN_CHANGE, PLATE_WORK);
     private static final Set<ServiceKind> DRIES = EnumSet.of(FILM_CHANGE, TANK_CHANGE, CLEAN_UP, VAT_FITTED);
 
@@ -53,115 +54,178 @@ public final class HoldRules {
         List<Hold> open = new ArrayList<>();
         wetUnderVat(events, machine).ifPresent(open::add);
         if (fitted.stopGap() != null && fitted.stopGap().lapsed()) {
-            open.add(new Hold(HoldCode.STOP_GAP_LAPSED, fitted.stopGap().since(), "A hole in the film is only cured shut, and nobody looked at it for %.0f h of printing. Inspect the vat, or change the film."
-                    .formatted(fitted.stopGap().hours()), VAT_INSPECTED));
+            open.add(new Hold(
+                    HoldCode.STOP_GAP_LAPSED,
+                    fitted.stopGap().since(),
+                    "A hole in the film is only cured shut, and nobody looked at it for %.0f h of printing. Inspect the vat, or change the film."
+                            .formatted(fitted.stopGap().hours()),
+                    VAT_INSPECTED));
         }
         crunch(events, machine).ifPresent(open::add);
         failureNotCleaned(events, machine).ifPresent(open::add);
         if (fitted.resinMixedAt() != null) {
-            open.add(new Hold(HoldCode.RESIN_MIXED, fitted.resinMixedAt(),
-                    "Another resin was poured onto the one in the " + machine.kind().vessel()
-                            + ". Clean up, with the " + machine.kind().vessel() + " emptied.", CLEAN_UP));
+            open.add(new Hold(
+                    HoldCode.RESIN_MIXED,
+                    fitted.resinMixedAt(),
+                    "Another resin was poured onto the one in the "
+                            + machine.kind().vessel() + ". Clean up, with the "
+                            + machine.kind().vessel() + " emptied.",
+                    CLEAN_UP));
         }
         if (machine.kind().hasScreen() && !fitted.screen()) {
-            open.add(new Hold(HoldCode.SCREEN_ENDED, fitted.changedAt(), "The screen has ended and none is fitted.", SCREEN_CHANGE));
+            open.add(new Hold(
+                    HoldCode.SCREEN_ENDED,
+                    fitted.changedAt(),
+                    "The screen has ended and none is fitted.",
+                    SCREEN_CHANGE));
         }
         filmEnded(machine, fitted).ifPresent(open::add);
-        unlessSince(events, service(MOVED), service(STANCE_CHECKED)).ifPresent(at -> open.add(new Hold(
-                HoldCode.STANCE_UNCHECKED, at, "Moved; check that it stands firm and level.", STANCE_CHECKED)));
+        unlessSince(events, service(MOVED), service(STANCE_CHECKED))
+                .ifPresent(at -> open.add(new Hold(
+                        HoldCode.STANCE_UNCHECKED, at, "Moved; check that it stands firm and level.", STANCE_CHECKED)));
         notLevelled(events, machine).ifPresent(open::add);
-        unlessSince(events, RunEnded.class::isInstance, service(PLATE_CLEARED)).ifPresent(at -> open.add(new Hold(
-                HoldCode.PLATE_NOT_CLEAR, at, "The last print may still hang on the plate. Take it off and say so.", PLATE_CLEARED)));
+        unlessSince(events, RunEnded.class::isInstance, service(PLATE_CLEARED))
+                .ifPresent(at -> open.add(new Hold(
+                        HoldCode.PLATE_NOT_CLEAR,
+                        at,
+                        "The last print may still hang on the plate. Take it off and say so.",
+                        PLATE_CLEARED)));
         return open;
     }
 
     /** Whether the next part must be held to the light: the first run after a crunch that was inspected. */
     public boolean holdNextPartToLight(List<MachineEvent> events) {
-        return latest(events, this::crunched).flatMap(at -> first(events, RunEnded.class::isInstance, at)
-                .isPresent() ? Optional.empty() : Optional.of(at)).isPresent();
+        return latest(events, this::crunched)
+                .flatMap(at ->
+                        first(events, RunEnded.class::isInstance, at).isPresent() ? Optional.empty() : Optional.of(at))
+                .isPresent();
     }
 
     private Optional<Hold> wetUnderVat(List<MachineEvent> events, MachineTraits machine) {
-        Optional<Instant> raised = latest(events, e -> e instanceof LeakFound
-                || e instanceof ServiceDone s && s.kind() == VAT_INSPECTED && s.leak() && !s.clean()
-                || e instanceof FailureSeen f && f.symptoms().contains("wet-under-vat"));
+        Optional<Instant> raised = latest(
+                events,
+                e -> e instanceof LeakFound
+                        || e instanceof ServiceDone s && s.kind() == VAT_INSPECTED && s.leak() && !s.clean()
+                        || e instanceof FailureSeen f && f.symptoms().contains("wet-under-vat"));
         if (raised.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Instant> dried = first(events, e -> e instanceof ServiceDone s && DRIES.contains(s.kind()), raised.get());
+        Optional<Instant> dried =
+                first(events, e -> e instanceof ServiceDone s && DRIES.contains(s.kind()), raised.get());
         boolean inspected = dried.isPresent()
-                && first(events, e -> e instanceof ServiceDone s && s.kind() == VAT_INSPECTED && s.clean(), dried.get()).isPresent();
+                && first(events, e -> e instanceof ServiceDone s && s.kind() == VAT_INSPECTED && s.clean(), dried.get())
+                        .isPresent();
         if (inspected) {
             return Optional.empty();
         }
         String vessel = machine.kind().vessel();
-        return Optional.of(dried.isPresent()
-                ? new Hold(HoldCode.WET_UNDER_VAT, raised.get(), "It was wet under the " + vessel
-                        + " and has been dealt with. Inspect the " + vessel + ": it must be clean and whole.", VAT_INSPECTED)
-                : new Hold(HoldCode.WET_UNDER_VAT, raised.get(), "Wet under the " + vessel
-                        + ": resin there cures on the screen or window. Clean up or change the " + machine.kind().lining().toLowerCase()
-                        + ", then inspect.", CLEAN_UP));
+        return Optional.of(
+                dried.isPresent()
+                        ? new Hold(
+                                HoldCode.WET_UNDER_VAT,
+                                raised.get(),
+                                "It was wet under the " + vessel + " and has been dealt with. Inspect the " + vessel
+                                        + ": it must be clean and whole.",
+                                VAT_INSPECTED)
+                        : new Hold(
+                                HoldCode.WET_UNDER_VAT,
+                                raised.get(),
+                                "Wet under the " + vessel
+                                        + ": resin there cures on the screen or window. Clean up or change the "
+                                        + machine.kind().lining().toLowerCase()
+                                        + ", then inspect.",
+                                CLEAN_UP));
     }
 
     private Optional<Hold> crunch(List<MachineEvent> events, MachineTraits machine) {
         return latest(events, this::crunched).flatMap(at -> {
-            boolean screen = !machine.kind().hasScreen() || first(events, service(SCREEN_INSPECTED), at).isPresent();
+            boolean screen = !machine.kind().hasScreen()
+                    || first(events, service(SCREEN_INSPECTED), at).isPresent();
             boolean vat = first(events, service(VAT_INSPECTED), at).isPresent();
             if (screen && vat) {
                 return Optional.empty();
             }
-            String left = screen ? "Inspect the " + machine.kind().vessel() + "."
+            String left = screen
+                    ? "Inspect the " + machine.kind().vessel() + "."
                     : vat ? "Inspect the screen." : "Inspect the screen and the vat.";
-            return Optional.of(new Hold(HoldCode.CRUNCH_NOT_INSPECTED, at,
-                    "Something was crushed or dropped into the " + machine.kind().vessel() + ". " + left,
+            return Optional.of(new Hold(
+                    HoldCode.CRUNCH_NOT_INSPECTED,
+                    at,
+                    "Something was crushed or dropped into the "
+                            + machine.kind().vessel() + ". " + left,
                     screen ? VAT_INSPECTED : SCREEN_INSPECTED));
         });
     }
 
     private Optional<Hold> failureNotCleaned(List<MachineEvent> events, MachineTraits machine) {
         return unlessSince(events, e -> e instanceof FailureSeen f && leavesSomethingInTheVat(f), service(CLEAN_UP))
-                .map(at -> new Hold(HoldCode.FAILURE_NOT_CLEANED, at, "A print failed: something cured may lie in the "
-                        + machine.kind().vessel() + ". Clean up before printing again.", CLEAN_UP));
+                .map(at -> new Hold(
+                        HoldCode.FAILURE_NOT_CLEANED,
+                        at,
+                        "A print failed: something cured may lie in the "
+                                + machine.kind().vessel() + ". Clean up before printing again.",
+                        CLEAN_UP));
     }
 
     private static Optional<Hold> filmEnded(MachineTraits machine, Fitted fitted) {
         boolean tank = machine.kind() == MachineKind.LASER_TANK;
         ServiceKind change = tank ? TANK_CHANGE : FILM_CHANGE;
         if (!fitted.vat()) {
-            return Optional.of(new Hold(HoldCode.FILM_ENDED, fitted.changedAt(), "No " + machine.kind().vessel() + " is fitted.",
+            return Optional.of(new Hold(
+                    HoldCode.FILM_ENDED,
+                    fitted.changedAt(),
+                    "No " + machine.kind().vessel() + " is fitted.",
                     tank ? TANK_CHANGE : VAT_FITTED));
         }
-        return fitted.film() ? Optional.empty() : Optional.of(new Hold(HoldCode.FILM_ENDED, fitted.changedAt(),
-                tank ? "The tank has ended. Change it." : "The film has ended. Change it or fit another vat.", change));
+        return fitted.film()
+                ? Optional.empty()
+                : Optional.of(new Hold(
+                        HoldCode.FILM_ENDED,
+                        fitted.changedAt(),
+                        tank ? "The tank has ended. Change it." : "The film has ended. Change it or fit another vat.",
+                        change));
     }
 
     private Optional<Hold> notLevelled(List<MachineEvent> events, MachineTraits machine) {
         Set<ServiceKind> unlevels = machine.selfLevelling() ? UNLEVELS_SELF_LEVELLING : UNLEVELS;
         Predicate<MachineEvent> raises = e -> e instanceof ServiceDone s && unlevels.contains(s.kind())
                 || machine.levelsAfterEachPrint() && e instanceof RunEnded;
-        return unlessSince(events, raises, service(LEVELLING)).map(at -> new Hold(HoldCode.NOT_LEVELLED, at,
-                "The plate was not levelled since " + lastWork(events, unlevels, at) + ".", LEVELLING));
+        return unlessSince(events, raises, service(LEVELLING))
+                .map(at -> new Hold(
+                        HoldCode.NOT_LEVELLED,
+                        at,
+                        "The plate was not levelled since " + lastWork(events, unlevels, at) + ".",
+                        LEVELLING));
     }
 
     private static String lastWork(List<MachineEvent> events, Set<ServiceKind> unlevels, Instant at) {
-        return events.stream().filter(e -> e.at().equals(at)).filter(ServiceDone.class::isInstance).map(ServiceDone.class::cast)
-                .map(ServiceDone::kind).filter(unlevels::contains).findFirst()
+        return events.stream()
+                .filter(e -> e.at().equals(at))
+                .filter(ServiceDone.class::isInstance)
+                .map(ServiceDone.class::cast)
+                .map(ServiceDone::kind)
+                .filter(unlevels::contains)
+                .findFirst()
                 .map(kind -> switch (kind) {
                     case FILM_CHANGE -> "the film was changed";
                     case TANK_CHANGE -> "the tank was changed";
                     case SCREEN_CHANGE -> "the screen was changed";
                     case VAT_FITTED -> "the vat was fitted";
                     default -> "the plate was worked on";
-                }).orElse("the last print");
+                })
+                .orElse("the last print");
     }
 
     private boolean leavesSomethingInTheVat(FailureSeen failure) {
-        return failure.symptoms().isEmpty() || !failure.symptoms().stream()
-                .allMatch(code -> knowledge.symptom(code).map(Symptom::afterwards).orElse(false));
+        return failure.symptoms().isEmpty()
+                || !failure.symptoms().stream()
+                        .allMatch(code ->
+                                knowledge.symptom(code).map(Symptom::afterwards).orElse(false));
     }
 
     private boolean crunched(MachineEvent event) {
-        return event instanceof FailureSeen f && f.symptoms().contains("crunch") || service(PLATE_DROPPED).test(event);
+        return event instanceof FailureSeen f && f.symptoms().contains("crunch")
+                || service(PLATE_DROPPED).test(event);
     }
 
     private static Predicate<MachineEvent> service(ServiceKind kind) {
@@ -169,8 +233,8 @@ public final class HoldRules {
     }
 
     /** Time of the latest raising event, unless something clearing happened then or later. */
-    private static Optional<Instant> unlessSince(List<MachineEvent> events, Predicate<MachineEvent> raises,
-                                                 Predicate<MachineEvent> clears) {
+    private static Optional<Instant> unlessSince(
+            List<MachineEvent> events, Predicate<MachineEvent> raises, Predicate<MachineEvent> clears) {
         return latest(events, raises).filter(at -> first(events, clears, at).isEmpty());
     }
 
@@ -180,6 +244,10 @@ public final class HoldRules {
 
     /** Time of the first matching event at or after {@code from}. */
     private static Optional<Instant> first(List<MachineEvent> events, Predicate<MachineEvent> which, Instant from) {
-        return events.stream().filter(e -> !e.at().isBefore(from)).filter(which).map(MachineEvent::at).min(Instant::compareTo);
+        return events.stream()
+                .filter(e -> !e.at().isBefore(from))
+                .filter(which)
+                .map(MachineEvent::at)
+                .min(Instant::compareTo);
     }
 }

@@ -20,11 +20,12 @@ public sealed interface MachineEvent {
     /**
      * A service was done.
      *
-     * @param clean   for inspections: whether all was clean and whole
+     * @param clean for inspections: whether all was clean and whole
      * @param emptied for a clean-up: whether the vat was emptied
-     * @param leak    for a vat inspection: whether it found a leak
+     * @param leak for a vat inspection: whether it found a leak
      */
-    record ServiceDone(Instant at, ServiceKind kind, boolean clean, boolean emptied, boolean leak) implements MachineEvent {
+    record ServiceDone(Instant at, ServiceKind kind, boolean clean, boolean emptied, boolean leak)
+            implements MachineEvent {
 
         public static ServiceDone of(Instant at, ServiceKind kind) {
             return new ServiceDone(at, kind, false, false, false);

@@ -2,7 +2,9 @@ package keel.core.standing;
 
 /** How a machine lights a layer. */
 public enum MachineKind {
-    MASK("Mask", "vat", "Film"), PROJECTOR("Projector", "vat", "Film"), LASER_TANK("Laser tank", "tank", "Tank");
+    MASK("Mask", "vat", "Film"),
+    PROJECTOR("Projector", "vat", "Film"),
+    LASER_TANK("Laser tank", "tank", "Tank");
 
     private final String words;
     private final String vessel;

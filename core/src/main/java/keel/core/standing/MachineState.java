@@ -2,8 +2,12 @@ package keel.core.standing;
 
 /** State of a machine; the first that applies, in this order. */
 public enum MachineState {
-    OFF("Off", "out of service"), RUNNING("Running", "printing"), HOLD("Hold", "must not print"), DUE("Due", "upkeep is due"),
-    WATCH("Watch", "will need hands soon"), READY("Ready", "may print");
+    OFF("Off", "out of service"),
+    RUNNING("Running", "printing"),
+    HOLD("Hold", "must not print"),
+    DUE("Due", "upkeep is due"),
+    WATCH("Watch", "will need hands soon"),
+    READY("Ready", "may print");
 
     private final String word;
     private final String meaning;

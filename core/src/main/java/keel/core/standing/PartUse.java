@@ -8,17 +8,23 @@ import keel.core.wear.Usage;
 /**
  * A part that wears, with what it has been through.
  *
- * @param part  what it is
- * @param name  its name in the shop, such as "Film F14"
+ * @param part what it is
+ * @param name its name in the shop, such as "Film F14"
  * @param usage since it was new, baseline included
- * @param life  how long such a part lasts, as far as it is known
+ * @param life how long such a part lasts, as far as it is known
  */
 public record PartUse(Part part, String name, Usage usage, PartLife life) {
 
     /** Parts with a life, and the prefix of their defaults. */
     public enum Part {
-        FILM("film", "Films", false, List.of("film-worn", "film-pierced", "film-slack")), TANK("tank", "Tanks", false, List.of("film-worn", "film-pierced", "film-slack")),
-        SCREEN("screen", "Screens", true, List.of("screen-dark-pixels", "screen-lit-pixels", "screen-blank", "resin-on-screen")), LIGHT("light", "Light engines", false, List.of("light-dead"));
+        FILM("film", "Films", false, List.of("film-worn", "film-pierced", "film-slack")),
+        TANK("tank", "Tanks", false, List.of("film-worn", "film-pierced", "film-slack")),
+        SCREEN(
+                "screen",
+                "Screens",
+                true,
+                List.of("screen-dark-pixels", "screen-lit-pixels", "screen-blank", "resin-on-screen")),
+        LIGHT("light", "Light engines", false, List.of("light-dead"));
 
         private final String prefix;
         private final String several;

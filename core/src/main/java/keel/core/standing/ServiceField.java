@@ -7,20 +7,44 @@ import java.util.List;
  * One thing a service entry says. The same description checks what comes in through the open interface and draws the
  * form, so that both ask for the same.
  *
- * @param name     as the open interface calls it
- * @param label    as a page calls it
- * @param type     what kind of value
+ * @param name as the open interface calls it
+ * @param label as a page calls it
+ * @param type what kind of value
  * @param required whether it may be left out
- * @param options  the choices, for a CHOICE
- * @param low      least number, for a NUMBER
- * @param high     greatest number, for a NUMBER
- * @param unit     unit of a NUMBER, or empty
+ * @param options the choices, for a CHOICE
+ * @param low least number, for a NUMBER
+ * @param high greatest number, for a NUMBER
+ * @param unit unit of a NUMBER, or empty
  */
-public record ServiceField(String name, String label, Type type, boolean required, List<Option> options,
-                           double low, double high, String unit) {
+public record ServiceField(
+        String name,
+        String label,
+        Type type,
+        boolean required,
+        List<Option> options,
+        double low,
+        double high,
+        String unit) {
 
-    /** What kind of value a field takes. VAT, ROOM, ITEM, PACK, SPARE, CASE and BOTTLE name something recorded; LIST is free JSON, NUMBERS are one or several readings of the same. */
-    public enum Type { CHOICE, NUMBER, NUMBERS, TEXT, YES_NO, VAT, ROOM, ITEM, PACK, SPARE, CASE, BOTTLE, LIST }
+    /**
+     * What kind of value a field takes. VAT, ROOM, ITEM, PACK, SPARE, CASE and BOTTLE name something recorded; LIST is
+     * free JSON, NUMBERS are one or several readings of the same.
+     */
+    public enum Type {
+        CHOICE,
+        NUMBER,
+        NUMBERS,
+        TEXT,
+        YES_NO,
+        VAT,
+        ROOM,
+        ITEM,
+        PACK,
+        SPARE,
+        CASE,
+        BOTTLE,
+        LIST
+    }
 
     /** One choice with its words. */
     public record Option(String code, String words) {}
@@ -53,6 +77,10 @@ public record ServiceField(String name, String label, Type type, boolean require
 
     /** Words of a choice, or the code itself where it is none. */
     public String words(String code) {
-        return options.stream().filter(o -> o.code().equals(code)).map(Option::words).findFirst().orElse(code);
+        return options.stream()
+                .filter(o -> o.code().equals(code))
+                .map(Option::words)
+                .findFirst()
+                .orElse(code);
     }
 }

@@ -34,7 +34,9 @@ public final class StateRules {
         if (!c.holds().isEmpty()) {
             return new Standing(HOLD, c.holds().get(0).text(), concerns);
         }
-        return concerns.stream().findFirst().map(worst -> new Standing(worst.level(), worst.text(), concerns))
+        return concerns.stream()
+                .findFirst()
+                .map(worst -> new Standing(worst.level(), worst.text(), concerns))
                 .orElseGet(() -> new Standing(READY, "May print.", concerns));
     }
 
@@ -43,17 +45,39 @@ public final class StateRules {
         for (PartUse part : c.parts()) {
             part(part, c).ifPresent(concerns::add);
         }
-        upkeep("lubrication", "the Z axis was lubricated", "Lubricate", c.hoursSinceLubricated(),
-                defaults.value("lubrication.everyHours"), c.hoursPerDay(), ServiceKind.LUBRICATION).ifPresent(concerns::add);
-        upkeep("abrading", "the plate was abraded", "Abrade it", c.hoursSinceAbraded(),
-                defaults.value("abrading.everyHours"), c.hoursPerDay(), ServiceKind.PLATE_WORK).ifPresent(concerns::add);
+        upkeep(
+                        "lubrication",
+                        "the Z axis was lubricated",
+                        "Lubricate",
+                        c.hoursSinceLubricated(),
+                        defaults.value("lubrication.everyHours"),
+                        c.hoursPerDay(),
+                        ServiceKind.LUBRICATION)
+                .ifPresent(concerns::add);
+        upkeep(
+                        "abrading",
+                        "the plate was abraded",
+                        "Abrade it",
+                        c.hoursSinceAbraded(),
+                        defaults.value("abrading.everyHours"),
+                        c.hoursPerDay(),
+                        ServiceKind.PLATE_WORK)
+                .ifPresent(concerns::add);
         if (c.stopGap() != null) {
-            concerns.add(new Concern(WATCH, "stop-gap", "A hole in the film is cured shut for now; look at it within %.0f h of printing, and plan the change."
-                    .formatted(Math.max(0, c.stopGap().everyHours() - c.stopGap().hours())), ServiceKind.FILM_CHANGE));
+            concerns.add(new Concern(
+                    WATCH,
+                    "stop-gap",
+                    "A hole in the film is cured shut for now; look at it within %.0f h of printing, and plan the change."
+                            .formatted(Math.max(
+                                    0, c.stopGap().everyHours() - c.stopGap().hours())),
+                    ServiceKind.FILM_CHANGE));
         }
         for (String cause : c.openCauses()) {
-            concerns.add(new Concern(WATCH, "cause",
-                    "Presumed cause: " + cause.toLowerCase(Locale.ROOT) + ". No good run has confirmed it yet.", null));
+            concerns.add(new Concern(
+                    WATCH,
+                    "cause",
+                    "Presumed cause: " + cause.toLowerCase(Locale.ROOT) + ". No good run has confirmed it yet.",
+                    null));
         }
         for (String quirk : c.openQuirks()) {
             concerns.add(new Concern(WATCH, "quirk", "Quirk: " + quirk, null));
@@ -68,14 +92,30 @@ public final class StateRules {
         double toChange = part.life().hoursToChange(part.usage(), c.uvShare());
         String about = part.part().prefix();
         if (part.life().pastAge(part.usage())) {
-            return Optional.of(new Concern(DUE, about, "%s is past its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
+            return Optional.of(new Concern(
+                    DUE, about, "%s is past its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
         }
         if (chance > defaults.value("watch.failureChance")) {
-            return Optional.of(new Concern(chance > defaults.value("due.failureChance") ? DUE : WATCH, about, "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old%s).".formatted(
-                    part.name(), 100 * chance, jobHours, part.age(), part.life().clock().unit(), knownFrom(part, ", by ")), task(part.part())));
+            return Optional.of(new Concern(
+                    chance > defaults.value("due.failureChance") ? DUE : WATCH,
+                    about,
+                    "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old%s)."
+                            .formatted(
+                                    part.name(),
+                                    100 * chance,
+                                    jobHours,
+                                    part.age(),
+                                    part.life().clock().unit(),
+                                    knownFrom(part, ", by ")),
+                    task(part.part())));
         }
-        return toChange > defaults.value("watch.days") * c.hoursPerDay() ? Optional.empty()
-                : Optional.of(new Concern(WATCH, about, "%s is near its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
+        return toChange > defaults.value("watch.days") * c.hoursPerDay()
+                ? Optional.empty()
+                : Optional.of(new Concern(
+                        WATCH,
+                        about,
+                        "%s is near its age: %s.".formatted(part.name(), ofAge(part)),
+                        task(part.part())));
     }
 
     private static ServiceKind task(PartUse.Part part) {
@@ -89,20 +129,30 @@ public final class StateRules {
 
     private static String ofAge(PartUse part) {
         PartLife life = part.life();
-        return "%.0f of about %.0f %s%s".formatted(life.replaceClock().of(part.usage()), life.replaceAt(), life.replaceClock().unit(), knownFrom(part, ", by "));
+        return "%.0f of about %.0f %s%s"
+                .formatted(
+                        life.replaceClock().of(part.usage()),
+                        life.replaceAt(),
+                        life.replaceClock().unit(),
+                        knownFrom(part, ", by "));
     }
 
     private static String knownFrom(PartUse part, String before) {
         return part.life().ends() == 0 ? "" : before + part.life().knownFrom();
     }
 
-    private Optional<Concern> upkeep(String about, String since, String doIt, double hours, double every, double hoursPerDay,
-                                     ServiceKind task) {
+    private Optional<Concern> upkeep(
+            String about, String since, String doIt, double hours, double every, double hoursPerDay, ServiceKind task) {
         if (hours >= every) {
-            return Optional.of(new Concern(DUE, about, "%.0f h since %s; due every %.0f h. %s.".formatted(hours, since, every, doIt), task));
+            return Optional.of(new Concern(
+                    DUE, about, "%.0f h since %s; due every %.0f h. %s.".formatted(hours, since, every, doIt), task));
         }
         if (hours + defaults.value("watch.days") * hoursPerDay >= every) {
-            return Optional.of(new Concern(WATCH, about, "%.0f h since %s; due at %.0f h, within a week.".formatted(hours, since, every), task));
+            return Optional.of(new Concern(
+                    WATCH,
+                    about,
+                    "%.0f h since %s; due at %.0f h, within a week.".formatted(hours, since, every),
+                    task));
         }
         return Optional.empty();
     }

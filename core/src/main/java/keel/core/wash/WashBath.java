@@ -1,25 +1,32 @@
 package keel.core.wash;
 
 /**
- * A bath since it was filled: how much resin is dissolved in it, and how many more prints it takes. Resin that is carried in stays in; what evaporates is not reckoned.
+ * A bath since it was filled: how much resin is dissolved in it, and how many more prints it takes. Resin that is
+ * carried in stays in; what evaporates is not reckoned.
  *
- * <p>A hydrometer sees resin and water alike, both make alcohol denser: its reading is one combined sign, told as either. Limit and the carried share are common practice, no source.
+ * <p>A hydrometer sees resin and water alike, both make alcohol denser: its reading is one combined sign, told as
+ * either. Limit and the carried share are common practice, no source.
  *
- * @param volumeMl     as it was filled
+ * @param volumeMl as it was filled
  * @param freshDensity g/ml, of its own fresh reading, otherwise of its kind
- * @param carriedMl    resin carried in by all prints since
- * @param prints       washed in it since
+ * @param carriedMl resin carried in by all prints since
+ * @param prints washed in it since
  */
 public record WashBath(BathKind kind, double volumeMl, double freshDensity, double carriedMl, int prints) {
 
     /** g/ml of liquid resin where nobody measured it. */
     public static final double RESIN_DENSITY = 1.1;
-    /** Isopropyl alcohol with water, near the strong end: so much denser for each percent by weight that is water (handbook table, from memory: 0.7855 at 100 %, 0.8097 at 90 %). */
+    /**
+     * Isopropyl alcohol with water, near the strong end: so much denser for each percent by weight that is water
+     * (handbook table, from memory: 0.7855 at 100 %, 0.8097 at 90 %).
+     */
     public static final double DENSER_PER_WATER_PERCENT = 0.00242;
 
     /** What to do with it. */
     public enum Verdict {
-        GOOD("washes"), FIRST_ONLY("only as the first of two baths"), CHANGE("change it");
+        GOOD("washes"),
+        FIRST_ONLY("only as the first of two baths"),
+        CHANGE("change it");
 
         private final String words;
 
@@ -35,7 +42,7 @@ public record WashBath(BathKind kind, double volumeMl, double freshDensity, doub
     /**
      * What a density may mean.
      *
-     * @param resinShare    by volume, if all of it is resin
+     * @param resinShare by volume, if all of it is resin
      * @param strengthShare by weight, if all of it is water; null for a bath that is no alcohol
      */
     public record Meaning(double resinShare, Double strengthShare) {}
@@ -45,7 +52,10 @@ public record WashBath(BathKind kind, double volumeMl, double freshDensity, doub
         return carriedMl / (volumeMl + carriedMl);
     }
 
-    /** Prints that it takes until the share reaches {@code limit}, at what each carried in so far, {@code usualMl} while none did. */
+    /**
+     * Prints that it takes until the share reaches {@code limit}, at what each carried in so far, {@code usualMl} while
+     * none did.
+     */
     public int printsLeft(double limit, double usualMl) {
         double each = prints == 0 ? usualMl : carriedMl / prints;
         double room = limit * volumeMl / (1 - limit) - carriedMl;
@@ -56,16 +66,18 @@ public record WashBath(BathKind kind, double volumeMl, double freshDensity, doub
     public Meaning meaning(double density, double resinDensity) {
         double denser = Math.max(0, density - freshDensity);
         double resin = Math.min(1, denser / (resinDensity - freshDensity));
-        return new Meaning(resin, kind.burns() ? Double.valueOf(Math.max(0, 1 - denser / DENSER_PER_WATER_PERCENT / 100)) : null);
+        return new Meaning(
+                resin, kind.burns() ? Double.valueOf(Math.max(0, 1 - denser / DENSER_PER_WATER_PERCENT / 100)) : null);
     }
 
     /**
-     * By what was reckoned and, where there is one, by the latest reading, whichever is worse. From half the limit on it serves as the first bath only, if there is a second.
+     * By what was reckoned and, where there is one, by the latest reading, whichever is worse. From half the limit on
+     * it serves as the first bath only, if there is a second.
      *
-     * @param density   latest reading, null if none
-     * @param limit     share of resin at which it is changed
-     * @param strength  share of alcohol below which it is changed
-     * @param onlyOne   whether there is no cleaner bath after it
+     * @param density latest reading, null if none
+     * @param limit share of resin at which it is changed
+     * @param strength share of alcohol below which it is changed
+     * @param onlyOne whether there is no cleaner bath after it
      */
     public Verdict verdict(Double density, double resinDensity, double limit, double strength, boolean onlyOne) {
         double worst = share();

@@ -11,7 +11,9 @@ public record LookIn(Kind kind, Instant due, int layer) {
 
     /** Why then. */
     public enum Kind {
-        FIRST_LAYERS("The first layers are done"), CLEARS_RESIN("The part clears the resin"), INTERVAL("Another look");
+        FIRST_LAYERS("The first layers are done"),
+        CLEARS_RESIN("The part clears the resin"),
+        INTERVAL("Another look");
 
         private final String words;
 

@@ -8,12 +8,12 @@ import java.util.List;
 import keel.core.exposure.PrintTime;
 
 /**
- * When to look at a print: when its first layers are done, when it comes out of the resin, and at an interval in between. The
- * interval is halved after a streak of good prints, since that is when looking in is forgotten. Common practice, no
- * published source.
+ * When to look at a print: when its first layers are done, when it comes out of the resin, and at an interval in
+ * between. The interval is halved after a streak of good prints, since that is when looking in is forgotten. Common
+ * practice, no published source.
  *
  * @param everyHours usual interval, h; 0 for none
- * @param streak     good prints in a row after which it is halved
+ * @param streak good prints in a row after which it is halved
  */
 public record LookInPlan(double everyHours, int streak) {
 
@@ -32,8 +32,9 @@ public record LookInPlan(double everyHours, int streak) {
     }
 
     /**
-     * @param settings   of the print
-     * @param clearLayer layer from which the part stands out of the resin, null where it never does or that is not known
+     * @param settings of the print
+     * @param clearLayer layer from which the part stands out of the resin, null where it never does or that is not
+     *     known
      * @param goodInARow good prints in a row before this one
      * @return in the order of time; looks within 20 minutes of an earlier one, or of the end, are left out
      */
@@ -41,7 +42,11 @@ public record LookInPlan(double everyHours, int streak) {
         Instant end = after(start, PrintTime.of(settings).seconds());
         List<LookIn> wanted = new ArrayList<>();
         int first = settings.bottomLayers() + settings.transitionLayers();
-        wanted.add(at(LookIn.Kind.FIRST_LAYERS, start, settings, Math.min(settings.layers(), first > 0 ? first : FIRST_LAYERS_OF_AN_UNKNOWN_PROFILE)));
+        wanted.add(at(
+                LookIn.Kind.FIRST_LAYERS,
+                start,
+                settings,
+                Math.min(settings.layers(), first > 0 ? first : FIRST_LAYERS_OF_AN_UNKNOWN_PROFILE)));
         if (clearLayer != null && clearLayer <= settings.layers()) {
             wanted.add(at(LookIn.Kind.CLEARS_RESIN, start, settings, clearLayer));
         }
@@ -56,7 +61,8 @@ public record LookInPlan(double everyHours, int streak) {
     private static List<LookIn> apart(List<LookIn> wanted, Instant end) {
         List<LookIn> kept = new ArrayList<>();
         for (LookIn look : wanted) {
-            boolean alone = kept.stream().allMatch(k -> Duration.between(k.due(), look.due()).abs().compareTo(APART) >= 0);
+            boolean alone = kept.stream()
+                    .allMatch(k -> Duration.between(k.due(), look.due()).abs().compareTo(APART) >= 0);
             if (kept.isEmpty() || alone && Duration.between(look.due(), end).compareTo(APART) >= 0) {
                 kept.add(look);
             }

@@ -1,6 +1,9 @@
 package keel.core.wear;
 
-/** How long a kind of part lasts, on some clock; ages and results in its unit. What is not the survival itself follows from it, unless a life knows it in closed form. */
+/**
+ * How long a kind of part lasts, on some clock; ages and results in its unit. What is not the survival itself follows
+ * from it, unless a life knows it in closed form.
+ */
 public interface Lifespan {
 
     /** Halvings that bring an age to the last digit of a double. */

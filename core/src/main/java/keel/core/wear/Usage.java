@@ -4,10 +4,10 @@ package keel.core.wear;
  * What a part has been through: summed over the runs that fell into the times it was fitted, plus what it had done when
  * it was taken over. Never counted up by hand.
  *
- * @param hours   print hours
+ * @param hours print hours
  * @param uvHours hours with the UV light on: layers times exposure
- * @param layers  layers, each of which is one peel
- * @param prints  runs
+ * @param layers layers, each of which is one peel
+ * @param prints runs
  * @param resinMl resin used, ml
  */
 public record Usage(double hours, double uvHours, long layers, long prints, double resinMl) {
@@ -20,7 +20,11 @@ public record Usage(double hours, double uvHours, long layers, long prints, doub
     }
 
     public Usage plus(Usage other) {
-        return new Usage(hours + other.hours, uvHours + other.uvHours, layers + other.layers, prints + other.prints,
+        return new Usage(
+                hours + other.hours,
+                uvHours + other.uvHours,
+                layers + other.layers,
+                prints + other.prints,
                 resinMl + other.resinMl);
     }
 

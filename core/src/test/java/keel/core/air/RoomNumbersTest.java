@@ -10,7 +10,10 @@ import org.junit.jupiter.api.Test;
 
 class RoomNumbersTest {
 
-    /** ACGIH, Industrial Ventilation (from memory): a pint of isopropyl alcohol an hour, 473 ml of 0.786 g/ml, at 400 ppm asks for 220 ft³/min; at 200 ppm for twice that. */
+    /**
+     * ACGIH, Industrial Ventilation (from memory): a pint of isopropyl alcohol an hour, 473 ml of 0.786 g/ml, at 400
+     * ppm asks for 220 ft³/min; at 200 ppm for twice that.
+     */
     @Test
     void aPintAnHourStandsWhereTheHandbookSaysIt() {
         double cfm = 60 * 0.0283168;
@@ -19,10 +22,15 @@ class RoomNumbersTest {
         assertThat(RoomNumbers.of(30, 1, 210 * cfm, pint).limit()).isEqualTo(Limit.OVER_USUAL);
         assertThat(RoomNumbers.of(30, 1, 300 * cfm, pint).limit()).isEqualTo(Limit.OVER_STRICTER);
         assertThat(RoomNumbers.of(30, 1, 460 * cfm, pint).limit()).isEqualTo(Limit.UNDER);
-        assertThat(RoomNumbers.of(30, 3, 460 * cfm, pint).limit()).as("badly mixed").isEqualTo(Limit.OVER_USUAL);
+        assertThat(RoomNumbers.of(30, 3, 460 * cfm, pint).limit())
+                .as("badly mixed")
+                .isEqualTo(Limit.OVER_USUAL);
     }
 
-    /** By hand: 200 ml are 157.2 g, 2.6156 mol, 63.95 l; in 34 m³ 1881 ppm, 9.4 % of 2.0 %. CDC 2003, table B.1: four changes, 69 and 104 min. */
+    /**
+     * By hand: 200 ml are 157.2 g, 2.6156 mol, 63.95 l; in 34 m³ 1881 ppm, 9.4 % of 2.0 %. CDC 2003, table B.1: four
+     * changes, 69 and 104 min.
+     */
     @Test
     void aSpillAndTheTimeToClear() {
         RoomNumbers n = RoomNumbers.of(34, 1, 136, new Work(60, 15, 200));

@@ -20,7 +20,11 @@ class UpkeepTest {
 
     @Test
     void aFanRunsBetweenOnAndOff() {
-        FanLog log = new FanLog(List.of(new FanLog.Switch(at(0), true), new FanLog.Switch(at(2), false), new FanLog.Switch(at(3), false), new FanLog.Switch(at(10), true)));
+        FanLog log = new FanLog(List.of(
+                new FanLog.Switch(at(0), true),
+                new FanLog.Switch(at(2), false),
+                new FanLog.Switch(at(3), false),
+                new FanLog.Switch(at(10), true)));
         assertThat(log.hours(at(-5), at(12))).isCloseTo(4, within(1e-9));
         assertThat(log.hours(at(1), at(12))).as("since an hour in").isCloseTo(3, within(1e-9));
         assertThat(log.hours(at(1), at(1.5))).isCloseTo(0.5, within(1e-9));
@@ -37,11 +41,17 @@ class UpkeepTest {
         for (int i = 5; i < 9; i++) {
             rates.add(new RateTrend.Rate(at(i), 3.1));
         }
-        assertThat(RateTrend.of(rates, START)).as("nine are too few to compare five with five").isEqualTo(new RateTrend(3.1, null));
+        assertThat(RateTrend.of(rates, START))
+                .as("nine are too few to compare five with five")
+                .isEqualTo(new RateTrend(3.1, null));
         rates.add(new RateTrend.Rate(at(9), 3.0));
         assertThat(RateTrend.of(rates, START).before()).isEqualTo(4.2);
-        assertThat(RateTrend.of(rates, START).slower()).as("3.1 is less than 0.75 of 4.2").isTrue();
-        assertThat(RateTrend.of(rates, at(9.5)).slower()).as("cleaned since, nothing is known of it").isFalse();
+        assertThat(RateTrend.of(rates, START).slower())
+                .as("3.1 is less than 0.75 of 4.2")
+                .isTrue();
+        assertThat(RateTrend.of(rates, at(9.5)).slower())
+                .as("cleaned since, nothing is known of it")
+                .isFalse();
         for (int i = 10; i < 15; i++) {
             rates.add(new RateTrend.Rate(at(i), 3.9));
         }

@@ -8,22 +8,29 @@ import org.junit.jupiter.api.Test;
 /** Against worked examples of textbooks. */
 class BayesTest {
 
-    /** Quinlan, Induction of Decision Trees (1986), the fourteen Saturday mornings: nine of one kind and five of the other. */
+    /**
+     * Quinlan, Induction of Decision Trees (1986), the fourteen Saturday mornings: nine of one kind and five of the
+     * other.
+     */
     @Test
     void theEntropyOfQuinlansTableIs0940Bits() {
         assertThat(Bayes.entropyBits(new double[] {9 / 14.0, 5 / 14.0})).isCloseTo(0.940, within(0.0005));
     }
 
-    /** The same table: outlook is sunny for 2 of 9 and 3 of 5, overcast for 4 and 0, rain for 3 and 2; its gain is 0.247 bit (0.246 as printed, from rounded parts). */
+    /**
+     * The same table: outlook is sunny for 2 of 9 and 3 of 5, overcast for 4 and 0, rain for 3 and 2; its gain is 0.247
+     * bit (0.246 as printed, from rounded parts).
+     */
     @Test
     void theGainOfOutlookIs0247Bits() {
         double[][] outlook = {{2 / 9.0, 3 / 5.0}, {4 / 9.0, 0}, {3 / 9.0, 2 / 5.0}};
-        assertThat(Bayes.expectedBits(new double[] {9 / 14.0, 5 / 14.0}, outlook)).isCloseTo(0.247, within(0.0005));
+        assertThat(Bayes.expectedBits(new double[] {9 / 14.0, 5 / 14.0}, outlook))
+                .isCloseTo(0.247, within(0.0005));
     }
 
     /**
-     * Mitchell, Machine Learning (1997), 6.9.1: the same table, a sunny, cool, humid, windy day. P(no) is 0.795, from memory of the
-     * book and recomputed: 0.0206 against 0.0053.
+     * Mitchell, Machine Learning (1997), 6.9.1: the same table, a sunny, cool, humid, windy day. P(no) is 0.795, from
+     * memory of the book and recomputed: 0.0206 against 0.0053.
      */
     @Test
     void mitchellsNaiveBayesComesOutAsInTheBook() {
@@ -33,8 +40,9 @@ class BayesTest {
     }
 
     /**
-     * Good, Probability and the Weighing of Evidence (1950), from memory: a fact ten times likelier under the hypothesis weighs ten
-     * decibans, twice as likely about three; a loaded die that shows six a third of the time against a fair one weighs 3.01 for each six.
+     * Good, Probability and the Weighing of Evidence (1950), from memory: a fact ten times likelier under the
+     * hypothesis weighs ten decibans, twice as likely about three; a loaded die that shows six a third of the time
+     * against a fair one weighs 3.01 for each six.
      */
     @Test
     void aFactorOfTenIsTenDecibans() {
@@ -46,7 +54,8 @@ class BayesTest {
     @Test
     void anAnswerThatIsTheSameForAllTellsNothingAndOneThatSplitsEvenlyTellsABit() {
         double[] half = {0.5, 0.5};
-        assertThat(Bayes.expectedBits(half, new double[][] {{0.3, 0.3}, {0.7, 0.7}})).isCloseTo(0, within(1e-12));
+        assertThat(Bayes.expectedBits(half, new double[][] {{0.3, 0.3}, {0.7, 0.7}}))
+                .isCloseTo(0, within(1e-12));
         assertThat(Bayes.expectedBits(half, new double[][] {{1, 0}, {0, 1}})).isCloseTo(1, within(1e-12));
         assertThat(Bayes.normalised(new double[] {0, 0})).containsExactly(0.5, 0.5);
     }

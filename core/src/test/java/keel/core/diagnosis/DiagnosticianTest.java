@@ -41,14 +41,16 @@ class DiagnosticianTest {
     void aClearedCheckOverturnsAStrongSymptom() {
         Evidence bits = seen("bits-in-vat", "part-missing");
         assertThat(first(bits)).isEqualTo("debris-on-film");
-        Evidence cleared = bits.and(new Evidence.Done("feel-vat", List.of())).and(new Evidence.Done("stir-look", List.of()));
+        Evidence cleared =
+                bits.and(new Evidence.Done("feel-vat", List.of())).and(new Evidence.Done("stir-look", List.of()));
         assertThat(p(cleared, "debris-on-film")).isLessThan(p(bits, "debris-on-film") / 4);
         assertThat(first(cleared)).isNotEqualTo("debris-on-film");
     }
 
     @Test
     void anAbsentSymptomThatACauseAlmostAlwaysShowsCountsAgainstIt() {
-        Evidence without = new Evidence(Set.of("part-missing", "layer-split"), Set.of("vat-rides-up"), List.of(), Set.of());
+        Evidence without =
+                new Evidence(Set.of("part-missing", "layer-split"), Set.of("vat-rides-up"), List.of(), Set.of());
         assertThat(p(without, "vat-bolts-loose")).isLessThan(p(seen("part-missing", "layer-split"), "vat-bolts-loose"));
         assertThat(weight(without, "vat-bolts-loose", "symptom:vat-rides-up")).isLessThan(-5);
         assertThat(weight(without, "supports-weak", "symptom:vat-rides-up")).isBetween(0.0, 1.0);
@@ -65,7 +67,8 @@ class DiagnosticianTest {
 
     @Test
     void aCheckThatFindsTheCauseSettlesIt() {
-        Diagnosis d = DIAGNOSTICIAN.diagnose(seen("wet-under-vat", "region-bare").and(new Evidence.Done("leak-check", List.of("film-pierced"))));
+        Diagnosis d = DIAGNOSTICIAN.diagnose(
+                seen("wet-under-vat", "region-bare").and(new Evidence.Done("leak-check", List.of("film-pierced"))));
         assertThat(d.causes().get(0).code()).isEqualTo("film-pierced");
         assertThat(d.causes().get(0).evidence().get(0).fact()).isIn("check:leak-check", "symptom:wet-under-vat");
         assertThat(d.pairs().get(0).causes()).containsExactly("film-pierced", "resin-on-screen");
@@ -84,25 +87,36 @@ class DiagnosticianTest {
     @Test
     void nothingIsPrintedBeforeTheVatIsKnownToBeClean() {
         Evidence seen = seen("part-missing");
-        assertThat(codes(seen)).doesNotContain("known-good", "move-job", "axis-piece").contains("feel-vat");
+        assertThat(codes(seen))
+                .doesNotContain("known-good", "move-job", "axis-piece")
+                .contains("feel-vat");
         Evidence felt = seen.and(new Evidence.Done("feel-vat", List.of()));
         assertThat(codes(felt)).doesNotContain("known-good", "feel-vat");
-        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of("spill"))))).as("not clean").doesNotContain("known-good");
-        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of())))).contains("known-good", "move-job");
+        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of("spill")))))
+                .as("not clean")
+                .doesNotContain("known-good");
+        assertThat(codes(felt.and(new Evidence.Done("look-under-vat", List.of()))))
+                .contains("known-good", "move-job");
     }
 
     @Test
     void theKnownGoodPieceTellsMachineFromJob() {
         Evidence seen = seen("model-torn-off", "part-missing");
-        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("JOB"))), "supports-weak")).isGreaterThan(p(seen, "supports-weak"));
-        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("MACHINE"))), "supports-weak")).isLessThan(0.3 * p(seen, "supports-weak"));
+        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("JOB"))), "supports-weak"))
+                .isGreaterThan(p(seen, "supports-weak"));
+        assertThat(p(seen.and(new Evidence.Done("known-good", List.of("MACHINE"))), "supports-weak"))
+                .isLessThan(0.3 * p(seen, "supports-weak"));
     }
 
     @Test
     void theShopsOwnClosedFailuresMoveTheOdds() {
         Diagnostician learned = new Diagnostician(KNOWLEDGE, ODDS, Map.of("machine-rocks", 40.0));
         double before = p(seen("part-missing"), "machine-rocks");
-        double after = learned.diagnose(seen("part-missing")).causes().stream().filter(c -> c.code().equals("machine-rocks")).findFirst().orElseThrow().probability();
+        double after = learned.diagnose(seen("part-missing")).causes().stream()
+                .filter(c -> c.code().equals("machine-rocks"))
+                .findFirst()
+                .orElseThrow()
+                .probability();
         assertThat(after).isGreaterThan(3 * before);
     }
 
@@ -111,16 +125,25 @@ class DiagnosticianTest {
         Diagnosis nothing = DIAGNOSTICIAN.diagnose(Evidence.NONE);
         assertThat(nothing.advice()).contains("Look at the plate");
         assertThat(nothing.enough()).isFalse();
-        Evidence all = new Evidence(Set.copyOf(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList()), Set.of(), List.of(), Set.of());
+        Evidence all = new Evidence(
+                Set.copyOf(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList()), Set.of(), List.of(), Set.of());
         assertThat(DIAGNOSTICIAN.diagnose(all).advice()).contains("feel the vat floor");
     }
 
     @Test
     void whatContradictsItselfOrIsUnknownIsNamed() {
         Findings findings = new Findings();
-        new Evidence(Set.of("crunch", "nonsense"), Set.of("crunch"), List.of(new Evidence.Done("feel-vat", List.of("MACHINE")), new Evidence.Done("guess", List.of())),
-                Set.of("full-moon")).check(KNOWLEDGE, ODDS, findings);
-        assertThat(findings.list()).extracting(f -> f.field()).containsExactlyInAnyOrder("symptoms", "absent", "checks", "checks", "history");
+        new Evidence(
+                        Set.of("crunch", "nonsense"),
+                        Set.of("crunch"),
+                        List.of(
+                                new Evidence.Done("feel-vat", List.of("MACHINE")),
+                                new Evidence.Done("guess", List.of())),
+                        Set.of("full-moon"))
+                .check(KNOWLEDGE, ODDS, findings);
+        assertThat(findings.list())
+                .extracting(f -> f.field())
+                .containsExactlyInAnyOrder("symptoms", "absent", "checks", "checks", "history");
     }
 
     @Test
@@ -133,15 +156,24 @@ class DiagnosticianTest {
     @Property(tries = 200)
     void probabilitiesSumToOneAndPairsShareWithThem(@ForAll("symptoms") Set<String> symptoms) {
         Diagnosis d = DIAGNOSTICIAN.diagnose(new Evidence(symptoms, Set.of(), List.of(), Set.of()));
-        assertThat(d.causes().stream().mapToDouble(Diagnosis.Suspect::probability).sum()).isCloseTo(1, within(1e-9));
-        assertThat(d.causes()).isSortedAccordingTo((a, b) -> Double.compare(b.probability(), a.probability())).hasSize(KNOWLEDGE.causes().size());
+        assertThat(d.causes().stream()
+                        .mapToDouble(Diagnosis.Suspect::probability)
+                        .sum())
+                .isCloseTo(1, within(1e-9));
+        assertThat(d.causes())
+                .isSortedAccordingTo((a, b) -> Double.compare(b.probability(), a.probability()))
+                .hasSize(KNOWLEDGE.causes().size());
         assertThat(d.pairs()).allSatisfy(p -> assertThat(p.probability()).isBetween(0.0, 1.0));
-        assertThat(d.nextChecks()).allSatisfy(n -> assertThat(n.bits()).isBetween(0.0, 6.0)).isSortedAccordingTo((a, b) -> Double.compare(b.bitsPerMinute(), a.bitsPerMinute()));
+        assertThat(d.nextChecks())
+                .allSatisfy(n -> assertThat(n.bits()).isBetween(0.0, 6.0))
+                .isSortedAccordingTo((a, b) -> Double.compare(b.bitsPerMinute(), a.bitsPerMinute()));
     }
 
     @Provide
     Arbitrary<Set<String>> symptoms() {
-        return Arbitraries.of(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList()).set().ofMaxSize(8);
+        return Arbitraries.of(KNOWLEDGE.symptoms().stream().map(Symptom::code).toList())
+                .set()
+                .ofMaxSize(8);
     }
 
     private static Evidence seen(String... symptoms) {
@@ -153,15 +185,29 @@ class DiagnosticianTest {
     }
 
     private static double p(Evidence evidence, String cause) {
-        return DIAGNOSTICIAN.diagnose(evidence).causes().stream().filter(c -> c.code().equals(cause)).findFirst().orElseThrow().probability();
+        return DIAGNOSTICIAN.diagnose(evidence).causes().stream()
+                .filter(c -> c.code().equals(cause))
+                .findFirst()
+                .orElseThrow()
+                .probability();
     }
 
     private static double weight(Evidence evidence, String cause, String fact) {
-        return DIAGNOSTICIAN.diagnose(evidence).causes().stream().filter(c -> c.code().equals(cause)).findFirst().orElseThrow().evidence().stream()
-                .filter(w -> w.fact().equals(fact)).findFirst().orElseThrow().decibans();
+        return DIAGNOSTICIAN.diagnose(evidence).causes().stream()
+                .filter(c -> c.code().equals(cause))
+                .findFirst()
+                .orElseThrow()
+                .evidence()
+                .stream()
+                .filter(w -> w.fact().equals(fact))
+                .findFirst()
+                .orElseThrow()
+                .decibans();
     }
 
     private static List<String> codes(Evidence evidence) {
-        return DIAGNOSTICIAN.diagnose(evidence).nextChecks().stream().map(Diagnosis.NextCheck::code).toList();
+        return DIAGNOSTICIAN.diagnose(evidence).nextChecks().stream()
+                .map(Diagnosis.NextCheck::code)
+                .toList();
     }
 }

@@ -17,8 +17,8 @@ class PrintTimeTest {
     }
 
     /**
-     * By hand: 10 layers, 2 of 30 s, 3 transitions of 23, 16, 9 s, 5 of 2 s make 118 s of light; each layer waits 1 s and
-     * moves 6 + 3 s, so that 10 layers take 218 s.
+     * By hand: 10 layers, 2 of 30 s, 3 transitions of 23, 16, 9 s, 5 of 2 s make 118 s of light; each layer waits 1 s
+     * and moves 6 + 3 s, so that 10 layers take 218 s.
      */
     @Test
     void addsUpByHand() {
@@ -28,8 +28,10 @@ class PrintTimeTest {
     }
 
     @Property
-    void everyLayerMovesAndTransitionsLieBetween(@ForAll @IntRange(min = 10, max = 3000) int layers, @ForAll @IntRange(max = 5) int bottom,
-                                                 @ForAll @IntRange(max = 5) int transition) {
+    void everyLayerMovesAndTransitionsLieBetween(
+            @ForAll @IntRange(min = 10, max = 3000) int layers,
+            @ForAll @IntRange(max = 5) int bottom,
+            @ForAll @IntRange(max = 5) int transition) {
         PrintTime.Settings s = settings(layers, bottom, transition);
         PrintTime time = PrintTime.of(s);
         assertThat(time.seconds() - time.uvOnSeconds()).isCloseTo(10.0 * layers, within(1e-6));
@@ -42,12 +44,18 @@ class PrintTimeTest {
     @ParameterizedTest
     @CsvSource({"0, 0, 0, layers", "5, 4, 3, bottomLayers", "-1, 0, 0, layers", "100000, 0, 0, layers"})
     void countsThatCannotBeAreNamed(int layers, int bottom, int transition, String field) {
-        assertThat(settings(layers, bottom, transition).findings()).extracting(f -> f.field()).contains(field);
+        assertThat(settings(layers, bottom, transition).findings())
+                .extracting(f -> f.field())
+                .contains(field);
     }
 
     @Test
     void aSpeedOfNothingIsRefused() {
-        assertThat(new PrintTime.Settings(10, 0, 0, 30, 2, 0, 0, 6, 0, 120, 0).findings()).extracting(f -> f.field()).containsExactly("liftMmPerMin");
-        assertThat(new PrintTime.Settings(10, 0, 0, 30, 2, 0, 0, 6, 60, Double.NaN, 0).findings()).extracting(f -> f.field()).containsExactly("retractMmPerMin");
+        assertThat(new PrintTime.Settings(10, 0, 0, 30, 2, 0, 0, 6, 0, 120, 0).findings())
+                .extracting(f -> f.field())
+                .containsExactly("liftMmPerMin");
+        assertThat(new PrintTime.Settings(10, 0, 0, 30, 2, 0, 0, 6, 60, Double.NaN, 0).findings())
+                .extracting(f -> f.field())
+                .containsExactly("retractMmPerMin");
     }
 }

@@ -15,18 +15,33 @@ class FilmSeatTest {
         FilmSeat measured = new FilmSeat(12.0, 8.0, 24.0, 6.0, 30.0, 205.0, 140.0, 42.0);
         assertThat(measured.measured()).isTrue();
         assertThat(measured.mixedScrews()).isTrue();
-        assertThat(measured.slack(104, 0.127).bulgeMm()).as("as worked out by hand for the spacer").isCloseTo(2.831, within(0.002));
-        assertThat(measured.slack(104, 0.1).bulgeMm()).as("a thinner film stretches more, and is given less").isLessThan(measured.slack(104, 0.127).bulgeMm());
+        assertThat(measured.slack(104, 0.127).bulgeMm())
+                .as("as worked out by hand for the spacer")
+                .isCloseTo(2.831, within(0.002));
+        assertThat(measured.slack(104, 0.1).bulgeMm())
+                .as("a thinner film stretches more, and is given less")
+                .isLessThan(measured.slack(104, 0.127).bulgeMm());
         assertThat(FilmSeat.UNKNOWN.measured()).isFalse();
         assertThat(FilmSeat.UNKNOWN.mixedScrews()).isFalse();
-        assertThat(FilmSeat.UNKNOWN.slack(80, 0.127).bulgeMm()).as("half a per cent over 80 mm").isCloseTo(3.46, within(0.005));
+        assertThat(FilmSeat.UNKNOWN.slack(80, 0.127).bulgeMm())
+                .as("half a per cent over 80 mm")
+                .isCloseTo(3.46, within(0.005));
     }
 
     @Test
     void whatCannotBeIsSaidAtItsField() {
         Findings findings = new Findings();
         new FilmSeat(100.0, 0.0, -1.0, 6.0, null, 1.0, 1.0, -5.0).check(findings);
-        assertThat(findings.list()).extracting(f -> f.field()).containsExactly("cornerScrewMm", "sideScrewMm", "spacerMm", "sheetLengthMm", "sheetWidthMm", "vatPrice", "lipMm");
+        assertThat(findings.list())
+                .extracting(f -> f.field())
+                .containsExactly(
+                        "cornerScrewMm",
+                        "sideScrewMm",
+                        "spacerMm",
+                        "sheetLengthMm",
+                        "sheetWidthMm",
+                        "vatPrice",
+                        "lipMm");
         Findings none = new Findings();
         FilmSeat.UNKNOWN.check(none);
         assertThat(none.none()).isTrue();
@@ -40,6 +55,8 @@ class FilmSeatTest {
         FilmWindow round = new FilmWindow(100, 100, true);
         double hz = round.toneHz(500, 0.127);
         assertThat(round.tension(hz, List.of(), 0.127).withAirNPerM()).isCloseTo(500, within(1e-6));
-        assertThat(hz).as("a circle sounds higher than the square around it").isGreaterThan(new FilmWindow(100, 100, false).toneHz(500, 0.127));
+        assertThat(hz)
+                .as("a circle sounds higher than the square around it")
+                .isGreaterThan(new FilmWindow(100, 100, false).toneHz(500, 0.127));
     }
 }

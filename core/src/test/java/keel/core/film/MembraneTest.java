@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.Test;
 
-/** Against Kinsler et al., Fundamentals of Acoustics, ch. 4, and against values recomputed on a grid of 120 cells a side. */
+/**
+ * Against Kinsler et al., Fundamentals of Acoustics, ch. 4, and against values recomputed on a grid of 120 cells a
+ * side.
+ */
 class MembraneTest {
 
     private static final double LENGTH = 130;
@@ -15,7 +18,8 @@ class MembraneTest {
 
     @Test
     void theToneOfAWindowOf130By80IsThreeHundredHertzAtTheTensionsWorkedOutBeforehand() {
-        assertThat(Membrane.ofFep(LENGTH, WIDTH, THICK, 456.3).toneInVacuumHz(1, 1)).isCloseTo(300, within(0.1));
+        assertThat(Membrane.ofFep(LENGTH, WIDTH, THICK, 456.3).toneInVacuumHz(1, 1))
+                .isCloseTo(300, within(0.1));
         assertThat(Membrane.ofFep(LENGTH, WIDTH, THICK, 621.6).toneHz(1, 1)).isCloseTo(300, within(0.2));
     }
 
@@ -45,6 +49,7 @@ class MembraneTest {
     @Test
     void nothingIsComputedFromNothing() {
         assertThatThrownBy(() -> Membrane.ofFep(0, WIDTH, THICK, 500)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> Membrane.ofFep(LENGTH, WIDTH, THICK, Double.NaN)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Membrane.ofFep(LENGTH, WIDTH, THICK, Double.NaN))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 }

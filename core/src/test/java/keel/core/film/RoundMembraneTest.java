@@ -10,7 +10,10 @@ import org.junit.jupiter.api.Test;
 /** Against DLMF 10.21 (zeros of Bessel functions), Kinsler et al. ch. 4, and a second quadrature. */
 class RoundMembraneTest {
 
-    /** DLMF 10.21, Abramowitz and Stegun table 9.5: j01 = 2.40483, j11 = 3.83171; their ratio 1.5933 is f11/f01 of a circle. */
+    /**
+     * DLMF 10.21, Abramowitz and Stegun table 9.5: j01 = 2.40483, j11 = 3.83171; their ratio 1.5933 is f11/f01 of a
+     * circle.
+     */
     @Test
     void theZerosAreThoseOfTheTables() {
         assertThat(RoundMembrane.J01).isCloseTo(2.40483, within(5e-6));
@@ -22,10 +25,13 @@ class RoundMembraneTest {
     /** By hand: a = 50 mm, 500 N/m over 0.27305 kg/m²: 2.404826/(2π·0.05)·√1831.2 = 327.6 Hz. */
     @Test
     void theToneOfARoundWindowInVacuum() {
-        assertThat(new RoundMembrane(100, 2150 * 0.127e-3, 500).toneInVacuumHz()).isCloseTo(327.6, within(0.1));
+        assertThat(new RoundMembrane(100, 2150 * 0.127e-3, 500).toneInVacuumHz())
+                .isCloseTo(327.6, within(0.1));
     }
 
-    /** Rayleigh's double integral itself, over squares of a grid, each square's own share that of a disc of its area. */
+    /**
+     * Rayleigh's double integral itself, over squares of a grid, each square's own share that of a disc of its area.
+     */
     @Test
     void theAirIsThatOfTheIntegralOnAGrid() {
         int n = 48;

@@ -40,6 +40,8 @@ class SlackSpacerTest {
     @ParameterizedTest
     @CsvSource({"0, 0.005", "-80, 0.005", "80, -0.001", "80, 0.5", "NaN, 0.005", "80, NaN", "1e9, 0.005"})
     void whatCannotBeIsRefused(double spanMm, double strain) {
-        assertThatIllegalArgumentException().isThrownBy(() -> SlackSpacer.forStrain(spanMm, strain)).withMessageEndingWith(".");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> SlackSpacer.forStrain(spanMm, strain))
+                .withMessageEndingWith(".");
     }
 }

@@ -26,7 +26,10 @@ class TapToneTest {
 
     private static final double RATE = 44_100;
 
-    /** Within one per cent for a tone that dies away, 20 dB above the noise: the aim; the tones are made by hand, so exact. */
+    /**
+     * Within one per cent for a tone that dies away, 20 dB above the noise: the aim; the tones are made by hand, so
+     * exact.
+     */
     @ParameterizedTest
     @ValueSource(doubles = {60, 73.3, 98.7, 140, 180, 233, 300, 410.5, 555, 700, 880, 1010, 1199})
     void aToneIsFoundWithinOnePerCentAtTwentyDecibels(double hz) {
@@ -47,14 +50,28 @@ class TapToneTest {
 
     @Test
     void theLowestOfSeveralModesIsTheFundamental() {
-        TapTone tone = TapTone.of(new Recording(taps(RATE, new double[] {280, 410, 505}, new double[] {1, 0.6, 0.35}, 0.05, 7), RATE));
+        TapTone tone = TapTone.of(
+                new Recording(taps(RATE, new double[] {280, 410, 505}, new double[] {1, 0.6, 0.35}, 0.05, 7), RATE));
         assertThat(tone.fundamentalHz()).isCloseTo(280, within(2.0));
-        assertThat(tone.peaks()).extracting(TapTone.Peak::hz).anySatisfy(f -> assertThat(f).isCloseTo(410, within(3.0)));
+        assertThat(tone.peaks()).extracting(TapTone.Peak::hz).anySatisfy(f -> assertThat(f)
+                .isCloseTo(410, within(3.0)));
     }
 
     /** Hum as loud as a third of the tap, near the tone and away from it, on either mains. */
     @ParameterizedTest
-    @CsvSource({"60, 50", "60, 60", "98, 50", "118, 60", "180, 60", "237, 50", "300, 50", "301, 60", "555, 50", "903, 50", "1199, 60"})
+    @CsvSource({
+        "60, 50",
+        "60, 60",
+        "98, 50",
+        "118, 60",
+        "180, 60",
+        "237, 50",
+        "300, 50",
+        "301, 60",
+        "555, 50",
+        "903, 50",
+        "1199, 60"
+    })
     void aToneIsFoundBesideTheHumOfTheMains(double hz, double mains) {
         double[] sound = taps(RATE, new double[] {hz, 1.36 * hz}, new double[] {1, 0.5}, 0.07, 2);
         TapTone tone = TapTone.of(new Recording(plus(sound, hum(sound.length, mains + 0.07, 0.25, 4)), RATE));
@@ -66,18 +83,31 @@ class TapToneTest {
     void humHissAndWhistlesAreNoTone() {
         for (int seed = 0; seed < 6; seed++) {
             double[] noise = noise(RATE, 2, 0.01, seed);
-            assertThat(TapTone.of(new Recording(plus(noise, hum(noise.length, seed % 2 == 0 ? 50 : 60, 0.3, 8)), RATE)).clear()).as("hum " + seed).isFalse();
+            assertThat(TapTone.of(new Recording(plus(noise, hum(noise.length, seed % 2 == 0 ? 50 : 60, 0.3, 8)), RATE))
+                            .clear())
+                    .as("hum " + seed)
+                    .isFalse();
             double hz = 90 + 170 * seed;
-            assertThat(TapTone.of(new Recording(plus(noise, whistle(noise.length, hz, 0)), RATE)).clear()).as("whistle all the time").isFalse();
-            assertThat(TapTone.of(new Recording(plus(noise, whistle(noise.length, hz, 0.7)), RATE)).clear()).as("whistle that begins").isFalse();
-            assertThat(TapTone.of(new Recording(brown(RATE, 2, seed), RATE)).clear()).as("rumble").isFalse();
+            assertThat(TapTone.of(new Recording(plus(noise, whistle(noise.length, hz, 0)), RATE))
+                            .clear())
+                    .as("whistle all the time")
+                    .isFalse();
+            assertThat(TapTone.of(new Recording(plus(noise, whistle(noise.length, hz, 0.7)), RATE))
+                            .clear())
+                    .as("whistle that begins")
+                    .isFalse();
+            assertThat(TapTone.of(new Recording(brown(RATE, 2, seed), RATE)).clear())
+                    .as("rumble")
+                    .isFalse();
         }
     }
 
     @Test
     void aRecordingThatIsClippedOffSetOrHoldsOneTapIsStillRead() {
         double[] sound = taps(RATE, new double[] {280, 390}, new double[] {1, 0.5}, 0.03, 9);
-        double[] clipped = Arrays.stream(sound).map(s -> FastMath.max(-0.3, FastMath.min(0.3, s))).toArray();
+        double[] clipped = Arrays.stream(sound)
+                .map(s -> FastMath.max(-0.3, FastMath.min(0.3, s)))
+                .toArray();
         assertThat(TapTone.of(new Recording(clipped, RATE)).fundamentalHz()).isCloseTo(280, within(2.8));
         double[] offset = Arrays.stream(sound).map(s -> s * 0.5 + 0.4).toArray();
         assertThat(TapTone.of(new Recording(offset, RATE)).fundamentalHz()).isCloseTo(280, within(2.8));
@@ -98,11 +128,14 @@ class TapToneTest {
             double f11 = mode(1, 1, window, along, across);
             double second = lengthwise ? mode(2, 1, window, along, across) : mode(1, 2, window, along, across);
             double[] centre = Arrays.copyOf(taps(RATE, new double[] {f11}, new double[] {1}, 0.1, 1), (int) RATE);
-            double[] quarter = Arrays.copyOf(taps(RATE, new double[] {f11, second}, new double[] {0.7, 0.9}, 0.1, 2), (int) RATE);
+            double[] quarter =
+                    Arrays.copyOf(taps(RATE, new double[] {f11, second}, new double[] {0.7, 0.9}, 0.1, 2), (int) RATE);
             double[] both = Arrays.copyOf(centre, centre.length + quarter.length);
             System.arraycopy(quarter, 0, both, centre.length, quarter.length);
             TapTone tone = TapTone.of(new Recording(both, RATE));
-            assertThat(FilmTension.of(tone.fundamentalHz(), tone.peaks(), window[0], window[1], 0.127, 2150).evenness()).isCloseTo(evenness, within(0.1 * evenness));
+            assertThat(FilmTension.of(tone.fundamentalHz(), tone.peaks(), window[0], window[1], 0.127, 2150)
+                            .evenness())
+                    .isCloseTo(evenness, within(0.1 * evenness));
         }
     }
 
@@ -117,7 +150,9 @@ class TapToneTest {
             double re = 0;
             double im = 0;
             for (int i = 0; i < length; i++) {
-                double faded = sound[from + i] * (0.5 + 0.5 * FastMath.cos(FastMath.PI * i / length)) * FastMath.min(1, (i + 1) / 12.0);
+                double faded = sound[from + i]
+                        * (0.5 + 0.5 * FastMath.cos(FastMath.PI * i / length))
+                        * FastMath.min(1, (i + 1) / 12.0);
                 re += faded * FastMath.cos(2 * FastMath.PI * bin * spectrum.binHz() * i / 4_000);
                 im -= faded * FastMath.sin(2 * FastMath.PI * bin * spectrum.binHz() * i / 4_000);
             }
@@ -128,7 +163,10 @@ class TapToneTest {
     @Test
     void noiseSilenceAndTapsThatDisagreeHaveNoClearTone() {
         for (int seed = 0; seed < 20; seed++) {
-            assertThat(TapTone.of(new Recording(noise(RATE, 1.5, 0.2, seed), RATE)).clear()).as("noise " + seed).isFalse();
+            assertThat(TapTone.of(new Recording(noise(RATE, 1.5, 0.2, seed), RATE))
+                            .clear())
+                    .as("noise " + seed)
+                    .isFalse();
         }
         assertThat(TapTone.of(new Recording(new double[44_100], RATE)).clear()).isFalse();
         double[] one = taps(RATE, new double[] {200}, new double[] {1}, 0.02, 1);
@@ -139,7 +177,10 @@ class TapToneTest {
         assertThat(TapTone.of(new Recording(both, RATE)).clear()).isFalse();
     }
 
-    /** Recomputed figures for FEP 0.127 mm over 130 by 80 mm: a tone of 300 Hz is 456.3 N/m dry, 621.6 N/m with the air, 3.593 MPa. */
+    /**
+     * Recomputed figures for FEP 0.127 mm over 130 by 80 mm: a tone of 300 Hz is 456.3 N/m dry, 621.6 N/m with the air,
+     * 3.593 MPa.
+     */
     @Test
     void tensionFromTheTone() {
         FilmTension t = FilmTension.of(300, List.of(), 130, 80, 0.127, 2150);
@@ -154,16 +195,41 @@ class TapToneTest {
     void anEvenFilmReadsAsEvenAndAnUnevenOneDoesNot() {
         Membrane even = Membrane.ofFep(130, 80, 0.127, 620);
         double f11 = even.toneHz(1, 1);
-        assertThat(FilmTension.of(f11, List.of(new TapTone.Peak(f11, 1), new TapTone.Peak(even.toneHz(2, 1), 0.5)), 130, 80, 0.127, 2150).evenness()).isCloseTo(1, within(1e-6));
-        Double uneven = FilmTension.of(f11, List.of(new TapTone.Peak(f11, 1), new TapTone.Peak(even.toneHz(2, 1) * 1.05, 0.5)), 130, 80, 0.127, 2150).evenness();
+        assertThat(FilmTension.of(
+                                f11,
+                                List.of(new TapTone.Peak(f11, 1), new TapTone.Peak(even.toneHz(2, 1), 0.5)),
+                                130,
+                                80,
+                                0.127,
+                                2150)
+                        .evenness())
+                .isCloseTo(1, within(1e-6));
+        Double uneven = FilmTension.of(
+                        f11,
+                        List.of(new TapTone.Peak(f11, 1), new TapTone.Peak(even.toneHz(2, 1) * 1.05, 0.5)),
+                        130,
+                        80,
+                        0.127,
+                        2150)
+                .evenness();
         assertThat(uneven).isGreaterThan(1.2);
-        assertThat(FilmTension.of(f11, List.of(new TapTone.Peak(f11, 1)), 130, 80, 0.127, 2150).evenness()).isNull();
+        assertThat(FilmTension.of(f11, List.of(new TapTone.Peak(f11, 1)), 130, 80, 0.127, 2150)
+                        .evenness())
+                .isNull();
     }
 
     @Test
     void aSquareWindowCannotTellItsTwoModesApart() {
         Membrane even = Membrane.ofFep(100, 100, 0.127, 620);
-        assertThat(FilmTension.of(even.toneHz(1, 1), List.of(new TapTone.Peak(even.toneHz(2, 1), 1)), 100, 100, 0.127, 2150).evenness()).isNull();
+        assertThat(FilmTension.of(
+                                even.toneHz(1, 1),
+                                List.of(new TapTone.Peak(even.toneHz(2, 1), 1)),
+                                100,
+                                100,
+                                0.127,
+                                2150)
+                        .evenness())
+                .isNull();
     }
 
     /** An octave is 1200 cents, an equal-tempered semitone 100 (ISO 16 tunes A to 440 Hz). */
@@ -180,7 +246,16 @@ class TapToneTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"8, 1, false", "16, 1, false", "16, 2, false", "24, 1, false", "24, 2, false", "32, 1, false", "32, 1, true", "32, 2, true"})
+    @CsvSource({
+        "8, 1, false",
+        "16, 1, false",
+        "16, 2, false",
+        "24, 1, false",
+        "24, 2, false",
+        "32, 1, false",
+        "32, 1, true",
+        "32, 2, true"
+    })
     void everyUsualWavIsRead(int bits, int channels, boolean floats) throws IOException {
         double[] sound = taps(RATE, new double[] {300}, new double[] {1}, 0.02, 4);
         Recording read = Recording.ofWav(wav(sound, bits, channels, floats));
@@ -192,16 +267,27 @@ class TapToneTest {
 
     @Test
     void whatIsNoRecordingIsSaidSo() throws IOException {
-        assertThatIllegalArgumentException().isThrownBy(() -> Recording.ofWav("RIFF, but no more".getBytes())).withMessageContaining("no WAV");
-        assertThatIllegalArgumentException().isThrownBy(() -> Recording.ofWav(new byte[0])).withMessageContaining("no WAV");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Recording.ofWav("RIFF, but no more".getBytes()))
+                .withMessageContaining("no WAV");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Recording.ofWav(new byte[0]))
+                .withMessageContaining("no WAV");
         byte[] whole = wav(taps(RATE, new double[] {300}, new double[] {1}, 0.02, 4), 16, 1, false);
-        assertThatIllegalArgumentException().isThrownBy(() -> Recording.ofWav(Arrays.copyOf(whole, 4_000))).withMessageContaining("0.2 s");
-        assertThatIllegalArgumentException().isThrownBy(() -> Recording.ofWav(wav(new double[44_100 * 31], 16, 1, false))).withMessageContaining("30 s");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Recording.ofWav(Arrays.copyOf(whole, 4_000)))
+                .withMessageContaining("0.2 s");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Recording.ofWav(wav(new double[44_100 * 31], 16, 1, false)))
+                .withMessageContaining("30 s");
     }
 
     // ---- sounds that are made here
 
-    /** Three taps, 0.9 s apart, each mode dying away in 80 ms; noise of that standard deviation against an amplitude of 1. */
+    /**
+     * Three taps, 0.9 s apart, each mode dying away in 80 ms; noise of that standard deviation against an amplitude of
+     * 1.
+     */
     private static double[] taps(double rate, double[] hz, double[] loud, double noise, long seed) {
         double[] sound = noise(rate, 0.4 + 3 * 0.9, noise * 0.7, seed);
         for (int tap = 0; tap < 3; tap++) {
@@ -209,7 +295,10 @@ class TapToneTest {
             for (int mode = 0; mode < hz.length; mode++) {
                 for (int i = onset; i < FastMath.min(sound.length, onset + 0.7 * rate); i++) {
                     double t = (i - onset) / rate;
-                    sound[i] += 0.7 * loud[mode] * FastMath.exp(-t / 0.08) * FastMath.sin(2 * FastMath.PI * hz[mode] * t + mode);
+                    sound[i] += 0.7
+                            * loud[mode]
+                            * FastMath.exp(-t / 0.08)
+                            * FastMath.sin(2 * FastMath.PI * hz[mode] * t + mode);
                 }
             }
         }
@@ -280,10 +369,16 @@ class TapToneTest {
                 put(data, s, bits, floats);
             }
         }
-        AudioFormat.Encoding encoding = floats ? AudioFormat.Encoding.PCM_FLOAT : bits == 8 ? AudioFormat.Encoding.PCM_UNSIGNED : AudioFormat.Encoding.PCM_SIGNED;
-        AudioFormat format = new AudioFormat(encoding, (float) RATE, bits, channels, width * channels, (float) RATE, false);
+        AudioFormat.Encoding encoding = floats
+                ? AudioFormat.Encoding.PCM_FLOAT
+                : bits == 8 ? AudioFormat.Encoding.PCM_UNSIGNED : AudioFormat.Encoding.PCM_SIGNED;
+        AudioFormat format =
+                new AudioFormat(encoding, (float) RATE, bits, channels, width * channels, (float) RATE, false);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(data.array()), format, sound.length), AudioFileFormat.Type.WAVE, out);
+        AudioSystem.write(
+                new AudioInputStream(new ByteArrayInputStream(data.array()), format, sound.length),
+                AudioFileFormat.Type.WAVE,
+                out);
         return out.toByteArray();
     }
 

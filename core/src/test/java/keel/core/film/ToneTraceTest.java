@@ -35,7 +35,9 @@ class ToneTraceTest {
 
     @Test
     void whatHitsFullScaleWasTooLoud() {
-        double[] loud = Arrays.stream(taps(3, 300, 0.4, 1.5)).map(s -> Math.max(-1, Math.min(1, s))).toArray();
+        double[] loud = Arrays.stream(taps(3, 300, 0.4, 1.5))
+                .map(s -> Math.max(-1, Math.min(1, s)))
+                .toArray();
         ToneTrace trace = ToneTrace.of(new Recording(loud, RATE));
         assertThat(trace.tooLoud()).isTrue();
         assertThat(trace.clipped()).isBetween(0.001, 0.5);
@@ -69,7 +71,11 @@ class ToneTraceTest {
         double[] high = LowRate.of(new Recording(tone(3000), RATE)).samples();
         assertThat(rms(low)).isCloseTo(Math.sqrt(0.5), within(0.01));
         assertThat(rms(high)).isLessThan(0.05);
-        assertThat(rms(LowRate.of(new Recording(Arrays.stream(tone(300)).map(s -> s + 0.7).toArray(), RATE)).samples())).as("without its offset").isCloseTo(Math.sqrt(0.5), within(0.01));
+        assertThat(rms(LowRate.of(new Recording(
+                                Arrays.stream(tone(300)).map(s -> s + 0.7).toArray(), RATE))
+                        .samples()))
+                .as("without its offset")
+                .isCloseTo(Math.sqrt(0.5), within(0.01));
     }
 
     /** Hum of a known strength is taken away to a hundredth of it; a recording without hum stays as it is. */
@@ -79,13 +85,17 @@ class ToneTraceTest {
         double[] noise = random.doubles(8_000, -0.01, 0.01).toArray();
         double[] hum = new double[noise.length];
         for (int i = 0; i < hum.length; i++) {
-            hum[i] = noise[i] + 0.5 * Math.sin(2 * Math.PI * 50.08 * i / 4000 + 1) + 0.2 * Math.sin(2 * Math.PI * 150.24 * i / 4000);
+            hum[i] = noise[i]
+                    + 0.5 * Math.sin(2 * Math.PI * 50.08 * i / 4000 + 1)
+                    + 0.2 * Math.sin(2 * Math.PI * 150.24 * i / 4000);
         }
         boolean[] quiet = new boolean[noise.length];
         Arrays.fill(quiet, true);
         assertThat(rms(Hum.without(hum, 4000, quiet))).isLessThan(0.01);
         assertThat(Hum.without(noise, 4000, quiet)).isSameAs(noise);
-        assertThat(Hum.without(hum, 4000, new boolean[noise.length])).as("no quiet to hear it in").isSameAs(hum);
+        assertThat(Hum.without(hum, 4000, new boolean[noise.length]))
+                .as("no quiet to hear it in")
+                .isSameAs(hum);
     }
 
     @Test
@@ -93,7 +103,8 @@ class ToneTraceTest {
         double[] sound = new double[1600];
         for (int i = 0; i < sound.length; i++) {
             double t = i / 4000.0;
-            sound[i] = 0.7 * Math.exp(-9 * t) * Math.sin(2 * Math.PI * 220.4 * t) + 0.3 * Math.exp(-16 * t) * Math.cos(2 * Math.PI * 301.7 * t);
+            sound[i] = 0.7 * Math.exp(-9 * t) * Math.sin(2 * Math.PI * 220.4 * t)
+                    + 0.3 * Math.exp(-16 * t) * Math.cos(2 * Math.PI * 301.7 * t);
         }
         DyingTones.Heard heard = DyingTones.of(sound, 0, sound.length, 4000, 52, 1300);
         assertThat(heard.share()).isGreaterThan(0.999);
@@ -139,7 +150,13 @@ class ToneTraceTest {
             }
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(data), new AudioFormat((float) RATE, 16, 2, true, false), sound.length), AudioFileFormat.Type.WAVE, out);
+        AudioSystem.write(
+                new AudioInputStream(
+                        new ByteArrayInputStream(data),
+                        new AudioFormat((float) RATE, 16, 2, true, false),
+                        sound.length),
+                AudioFileFormat.Type.WAVE,
+                out);
         return out.toByteArray();
     }
 }

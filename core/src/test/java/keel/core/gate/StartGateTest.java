@@ -20,17 +20,76 @@ import org.junit.jupiter.params.provider.CsvSource;
 class StartGateTest {
 
     private static final StartGate GATE = new StartGate(Defaults.shipped());
-    private static final Hold CLEAN = new Hold(HoldCode.FAILURE_NOT_CLEANED, Instant.EPOCH, "Clean up.", ServiceKind.CLEAN_UP);
+    private static final Hold CLEAN =
+            new Hold(HoldCode.FAILURE_NOT_CLEANED, Instant.EPOCH, "Clean up.", ServiceKind.CLEAN_UP);
 
-    private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed) {
-        return facts(holds, filmHours, resinMl, jobMl, roomC, lastFailed, changed, new GateFacts.Profile(3, 2.3, 20, 19), 2.3, null, List.of());
+    private static GateFacts facts(
+            List<Hold> holds,
+            double filmHours,
+            Double resinMl,
+            Double jobMl,
+            Double roomC,
+            boolean lastFailed,
+            boolean changed) {
+        return facts(
+                holds,
+                filmHours,
+                resinMl,
+                jobMl,
+                roomC,
+                lastFailed,
+                changed,
+                new GateFacts.Profile(3, 2.3, 20, 19),
+                2.3,
+                null,
+                List.of());
     }
 
-    private static GateFacts facts(List<Hold> holds, double filmHours, Double resinMl, Double jobMl, Double roomC, boolean lastFailed, boolean changed,
-                                   GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
-        return new GateFacts(MachineKind.MASK, holds, List.of(new PartUse(PartUse.Part.FILM, "Film F1", new Usage(filmHours, 0, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.FILM)),
-                new PartUse(PartUse.Part.SCREEN, "Screen S1", new Usage(0, 300, 0, 0, 0), Defaults.shipped().usual(PartUse.Part.SCREEN))), 8, 0.3, resinMl == null ? null : "Reed grey", resinMl, jobMl, 280.0,
-                false, roomC, roomC == null ? null : 1.0, 3, true, lastFailed, changed, false, profile, exposureS, vat, null, own);
+    private static GateFacts facts(
+            List<Hold> holds,
+            double filmHours,
+            Double resinMl,
+            Double jobMl,
+            Double roomC,
+            boolean lastFailed,
+            boolean changed,
+            GateFacts.Profile profile,
+            Double exposureS,
+            GateFacts.Vat vat,
+            List<GateItem> own) {
+        return new GateFacts(
+                MachineKind.MASK,
+                holds,
+                List.of(
+                        new PartUse(
+                                PartUse.Part.FILM,
+                                "Film F1",
+                                new Usage(filmHours, 0, 0, 0, 0),
+                                Defaults.shipped().usual(PartUse.Part.FILM)),
+                        new PartUse(
+                                PartUse.Part.SCREEN,
+                                "Screen S1",
+                                new Usage(0, 300, 0, 0, 0),
+                                Defaults.shipped().usual(PartUse.Part.SCREEN))),
+                8,
+                0.3,
+                resinMl == null ? null : "Reed grey",
+                resinMl,
+                jobMl,
+                280.0,
+                false,
+                roomC,
+                roomC == null ? null : 1.0,
+                3,
+                true,
+                lastFailed,
+                changed,
+                false,
+                profile,
+                exposureS,
+                vat,
+                null,
+                own);
     }
 
     private static GateFacts inOrder() {
@@ -38,7 +97,10 @@ class StartGateTest {
     }
 
     private static GateItem item(GateFacts facts, String code) {
-        return GATE.items(facts).stream().filter(i -> i.code().equals(code)).findFirst().orElseThrow();
+        return GATE.items(facts).stream()
+                .filter(i -> i.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -52,10 +114,33 @@ class StartGateTest {
     @Test
     void resinThatStoodIsStirredFromTheBottomAndItsOwnTemperaturesCount() {
         GateFacts f = inOrder();
-        GateFacts stood = new GateFacts(f.kind(), f.holds(), f.parts(), f.jobHours(), f.uvShare(), f.resin(), f.resinMl(), f.jobMl(), f.fillLineMl(), f.selfFilling(), f.roomC(), f.roomReadHoursAgo(),
-                f.printsSinceLevelling(), f.levelled(), f.lastFailed(), f.changedSince(), f.holdNextToLight(), f.profile(), f.jobExposureS(), f.vat(), new GateFacts.Stood(6.2, 24.0, 28.0), f.own());
+        GateFacts stood = new GateFacts(
+                f.kind(),
+                f.holds(),
+                f.parts(),
+                f.jobHours(),
+                f.uvShare(),
+                f.resin(),
+                f.resinMl(),
+                f.jobMl(),
+                f.fillLineMl(),
+                f.selfFilling(),
+                f.roomC(),
+                f.roomReadHoursAgo(),
+                f.printsSinceLevelling(),
+                f.levelled(),
+                f.lastFailed(),
+                f.changedSince(),
+                f.holdNextToLight(),
+                f.profile(),
+                f.jobExposureS(),
+                f.vat(),
+                new GateFacts.Stood(6.2, 24.0, 28.0),
+                f.own());
         assertThat(item(stood, "resin-stirred").text()).contains("stood still for 6 days");
-        assertThat(item(stood, "temperature").state()).as("21.5 °C is cold for a resin that wants 24").isEqualTo(State.WARN);
+        assertThat(item(stood, "temperature").state())
+                .as("21.5 °C is cold for a resin that wants 24")
+                .isEqualTo(State.WARN);
         assertThat(item(f, "resin-stirred").text()).doesNotContain("stood");
     }
 
@@ -71,21 +156,36 @@ class StartGateTest {
     @ParameterizedTest
     @CsvSource({"240, 90, OK", "132, 90, OK", "131, 90, WARN", "300, 90, WARN"})
     void resinMustReachForTheJobAndToKeepTheFloorCovered(double there, double job, State state) {
-        assertThat(item(facts(List.of(), 100, there, job, 21.5, false, false), "resin-enough").state()).isEqualTo(state);
+        assertThat(item(facts(List.of(), 100, there, job, 21.5, false, false), "resin-enough")
+                        .state())
+                .isEqualTo(state);
     }
 
     @Test
     void whatIsNotOnRecordIsAskedOrSaid() {
-        assertThat(item(facts(List.of(), 100, null, 90.0, 21.5, false, false), "resin-enough").state()).isEqualTo(State.ASK);
-        assertThat(item(facts(List.of(), 100, 240.0, null, 21.5, false, false), "resin-enough").state()).isEqualTo(State.WARN);
-        assertThat(item(facts(List.of(), 100, 240.0, 90.0, null, false, false), "temperature").state()).isEqualTo(State.WARN);
+        assertThat(item(facts(List.of(), 100, null, 90.0, 21.5, false, false), "resin-enough")
+                        .state())
+                .isEqualTo(State.ASK);
+        assertThat(item(facts(List.of(), 100, 240.0, null, 21.5, false, false), "resin-enough")
+                        .state())
+                .isEqualTo(State.WARN);
+        assertThat(item(facts(List.of(), 100, 240.0, 90.0, null, false, false), "temperature")
+                        .state())
+                .isEqualTo(State.WARN);
     }
 
-    /** Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns whatever the chance. */
+    /**
+     * Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns whatever the
+     * chance.
+     */
     @Test
     void theChanceIsThatOfThisVeryJob() {
-        assertThat(item(facts(List.of(), 440, 240.0, 90.0, 21.5, false, false), "film-chance").text()).isEqualTo("Film F1: 3 % to fail in these 8.0 h, by what is usual.");
-        assertThat(item(facts(List.of(), 460, 240.0, 90.0, 21.5, false, false), "film-chance").state()).isEqualTo(State.WARN);
+        assertThat(item(facts(List.of(), 440, 240.0, 90.0, 21.5, false, false), "film-chance")
+                        .text())
+                .isEqualTo("Film F1: 3 % to fail in these 8.0 h, by what is usual.");
+        assertThat(item(facts(List.of(), 460, 240.0, 90.0, 21.5, false, false), "film-chance")
+                        .state())
+                .isEqualTo(State.WARN);
     }
 
     /** 0.2 to 0.5 s more and about 40 mm/min in a cold room; common practice. */
@@ -99,8 +199,11 @@ class StartGateTest {
 
     @Test
     void printingTheSameAgainIsWarnedOf() {
-        assertThat(item(facts(List.of(), 100, 240.0, 90.0, 21.5, true, false), "nothing-changed").state()).isEqualTo(State.WARN);
-        assertThat(GATE.items(facts(List.of(), 100, 240.0, 90.0, 21.5, true, true))).noneMatch(i -> i.code().equals("nothing-changed"));
+        assertThat(item(facts(List.of(), 100, 240.0, 90.0, 21.5, true, false), "nothing-changed")
+                        .state())
+                .isEqualTo(State.WARN);
+        assertThat(GATE.items(facts(List.of(), 100, 240.0, 90.0, 21.5, true, true)))
+                .noneMatch(i -> i.code().equals("nothing-changed"));
     }
 
     private static GateFacts with(GateFacts.Profile profile, Double exposureS, GateFacts.Vat vat, List<GateItem> own) {
@@ -119,7 +222,9 @@ class StartGateTest {
         GateItem item = item(with(new GateFacts.Profile(4, 2.3, 5, 5), 2.8, null, List.of()), "profile");
         assertThat(item.state()).isEqualTo(State.WARN);
         assertThat(item.text()).contains("Profile 4").contains("2.3 s").contains("2.8 s");
-        assertThat(item(with(new GateFacts.Profile(4, 2.3, 5, 5), 2.301, null, List.of()), "profile").state()).isEqualTo(State.OK);
+        assertThat(item(with(new GateFacts.Profile(4, 2.3, 5, 5), 2.301, null, List.of()), "profile")
+                        .state())
+                .isEqualTo(State.OK);
     }
 
     @Test
@@ -127,7 +232,9 @@ class StartGateTest {
         GateFacts.Vat vat = new GateFacts.Vat(new VatFill(160, 95, 26), new VatFill.Displacer(144 * 81, 12));
         GateItem item = item(with(null, null, vat, List.of()), "freeboard");
         assertThat(item.state()).isEqualTo(State.WARN);
-        assertThat(item.text()).contains("1 mm below the rim").contains("Take out about 76 ml"); // (240 000 + 144·81·12)/(160·95) = 25.0; most 164 ml
+        assertThat(item.text())
+                .contains("1 mm below the rim")
+                .contains("Take out about 76 ml"); // (240 000 + 144·81·12)/(160·95) = 25.0; most 164 ml
         GateFacts.Vat deep = new GateFacts.Vat(new VatFill(160, 95, 40), new VatFill.Displacer(144 * 81, 12));
         assertThat(item(with(null, null, deep, List.of()), "freeboard").state()).isEqualTo(State.OK);
     }

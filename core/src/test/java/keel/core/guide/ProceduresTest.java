@@ -8,8 +8,8 @@ import java.util.Map;
 import keel.core.CheckedYaml;
 import keel.core.air.AirPartKind;
 import keel.core.standing.Caution;
-import keel.core.standing.MachineKind;
 import keel.core.standing.LevelJoint;
+import keel.core.standing.MachineKind;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
 import org.junit.jupiter.api.Test;
@@ -20,15 +20,22 @@ class ProceduresTest {
 
     private static final Procedures ALL = Procedures.shipped();
     private static final MachineTraits MASK = new MachineTraits(MachineKind.MASK, false, false, true, LevelJoint.BALL);
-    private static final MachineTraits LASER = new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL);
+    private static final MachineTraits LASER =
+            new MachineTraits(MachineKind.LASER_TANK, false, false, false, LevelJoint.BALL);
 
     @Test
     void eachServiceWithAGuideFindsTheOneForItsMachine() {
-        assertThat(ALL.leadingTo(ServiceKind.FILM_CHANGE, MASK)).map(Procedure::code).contains("film-change");
+        assertThat(ALL.leadingTo(ServiceKind.FILM_CHANGE, MASK))
+                .map(Procedure::code)
+                .contains("film-change");
         assertThat(ALL.leadingTo(ServiceKind.FILM_CHANGE, LASER)).isEmpty();
-        assertThat(ALL.leadingTo(ServiceKind.TANK_CHANGE, LASER)).map(Procedure::code).contains("tank-change");
+        assertThat(ALL.leadingTo(ServiceKind.TANK_CHANGE, LASER))
+                .map(Procedure::code)
+                .contains("tank-change");
         assertThat(ALL.leadingTo(ServiceKind.SCREEN_INSPECTED, LASER)).isEmpty();
-        assertThat(ALL.leadingTo(ServiceKind.LUBRICATION, LASER)).map(Procedure::code).contains("lubrication");
+        assertThat(ALL.leadingTo(ServiceKind.LUBRICATION, LASER))
+                .map(Procedure::code)
+                .contains("lubrication");
         assertThat(ALL.leadingTo(ServiceKind.MOVED, MASK)).isEmpty();
     }
 
@@ -45,10 +52,18 @@ class ProceduresTest {
     void aFanStandsStillBeforeItIsOpened() {
         for (AirPartKind part : List.of(AirPartKind.FAN, AirPartKind.MESH, AirPartKind.FILTER, AirPartKind.CARBON)) {
             List<Step> steps = ALL.of(part).steps();
-            Step off = steps.stream().filter(s -> s.code().equals("off")).findFirst().orElseThrow();
+            Step off = steps.stream()
+                    .filter(s -> s.code().equals("off"))
+                    .findFirst()
+                    .orElseThrow();
             assertThat(off.caution()).isEqualTo(Caution.FAN);
-            assertThat(steps.subList(0, steps.indexOf(off))).as("nothing is opened before").allMatch(s -> s.code().equals("smell"));
-            assertThat(steps).as("%s: whether air moves is asked at the end", part).anyMatch(s -> s.drawing().equals("paper-strip") && s.asks().stream().anyMatch(a -> a.name().equals("draws")));
+            assertThat(steps.subList(0, steps.indexOf(off)))
+                    .as("nothing is opened before")
+                    .allMatch(s -> s.code().equals("smell"));
+            assertThat(steps)
+                    .as("%s: whether air moves is asked at the end", part)
+                    .anyMatch(s -> s.drawing().equals("paper-strip")
+                            && s.asks().stream().anyMatch(a -> a.name().equals("draws")));
         }
     }
 
@@ -58,7 +73,9 @@ class ProceduresTest {
         for (AirPartKind part : AirPartKind.values()) {
             Map<String, String> wrong = Map.of("draws", "false", "right", "false", "sits", "false");
             assertThat(ALL.of(part).path(null, wrong)).as("%s", part).anyMatch(Step::stops);
-            assertThat(ALL.of(part).path(null, Map.of("draws", "true", "right", "true", "sits", "true"))).as("%s", part).noneMatch(Step::stops);
+            assertThat(ALL.of(part).path(null, Map.of("draws", "true", "right", "true", "sits", "true")))
+                    .as("%s", part)
+                    .noneMatch(Step::stops);
         }
     }
 
@@ -66,29 +83,62 @@ class ProceduresTest {
     @Test
     void resinIsShakenBeforeItIsPoured() {
         Procedure pour = ALL.called("pour").orElseThrow();
-        assertThat(codes(pour, MASK, Map.of("way", "IN"))).containsSubsequence("bottle", "clear", "shake", "stir", "pour", "neck", "cover").doesNotContain("back", "feed");
-        assertThat(codes(pour, LASER, Map.of("way", "IN"))).containsSubsequence("shake", "feed", "neck").doesNotContain("pour", "stir");
+        assertThat(codes(pour, MASK, Map.of("way", "IN")))
+                .containsSubsequence("bottle", "clear", "shake", "stir", "pour", "neck", "cover")
+                .doesNotContain("back", "feed");
+        assertThat(codes(pour, LASER, Map.of("way", "IN")))
+                .containsSubsequence("shake", "feed", "neck")
+                .doesNotContain("pour", "stir");
         assertThat(codes(pour, MASK, Map.of("way", "OUT"))).contains("back").doesNotContain("shake", "pour");
         assertThat(pour.service()).isEmpty();
         assertThat(pour.done()).isEqualTo("Resin written down");
     }
 
-    /** The order of a film change: the spacer goes in before the clamp is tight and comes out before the frame goes in; common practice. */
+    /**
+     * The order of a film change: the spacer goes in before the clamp is tight and comes out before the frame goes in;
+     * common practice.
+     */
     @Test
     void theFilmChangeKeepsTheOrderOnWhichItDepends() {
-        List<String> steps = ALL.called("film-change").orElseThrow().path(MASK, Map.of("tight", "true")).stream().map(Step::code).toList();
-        assertThat(steps).containsSubsequence("drain", "cure", "frame-out", "clamp-out", "part", "sheet", "spacer", "corners", "run-in", "clamp",
-                "spacer-out", "into-vat", "frame", "tension", "trim", "underside", "leak", "fit").doesNotContain("leaks");
+        List<String> steps = ALL.called("film-change").orElseThrow().path(MASK, Map.of("tight", "true")).stream()
+                .map(Step::code)
+                .toList();
+        assertThat(steps)
+                .containsSubsequence(
+                        "drain",
+                        "cure",
+                        "frame-out",
+                        "clamp-out",
+                        "part",
+                        "sheet",
+                        "spacer",
+                        "corners",
+                        "run-in",
+                        "clamp",
+                        "spacer-out",
+                        "into-vat",
+                        "frame",
+                        "tension",
+                        "trim",
+                        "underside",
+                        "leak",
+                        "fit")
+                .doesNotContain("leaks");
     }
 
     @Test
     void theQuickWayIsOnlyOfferedWhereTheWholeAreaCanBeLit() {
         Procedure cleanUp = ALL.called("clean-up").orElseThrow();
-        assertThat(codes(cleanUp, MASK, Map.of("way", "QUICK"))).contains("way", "handle", "light", "lift").doesNotContain("drain", "push");
-        assertThat(codes(cleanUp, MASK, Map.of("way", "FULL"))).contains("drain", "push").doesNotContain("handle");
+        assertThat(codes(cleanUp, MASK, Map.of("way", "QUICK")))
+                .contains("way", "handle", "light", "lift")
+                .doesNotContain("drain", "push");
+        assertThat(codes(cleanUp, MASK, Map.of("way", "FULL")))
+                .contains("drain", "push")
+                .doesNotContain("handle");
         assertThat(codes(cleanUp, LASER, Map.of())).contains("drain", "push").doesNotContain("way", "handle");
         Step.Detour fallBack = cleanUp.step("lift").orElseThrow().detour();
-        assertThat(codes(cleanUp, MASK, Map.of(fallBack.answer(), fallBack.value()))).contains(fallBack.to());
+        assertThat(codes(cleanUp, MASK, Map.of(fallBack.answer(), fallBack.value())))
+                .contains(fallBack.to());
     }
 
     @Test
@@ -107,10 +157,14 @@ class ProceduresTest {
             for (Step step : procedure.steps()) {
                 String said = (step.title() + " " + String.join(" ", step.text())).toLowerCase();
                 if (said.contains("blade") || said.contains("knife")) {
-                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(procedure.airPart() == null ? Caution.RAW_RESIN_AND_BLADE : Caution.FAN);
+                    assertThat(step.caution())
+                            .as(procedure.code() + "/" + step.code())
+                            .isEqualTo(procedure.airPart() == null ? Caution.RAW_RESIN_AND_BLADE : Caution.FAN);
                 }
                 if (said.contains("light the whole screen") || said.contains("full white")) {
-                    assertThat(step.caution()).as(procedure.code() + "/" + step.code()).isEqualTo(Caution.UV);
+                    assertThat(step.caution())
+                            .as(procedure.code() + "/" + step.code())
+                            .isEqualTo(Caution.UV);
                 }
             }
         }
@@ -120,26 +174,34 @@ class ProceduresTest {
     void everyRequiredFieldOfWhatIsWrittenIsAskedOrFixed() {
         for (Procedure procedure : ALL.all()) {
             for (Procedure.Written written : procedure.writes()) {
-                List<String> asked = procedure.steps().stream().flatMap(s -> s.asks().stream()).map(a -> a.name()).toList();
-                written.kind().fields().stream().filter(f -> f.required() && !written.fixed().containsKey(f.name()))
-                        .forEach(f -> assertThat(asked).as(procedure.code() + " writes " + written.kind()).contains(f.name()));
+                List<String> asked = procedure.steps().stream()
+                        .flatMap(s -> s.asks().stream())
+                        .map(a -> a.name())
+                        .toList();
+                written.kind().fields().stream()
+                        .filter(f -> f.required() && !written.fixed().containsKey(f.name()))
+                        .forEach(f -> assertThat(asked)
+                                .as(procedure.code() + " writes " + written.kind())
+                                .contains(f.name()));
             }
         }
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: []}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}, {code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: {colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: AIR_PART, done: e, steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, done: e, writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-        "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"})
+    @ValueSource(
+            strings = {
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: []}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}, {code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: {colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: AIR_PART, done: e, steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, done: e, writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"
+            })
     void aProcedureThatLeadsNowhereIsRefused(String yaml) {
         assertThatIllegalArgumentException().isThrownBy(() -> Procedures.of(CheckedYaml.parse(yaml)));
     }

@@ -15,7 +15,10 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.ServiceKind;
 import org.junit.jupiter.api.Test;
 
-/** The windows are common practice, no published source; what is tested is that each fact follows from the entries that it names. */
+/**
+ * The windows are common practice, no published source; what is tested is that each fact follows from the entries that
+ * it names.
+ */
 class HistoryFactsTest {
 
     private static final Instant START = Instant.parse("2026-03-02T08:00:00Z");
@@ -49,7 +52,8 @@ class HistoryFactsTest {
             print(Outcome.GOOD);
         }
         assertThat(facts()).contains("plate-handled").doesNotContain("levelled-recently");
-        assertThat(facts(PartAges.UNKNOWN, MachineKind.MASK, true, failure("part-missing"))).doesNotContain("plate-handled");
+        assertThat(facts(PartAges.UNKNOWN, MachineKind.MASK, true, failure("part-missing")))
+                .doesNotContain("plate-handled");
     }
 
     @Test
@@ -63,20 +67,25 @@ class HistoryFactsTest {
     void partsAreOldOrYoungByTheirShareOfTheUsualLife() {
         PartAges ages = new PartAges(0.9, 0.1, 0.5, 1.2, 0.1);
         assertThat(facts(ages, MachineKind.MASK, false, failure("part-missing")))
-                .contains("film-old", "screen-young", "z-unlubricated", "plate-fresh").doesNotContain("film-young", "screen-old", "light-old", "z-lubricated");
+                .contains("film-old", "screen-young", "z-unlubricated", "plate-fresh")
+                .doesNotContain("film-young", "screen-old", "light-old", "z-lubricated");
     }
 
     @Test
     void aMachineWithoutAScreenCannotHaveABadOne() {
-        assertThat(facts(PartAges.UNKNOWN, MachineKind.LASER_TANK, false, failure("region-bare"))).contains("no-screen");
+        assertThat(facts(PartAges.UNKNOWN, MachineKind.LASER_TANK, false, failure("region-bare")))
+                .contains("no-screen");
         assertThat(facts()).doesNotContain("no-screen");
     }
 
     @Test
     void settingsAreComparedWithTheFirstVersionAndProveThemselves() {
         past.add(new Past.Poured(tick(), "reed", 200));
-        past.add(new Past.Changed(tick(), "reed", Map.of(Setting.EXPOSURE_S, 0.8, Setting.LIFT_MM_PER_MIN, 1.5, Setting.SMOOTHING, 1.0)));
-        assertThat(facts()).contains("profile-changed", "exposure-lowered", "lift-raised").doesNotContain("smoothing-lowered", "settings-proven");
+        past.add(new Past.Changed(
+                tick(), "reed", Map.of(Setting.EXPOSURE_S, 0.8, Setting.LIFT_MM_PER_MIN, 1.5, Setting.SMOOTHING, 1.0)));
+        assertThat(facts())
+                .contains("profile-changed", "exposure-lowered", "lift-raised")
+                .doesNotContain("smoothing-lowered", "settings-proven");
         for (int i = 0; i < 8; i++) {
             print(Outcome.GOOD);
         }
@@ -114,9 +123,13 @@ class HistoryFactsTest {
     void littleMoreResinThanTheJobTookIsASmallMargin() {
         past.add(new Past.Poured(tick(), "reed", 60));
         Past.Printed taken = new Past.Printed(tick(), tick(), Outcome.FAILED, 3, 1, 55);
-        assertThat(new HistoryFacts(Defaults.shipped()).of(past, PartAges.UNKNOWN, MachineKind.MASK, false, taken, failure("ends-early"))).contains("margin-small");
+        assertThat(new HistoryFacts(Defaults.shipped())
+                        .of(past, PartAges.UNKNOWN, MachineKind.MASK, false, taken, failure("ends-early")))
+                .contains("margin-small");
         past.add(0, new Past.Poured(START, "reed", 100));
-        assertThat(new HistoryFacts(Defaults.shipped()).of(past, PartAges.UNKNOWN, MachineKind.MASK, false, taken, failure("ends-early"))).doesNotContain("margin-small");
+        assertThat(new HistoryFacts(Defaults.shipped())
+                        .of(past, PartAges.UNKNOWN, MachineKind.MASK, false, taken, failure("ends-early")))
+                .doesNotContain("margin-small");
     }
 
     @Test
@@ -166,7 +179,9 @@ class HistoryFactsTest {
         for (int i = 0; i < 15; i++) {
             print(Outcome.GOOD);
         }
-        assertThat(facts()).as("five of twenty is a busy machine, not a loose one").doesNotContain("random-places");
+        assertThat(facts())
+                .as("five of twenty is a busy machine, not a loose one")
+                .doesNotContain("random-places");
     }
 
     @Test
@@ -201,15 +216,30 @@ class HistoryFactsTest {
     }
 
     private Set<String> facts() {
-        return facts(PartAges.UNKNOWN, MachineKind.MASK, false, new Past.Failed(clock.plusSeconds(60), Set.of("pitted-face"), Set.of()));
+        return facts(
+                PartAges.UNKNOWN,
+                MachineKind.MASK,
+                false,
+                new Past.Failed(clock.plusSeconds(60), Set.of("pitted-face"), Set.of()));
     }
 
     private Set<String> at(String... zones) {
-        return facts(PartAges.UNKNOWN, MachineKind.MASK, false, new Past.Failed(tick(), Set.of("region-bare"), Set.of(zones)));
+        return facts(
+                PartAges.UNKNOWN,
+                MachineKind.MASK,
+                false,
+                new Past.Failed(tick(), Set.of("region-bare"), Set.of(zones)));
     }
 
     private Set<String> of(Past.Printed print) {
-        return new HistoryFacts(Defaults.shipped()).of(past, PartAges.UNKNOWN, MachineKind.MASK, false, print, new Past.Failed(print.at(), Set.of("layer-split"), Set.of()));
+        return new HistoryFacts(Defaults.shipped())
+                .of(
+                        past,
+                        PartAges.UNKNOWN,
+                        MachineKind.MASK,
+                        false,
+                        print,
+                        new Past.Failed(print.at(), Set.of("layer-split"), Set.of()));
     }
 
     private Set<String> facts(PartAges ages, MachineKind kind, boolean selfLevelling, Past.Failed failure) {

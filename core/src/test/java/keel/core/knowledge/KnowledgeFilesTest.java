@@ -23,7 +23,8 @@ class KnowledgeFilesTest {
 
     @Test
     void everySymptomHasACauseThatAlmostAlwaysOrOftenShowsIt() {
-        assertThat(knowledge.symptoms()).allSatisfy(s -> assertThat(knowledge.causes()).anyMatch(c -> c.strength(s.code()) >= 2));
+        assertThat(knowledge.symptoms())
+                .allSatisfy(s -> assertThat(knowledge.causes()).anyMatch(c -> c.strength(s.code()) >= 2));
     }
 
     @Test
@@ -41,14 +42,18 @@ class KnowledgeFilesTest {
 
     @Test
     void onlyChecksThatPrintSomethingAreRisky() {
-        assertThat(knowledge.checks().stream().filter(Check::risky).map(Check::code)).containsExactly("axis-piece", "known-good", "move-job");
+        assertThat(knowledge.checks().stream().filter(Check::risky).map(Check::code))
+                .containsExactly("axis-piece", "known-good", "move-job");
     }
 
     @Test
     void aStrengthOutsideTheScaleIsRefusedByTheSchema() {
         JsonNode causes = KnowledgeFiles.shippedFile("causes");
         ((ObjectNode) causes.at("/causes/0/shows")).put("bare-plate", 4);
-        assertThatIllegalArgumentException().isThrownBy(() -> of(causes)).withMessageStartingWith("causes.yaml:").withMessageContaining("bare-plate");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> of(causes))
+                .withMessageStartingWith("causes.yaml:")
+                .withMessageContaining("bare-plate");
     }
 
     @Test
@@ -62,12 +67,16 @@ class KnowledgeFilesTest {
     void aCodeThatIsNotDefinedIsNamed() {
         JsonNode causes = KnowledgeFiles.shippedFile("causes");
         ((ObjectNode) causes.at("/causes/0/shows")).put("bare-plat", 2);
-        assertThatIllegalArgumentException().isThrownBy(() -> of(causes)).withMessage("Not defined: symptom bare-plat of cause plate-tilted");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> of(causes))
+                .withMessage("Not defined: symptom bare-plat of cause plate-tilted");
     }
 
     @Test
     void brokenYamlIsSaidToBeUnreadable() {
-        assertThatIllegalArgumentException().isThrownBy(() -> CheckedYaml.parse("a: [1")).withMessageStartingWith("Not readable as YAML");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> CheckedYaml.parse("a: [1"))
+                .withMessageStartingWith("Not readable as YAML");
     }
 
     private static Knowledge of(JsonNode causes) {

@@ -13,7 +13,10 @@ import org.junit.jupiter.api.Test;
 
 class CompetingLivesTest {
 
-    /** Two Weibull lives of one shape together are one of that shape, its scale (η₁^−β + η₂^−β)^(−1/β) (any text on competing risks). */
+    /**
+     * Two Weibull lives of one shape together are one of that shape, its scale (η₁^−β + η₂^−β)^(−1/β) (any text on
+     * competing risks).
+     */
     @Test
     void twoWaysOfOneShapeAreOneLife() {
         CompetingLives two = new CompetingLives(List.of(new WeibullLife(3, 1.2), new WeibullLife(3, 1.6)));
@@ -26,10 +29,14 @@ class CompetingLivesTest {
         AgeReplacement closed = AgeReplacement.of(one, 1, 10);
         assertThat(by.replaceAtHours()).isCloseTo(closed.replaceAtHours(), within(0.002 * scale));
         assertThat(by.costPerHour()).isCloseTo(closed.costPerHour(), within(1e-3 * closed.costPerHour()));
-        assertThat(by.runToFailurePerHour()).isCloseTo(closed.runToFailurePerHour(), within(1e-3 * closed.runToFailurePerHour()));
+        assertThat(by.runToFailurePerHour())
+                .isCloseTo(closed.runToFailurePerHour(), within(1e-3 * closed.runToFailurePerHour()));
     }
 
-    /** Half pierced by chance, the rest clouded late: each way's life is found again, where one Weibull life would lie between. */
+    /**
+     * Half pierced by chance, the rest clouded late: each way's life is found again, where one Weibull life would lie
+     * between.
+     */
     @Test
     void waysAreToldApart() {
         Random random = new Random(3);
@@ -48,14 +55,21 @@ class CompetingLivesTest {
         assertThat(fitted.ways().get(0).scale()).isCloseTo(500, within(75.0));
         assertThat(fitted.ways().get(1).shape()).isCloseTo(6, within(1.2));
         assertThat(fitted.ways().get(1).scale()).isCloseTo(450, within(25.0));
-        assertThat(AgeReplacement.of(fitted, 12, 45).replaceAtHours()).as("wear-out makes an early change pay that one life does not see").isBetween(200.0, 420.0);
+        assertThat(AgeReplacement.of(fitted, 12, 45).replaceAtHours())
+                .as("wear-out makes an early change pay that one life does not see")
+                .isBetween(200.0, 420.0);
     }
 
     @Test
     void whatCannotBeIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> new CompetingLives(List.of()));
-        assertThatIllegalArgumentException().isThrownBy(() -> AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 0, 1));
-        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 1, 10).replaceAtHours()).isNull();
-        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(3, 1))), 10, 10).advice()).isEqualTo(AgeReplacement.Advice.NOT_DEARER);
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 0, 1));
+        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(1, 1))), 1, 10)
+                        .replaceAtHours())
+                .isNull();
+        assertThat(AgeReplacement.of(new CompetingLives(List.of(new WeibullLife(3, 1))), 10, 10)
+                        .advice())
+                .isEqualTo(AgeReplacement.Advice.NOT_DEARER);
     }
 }

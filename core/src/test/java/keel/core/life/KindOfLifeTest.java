@@ -46,7 +46,10 @@ class KindOfLifeTest {
         assertThat(lived(10, 3, 4, null).endedByItself()).isFalse();
         assertThat(lived(10, 3, 4, "PIERCED")).matches(Lived::endedByItself).matches(l -> !l.worn());
         assertThat(lived(10, 3, 4, "DARK_PIXELS")).matches(Lived::worn);
-        KindOfLife life = KindOfLife.of(List.of(lived(10, 3, 4, "PIERCED"), lived(300, 90, 120, "PLANNED"), lived(50, 15, 20, null)), USUAL, LifeClock.HOURS);
+        KindOfLife life = KindOfLife.of(
+                List.of(lived(10, 3, 4, "PIERCED"), lived(300, 90, 120, "PLANNED"), lived(50, 15, 20, null)),
+                USUAL,
+                LifeClock.HOURS);
         assertThat(life.ends()).isEqualTo(1);
         assertThat(life.lives()).isEqualTo(3);
         assertThat(life.chosen()).isFalse();

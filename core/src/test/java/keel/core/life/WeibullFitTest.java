@@ -33,7 +33,10 @@ class WeibullFitTest {
         assertThat(fit.scaleHigh()).isBetween(fit.scale(), 950.0);
     }
 
-    /** Without censoring, samples of a reference library's Weibull distribution give their parameters back, and the intervals hold the truth about four times in five. */
+    /**
+     * Without censoring, samples of a reference library's Weibull distribution give their parameters back, and the
+     * intervals hold the truth about four times in five.
+     */
     @Test
     void intervalsHoldTheTruthAboutFourTimesInFive() {
         int shape = 0;
@@ -62,42 +65,68 @@ class WeibullFitTest {
     @Test
     void withoutAnyEndTheLikeliestIsRefusedAndThePriorStands() {
         List<Life> alive = List.of(new Life(3, false), new Life(5, false));
-        assertThatIllegalArgumentException().isThrownBy(() -> WeibullFit.likeliest(alive)).withMessageContaining("None has ended");
-        assertThatIllegalArgumentException().isThrownBy(() -> WeibullFit.likeliest(List.of())).withMessageContaining("None has ended");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> WeibullFit.likeliest(alive))
+                .withMessageContaining("None has ended");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> WeibullFit.likeliest(List.of()))
+                .withMessageContaining("None has ended");
         WeibullFit prior = WeibullFit.bayes(List.of(), FILM);
         assertThat(prior.shape()).isCloseTo(2, within(0.01));
         assertThat(prior.scale()).isCloseTo(450, within(2.0));
-        assertThat(prior.scaleHigh() / prior.scaleLow()).as("a normal's 10 and 90 %, 2·1.2816·0.8 in the logarithm").isCloseTo(Math.exp(2 * 1.28155 * 0.8), within(0.2));
+        assertThat(prior.scaleHigh() / prior.scaleLow())
+                .as("a normal's 10 and 90 %, 2·1.2816·0.8 in the logarithm")
+                .isCloseTo(Math.exp(2 * 1.28155 * 0.8), within(0.2));
         WeibullFit old = WeibullFit.bayes(List.of(new Life(900, false), new Life(800, false)), FILM);
         assertThat(old.scale()).as("two that live on make lives longer").isGreaterThan(600);
     }
 
     @Test
     void endsThatTellNoShapeAreRefused() {
-        assertThatIllegalArgumentException().isThrownBy(() -> WeibullFit.likeliest(List.of(new Life(100, true)))).withMessageContaining("two at different ages");
-        assertThatIllegalArgumentException().isThrownBy(() -> WeibullFit.likeliest(List.of(new Life(100, true), new Life(100, true), new Life(100, true))));
-        assertThat(WeibullFit.bayes(List.of(new Life(100, true), new Life(100, true), new Life(100, true)), FILM).scale()).isBetween(90.0, 250.0);
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> WeibullFit.likeliest(List.of(new Life(100, true))))
+                .withMessageContaining("two at different ages");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() ->
+                        WeibullFit.likeliest(List.of(new Life(100, true), new Life(100, true), new Life(100, true))));
+        assertThat(WeibullFit.bayes(List.of(new Life(100, true), new Life(100, true), new Life(100, true)), FILM)
+                        .scale())
+                .isBetween(90.0, 250.0);
         assertThatIllegalArgumentException().isThrownBy(() -> new Life(0, true));
         assertThatIllegalArgumentException().isThrownBy(() -> new Life(Double.NaN, true));
-        assertThat(WeibullFit.likeliest(List.of(new Life(1e-3, true), new Life(2e5, true))).shape()).isPositive();
+        assertThat(WeibullFit.likeliest(List.of(new Life(1e-3, true), new Life(2e5, true)))
+                        .shape())
+                .isPositive();
     }
 
-    /** Freireich et al. 1963, the 6-MP arm, as in most textbooks of survival: 0.8571 after 6, 0.8067, 0.7529, 0.6902, 0.6275, 0.5378, 0.4482. */
+    /**
+     * Freireich et al. 1963, the 6-MP arm, as in most textbooks of survival: 0.8571 after 6, 0.8067, 0.7529, 0.6902,
+     * 0.6275, 0.5378, 0.4482.
+     */
     @Test
     void kaplanAndMeiersEstimateIsThatOfTheTextbooks() {
-        List<Life> lives = Stream.concat(ends(6, 6, 6, 7, 10, 13, 16, 22, 23), alive(6, 9, 10, 11, 17, 19, 20, 25, 32, 32, 34, 35)).toList();
+        List<Life> lives = Stream.concat(
+                        ends(6, 6, 6, 7, 10, 13, 16, 22, 23), alive(6, 9, 10, 11, 17, 19, 20, 25, 32, 32, 34, 35))
+                .toList();
         Survival survival = Survival.of(lives);
-        assertThat(survival.steps()).extracting(Survival.Step::hours).containsExactly(6.0, 7.0, 10.0, 13.0, 16.0, 22.0, 23.0);
+        assertThat(survival.steps())
+                .extracting(Survival.Step::hours)
+                .containsExactly(6.0, 7.0, 10.0, 13.0, 16.0, 22.0, 23.0);
         double[] published = {0.8571, 0.8067, 0.7529, 0.6902, 0.6275, 0.5378, 0.4482};
         for (int i = 0; i < published.length; i++) {
             assertThat(survival.steps().get(i).probability()).isCloseTo(published[i], within(5e-5));
         }
         /* Greenwood's error after 6 weeks is 0.0764 in the textbooks (from memory); 80 % is 1.2816 of it. */
-        assertThat(survival.steps().get(0).probability() - survival.steps().get(0).low()).isCloseTo(1.2816 * 0.0764, within(2e-4));
+        assertThat(survival.steps().get(0).probability()
+                        - survival.steps().get(0).low())
+                .isCloseTo(1.2816 * 0.0764, within(2e-4));
         assertThat(Survival.of(List.of()).steps()).isEmpty();
     }
 
-    /** Barlow and Hunter 1960: shape 3, scale 1, a failure ten times as dear: about 0.382, at 3.95 (recomputed numerically). */
+    /**
+     * Barlow and Hunter 1960: shape 3, scale 1, a failure ten times as dear: about 0.382, at 3.95 (recomputed
+     * numerically).
+     */
     @Test
     void theBestAgeIsThatOfBarlowAndHunter() {
         AgeReplacement r = AgeReplacement.of(new WeibullLife(3, 1), 1, 10);
@@ -105,13 +134,22 @@ class WeibullFitTest {
         assertThat(r.costPerHour()).isCloseTo(3.95, within(0.005));
         assertThat(r.runToFailurePerHour()).as("10 over Γ(4/3) = 0.89298").isCloseTo(11.1985, within(1e-3));
         for (double other : new double[] {0.3, 0.36, 0.4, 0.5}) {
-            assertThat(AgeReplacement.costPerHour(new WeibullLife(3, 1), 1, 10, other)).isGreaterThan(r.costPerHour());
+            assertThat(AgeReplacement.costPerHour(new WeibullLife(3, 1), 1, 10, other))
+                    .isGreaterThan(r.costPerHour());
         }
     }
 
     @ParameterizedTest
-    @CsvSource({"1, 1, 10, NO_WEAR_OUT", "0.7, 1, 10, NO_WEAR_OUT", "3, 10, 10, NOT_DEARER", "3, 10, 5, NOT_DEARER", "1.05, 9, 10, SAVES_NOTHING", "3, 1, 2, CHANGE_AT_AGE"})
-    void whereAnEarlyChangeDoesNotPayItIsSaid(double shape, double planned, double failure, AgeReplacement.Advice advice) {
+    @CsvSource({
+        "1, 1, 10, NO_WEAR_OUT",
+        "0.7, 1, 10, NO_WEAR_OUT",
+        "3, 10, 10, NOT_DEARER",
+        "3, 10, 5, NOT_DEARER",
+        "1.05, 9, 10, SAVES_NOTHING",
+        "3, 1, 2, CHANGE_AT_AGE"
+    })
+    void whereAnEarlyChangeDoesNotPayItIsSaid(
+            double shape, double planned, double failure, AgeReplacement.Advice advice) {
         AgeReplacement r = AgeReplacement.of(new WeibullLife(shape, 400), planned, failure);
         assertThat(r.advice()).isEqualTo(advice);
         assertThat(r.replaceAtHours() == null).isEqualTo(advice != AgeReplacement.Advice.CHANGE_AT_AGE);
@@ -130,7 +168,9 @@ class WeibullFitTest {
         assertThat(AgeReplacement.meanUpTo(life, 250)).isCloseTo(sum * 250 / n / 3, within(1e-6));
     }
 
-    /** The clock that a part really lives by explains its lives better than one that runs at another pace for each part. */
+    /**
+     * The clock that a part really lives by explains its lives better than one that runs at another pace for each part.
+     */
     @Test
     void theRightClockExplainsLivesBest() {
         Random random = new Random(9);
@@ -142,17 +182,33 @@ class WeibullFitTest {
             right.add(new Life(life, true));
             wrong.add(new Life(life * Math.exp(random.nextGaussian()), true));
         }
-        assertThat(WeibullFit.explanation(right).getAsDouble()).isGreaterThan(WeibullFit.explanation(wrong).getAsDouble());
-        List<Life> inMinutes = right.stream().map(l -> new Life(60 * l.hours(), true)).toList();
-        assertThat(WeibullFit.explanation(inMinutes).getAsDouble()).as("the unit does not matter").isCloseTo(WeibullFit.explanation(right).getAsDouble(), within(1e-6));
-        assertThat(WeibullFit.explanation(List.of(new Life(5, true), new Life(5, true)))).as("all alike").isEmpty();
+        assertThat(WeibullFit.explanation(right).getAsDouble())
+                .isGreaterThan(WeibullFit.explanation(wrong).getAsDouble());
+        List<Life> inMinutes =
+                right.stream().map(l -> new Life(60 * l.hours(), true)).toList();
+        assertThat(WeibullFit.explanation(inMinutes).getAsDouble())
+                .as("the unit does not matter")
+                .isCloseTo(WeibullFit.explanation(right).getAsDouble(), within(1e-6));
+        assertThat(WeibullFit.explanation(List.of(new Life(5, true), new Life(5, true))))
+                .as("all alike")
+                .isEmpty();
         assertThat(WeibullFit.explanation(List.of())).isEmpty();
         assertThat(WeibullFit.likeliest(right).way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
-        assertThat(WeibullFit.likeliest(List.of(new Life(1, true), new Life(100, true), new Life(3, true), new Life(900, false), new Life(800, false))).way()).isEqualTo(WeibullFit.Way.EARLY_DEATH);
+        assertThat(WeibullFit.likeliest(List.of(
+                                new Life(1, true),
+                                new Life(100, true),
+                                new Life(3, true),
+                                new Life(900, false),
+                                new Life(800, false)))
+                        .way())
+                .isEqualTo(WeibullFit.Way.EARLY_DEATH);
     }
 
     private static List<Life> handbook() {
-        return Stream.concat(ends(54, 187, 216, 240, 244, 335, 361, 373, 375, 386), DoubleStream.generate(() -> 500).limit(10).mapToObj(h -> new Life(h, false))).toList();
+        return Stream.concat(
+                        ends(54, 187, 216, 240, 244, 335, 361, 373, 375, 386),
+                        DoubleStream.generate(() -> 500).limit(10).mapToObj(h -> new Life(h, false)))
+                .toList();
     }
 
     private static Stream<Life> ends(double... hours) {

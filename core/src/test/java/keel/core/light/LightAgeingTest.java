@@ -13,11 +13,18 @@ import org.junit.jupiter.api.Test;
 class LightAgeingTest {
 
     /** NIST StRD, linear regression, Norris (y, x). */
-    private static final double[] NORRIS = {0.1, 0.2, 338.8, 337.4, 118.1, 118.2, 888.0, 884.6, 9.2, 10.1, 228.1, 226.5, 668.5, 666.3, 998.5, 996.3, 449.1, 448.6, 778.9, 777.0, 559.2, 558.2, 0.3, 0.4, 0.1,
-        0.6, 778.1, 775.5, 668.8, 666.9, 339.3, 338.0, 448.9, 447.5, 10.8, 11.6, 557.7, 556.0, 228.3, 228.1, 998.0, 995.8, 888.8, 887.6, 119.6, 120.2, 0.3, 0.3, 0.6, 0.3, 557.6, 556.8, 339.3, 339.1, 888.0,
-        887.2, 998.5, 999.0, 778.9, 779.0, 10.2, 11.1, 117.6, 118.3, 228.9, 229.2, 668.4, 669.1, 449.2, 448.9, 0.2, 0.5};
+    private static final double[] NORRIS = {
+        0.1, 0.2, 338.8, 337.4, 118.1, 118.2, 888.0, 884.6, 9.2, 10.1, 228.1, 226.5, 668.5, 666.3, 998.5, 996.3, 449.1,
+        448.6, 778.9, 777.0, 559.2, 558.2, 0.3, 0.4, 0.1, 0.6, 778.1, 775.5, 668.8, 666.9, 339.3, 338.0, 448.9, 447.5,
+        10.8, 11.6, 557.7, 556.0, 228.3, 228.1, 998.0, 995.8, 888.8, 887.6, 119.6, 120.2, 0.3, 0.3, 0.6, 0.3, 557.6,
+        556.8, 339.3, 339.1, 888.0, 887.2, 998.5, 999.0, 778.9, 779.0, 10.2, 11.1, 117.6, 118.3, 228.9, 229.2, 668.4,
+        669.1, 449.2, 448.9, 0.2, 0.5
+    };
 
-    /** The line is NIST's certified one, on the logarithm: slope 1.00211681802045, its error 0.429796848199937E-03. First pair is as certified: y 0.1, x 0.2. */
+    /**
+     * The line is NIST's certified one, on the logarithm: slope 1.00211681802045, its error 0.429796848199937E-03.
+     * First pair is as certified: y 0.1, x 0.2.
+     */
     @Test
     void theFitIsTheCertifiedLine() {
         List<Point> points = new ArrayList<>();
@@ -49,9 +56,14 @@ class LightAgeingTest {
 
     @Test
     void tooFewMapsOrNoFadingSayNothing() {
-        assertThat(LightAgeing.of(List.of(new Point(0, 3), new Point(100, 2.9)))).isEmpty();
-        assertThat(LightAgeing.of(List.of(new Point(5, 3), new Point(5, 2.9), new Point(5, 2.8)))).as("all of the same hours").isEmpty();
-        LightAgeing flat = LightAgeing.of(List.of(new Point(0, 3), new Point(100, 3.03), new Point(200, 2.98), new Point(300, 3.01))).orElseThrow();
+        assertThat(LightAgeing.of(List.of(new Point(0, 3), new Point(100, 2.9))))
+                .isEmpty();
+        assertThat(LightAgeing.of(List.of(new Point(5, 3), new Point(5, 2.9), new Point(5, 2.8))))
+                .as("all of the same hours")
+                .isEmpty();
+        LightAgeing flat = LightAgeing.of(
+                        List.of(new Point(0, 3), new Point(100, 3.03), new Point(200, 2.98), new Point(300, 3.01)))
+                .orElseThrow();
         assertThat(flat.fades()).isFalse();
         assertThat(flat.reaches(0.8)).isEmpty();
     }
@@ -72,7 +84,9 @@ class LightAgeingTest {
         assertThat(e.exposureS() * 2.875).isCloseTo(2.3 * 3.2, within(1e-9));
         assertThat(e.sense()).isEqualTo(Sense.HELPS);
         assertThat(e.words().get(1)).contains("its life in prints shrinks by 10 %");
-        assertThat(ExposureForLight.of(2.3, 3.2, map(2.875, 1), false).words()).as("a projector has no screen to spare").hasSize(1);
+        assertThat(ExposureForLight.of(2.3, 3.2, map(2.875, 1), false).words())
+                .as("a projector has no screen to spare")
+                .hasSize(1);
     }
 
     @Test
@@ -81,7 +95,8 @@ class LightAgeingTest {
         ExposureForLight weak = ExposureForLight.of(2.3, 3.2, map(2.2, 1), true);
         assertThat(weak.sense()).isEqualTo(Sense.ONLY_COSTS_SCREEN);
         assertThat(weak.words().get(0)).contains("only shortens the screen's life");
-        assertThat(ExposureForLight.of(2.3, 3.2, map(3.2, 0.6), true).words()).anyMatch(w -> w.contains("No exposure evens it out"));
+        assertThat(ExposureForLight.of(2.3, 3.2, map(3.2, 0.6), true).words())
+                .anyMatch(w -> w.contains("No exposure evens it out"));
         assertThatIllegalArgumentException().isThrownBy(() -> ExposureForLight.of(0, 3.2, map(3, 1), true));
     }
 }

@@ -28,7 +28,10 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** How long one diagnosis takes (JMH), beside one pass of Bayes' rule over as many causes in the same run. The aim is under 10 ms. */
+/**
+ * How long one diagnosis takes (JMH), beside one pass of Bayes' rule over as many causes in the same run. The aim is
+ * under 10 ms.
+ */
 @Tag("bench")
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -38,11 +41,20 @@ public class SpeedOfDiagnosisBench {
     private final Knowledge knowledge = KnowledgeFiles.shipped();
     private final Odds odds = Odds.shipped(knowledge);
     private final Diagnostician diagnostician = new Diagnostician(knowledge, odds);
-    private final Evidence usual = new Evidence(Set.of("layer-split", "part-missing"), Set.of("film-cloudy"), List.of(new Evidence.Done("vat-bolts", List.of())),
+    private final Evidence usual = new Evidence(
+            Set.of("layer-split", "part-missing"),
+            Set.of("film-cloudy"),
+            List.of(new Evidence.Done("vat-bolts", List.of())),
             Set.of("film-old", "plate-handled", "vat-handled", "resin-cold"));
-    private final Evidence everything = new Evidence(knowledge.symptoms().stream().map(Symptom::code).collect(Collectors.toCollection(LinkedHashSet::new)), Set.of(),
-            List.of(new Evidence.Done("look-under-vat", List.of("film-pierced")), new Evidence.Done("feel-vat", List.of())), Set.of("film-old", "plate-handled"));
-    private final double[] weights = knowledge.causes().stream().mapToDouble(c -> c.weight()).toArray();
+    private final Evidence everything = new Evidence(
+            knowledge.symptoms().stream().map(Symptom::code).collect(Collectors.toCollection(LinkedHashSet::new)),
+            Set.of(),
+            List.of(
+                    new Evidence.Done("look-under-vat", List.of("film-pierced")),
+                    new Evidence.Done("feel-vat", List.of())),
+            Set.of("film-old", "plate-handled"));
+    private final double[] weights =
+            knowledge.causes().stream().mapToDouble(c -> c.weight()).toArray();
 
     @Benchmark
     public double[] bayesAlone() {
@@ -66,8 +78,18 @@ public class SpeedOfDiagnosisBench {
 
     @Test
     void measure() throws Exception {
-        Collection<RunResult> results = new Runner(new OptionsBuilder().include("SpeedOfDiagnosisBench").forks(0).warmupIterations(3).measurementIterations(5)
-                .warmupTime(TimeValue.seconds(1)).measurementTime(TimeValue.seconds(1)).verbosity(VerboseMode.SILENT).build()).run();
-        results.forEach(r -> System.out.printf("  %-22s %10.1f us%n", r.getPrimaryResult().getLabel(), r.getPrimaryResult().getScore()));
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include("SpeedOfDiagnosisBench")
+                        .forks(0)
+                        .warmupIterations(3)
+                        .measurementIterations(5)
+                        .warmupTime(TimeValue.seconds(1))
+                        .measurementTime(TimeValue.seconds(1))
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
+                .run();
+        results.forEach(r -> System.out.printf(
+                "  %-22s %10.1f us%n",
+                r.getPrimaryResult().getLabel(), r.getPrimaryResult().getScore()));
     }
 }

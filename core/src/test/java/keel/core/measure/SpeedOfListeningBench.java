@@ -25,7 +25,10 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** How long five seconds of taps take (JMH), beside one Fourier transform of the same recording in the same run. The aim is under 100 ms. */
+/**
+ * How long five seconds of taps take (JMH), beside one Fourier transform of the same recording in the same run. The aim
+ * is under 100 ms.
+ */
 @Tag("bench")
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -55,9 +58,19 @@ public class SpeedOfListeningBench {
 
     @Test
     void measure() throws Exception {
-        Collection<RunResult> results = new Runner(new OptionsBuilder().include("SpeedOfListeningBench").forks(0).warmupIterations(3).measurementIterations(5)
-                .warmupTime(TimeValue.seconds(1)).measurementTime(TimeValue.seconds(1)).verbosity(VerboseMode.SILENT).build()).run();
-        results.forEach(r -> System.out.printf("  %-22s %10.1f ms%n", r.getPrimaryResult().getLabel(), r.getPrimaryResult().getScore()));
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include("SpeedOfListeningBench")
+                        .forks(0)
+                        .warmupIterations(3)
+                        .measurementIterations(5)
+                        .warmupTime(TimeValue.seconds(1))
+                        .measurementTime(TimeValue.seconds(1))
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
+                .run();
+        results.forEach(r -> System.out.printf(
+                "  %-22s %10.1f ms%n",
+                r.getPrimaryResult().getLabel(), r.getPrimaryResult().getScore()));
     }
 
     private static Recording fiveSeconds() {
@@ -68,7 +81,11 @@ public class SpeedOfListeningBench {
             sound[i] = 0.05 * random.nextGaussian() + 0.1 * Math.sin(2 * Math.PI * 50 * t);
             for (double tap : TAPS_S) {
                 double since = t - tap;
-                sound[i] += since < 0 ? 0 : Math.exp(-since / 0.1) * (0.5 * Math.sin(2 * Math.PI * 300 * since) + 0.25 * Math.sin(2 * Math.PI * 410 * since));
+                sound[i] += since < 0
+                        ? 0
+                        : Math.exp(-since / 0.1)
+                                * (0.5 * Math.sin(2 * Math.PI * 300 * since)
+                                        + 0.25 * Math.sin(2 * Math.PI * 410 * since));
             }
         }
         return new Recording(sound, RATE);

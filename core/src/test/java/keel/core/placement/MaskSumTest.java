@@ -54,7 +54,9 @@ class MaskSumTest {
         MaskSum sum = new MaskSum(CELLS);
         sum.layer(80, 40, lit(0, 20, 20, 20, 255), false);
         double[] fine = sum.footprint().over(new PlateCells(40, 20)).light();
-        assertThat(Arrays.stream(fine).sum()).as("a quarter of the width and half of the depth of 8 × 4 cells").isCloseTo(4, within(1e-9));
+        assertThat(Arrays.stream(fine).sum())
+                .as("a quarter of the width and half of the depth of 8 × 4 cells")
+                .isCloseTo(4, within(1e-9));
         WearMap map = WearMap.empty(CELLS);
         map.add(sum.footprint(), 3, 100);
         assertThat(map.uvHours()[0]).isEqualTo(3);
@@ -64,7 +66,9 @@ class MaskSumTest {
     void rectanglesAndTheirPictureAgree() {
         MaskSum sum = new MaskSum(CELLS);
         sum.layer(80, 40, lit(10, 10, 30, 20, 255), false);
-        double[] drawn = new Footprint.Parts(List.of(PlacedPart.atCorner(2.5, 2.5, 7.5, 5))).over(CELLS).light();
+        double[] drawn = new Footprint.Parts(List.of(PlacedPart.atCorner(2.5, 2.5, 7.5, 5)))
+                .over(CELLS)
+                .light();
         assertThat(sum.footprint().light()).usingComparatorWithPrecision(1e-9).containsExactly(drawn);
     }
 

@@ -70,7 +70,13 @@ class PlateLevelTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"0.0008, 0.0008, FRONT_LEFT", "-0.0008, 0.0008, FRONT_RIGHT", "0.0008, -0.0008, BACK_LEFT", "-0.0008, -0.0008, BACK_RIGHT", "0.00002, 0, NONE"})
+    @CsvSource({
+        "0.0008, 0.0008, FRONT_LEFT",
+        "-0.0008, 0.0008, FRONT_RIGHT",
+        "0.0008, -0.0008, BACK_LEFT",
+        "-0.0008, -0.0008, BACK_RIGHT",
+        "0.00002, 0, NONE"
+    })
     void theLowCornerIsWhereTheSlopeGoesDown(double a, double b, Corner corner) {
         assertThat(small(grid(a, b, 0)).lowCorner()).isEqualTo(corner);
     }
@@ -95,7 +101,9 @@ class PlateLevelTest {
         Random random = new Random(5);
         int sanded = 0;
         for (int trial = 0; trial < 500; trial++) {
-            List<Reading> shaky = grid(0, 0, 0).stream().map(r -> new Reading(r.xMm(), r.yMm(), random.nextGaussian() * 0.05)).toList();
+            List<Reading> shaky = grid(0, 0, 0).stream()
+                    .map(r -> new Reading(r.xMm(), r.yMm(), random.nextGaussian() * 0.05))
+                    .toList();
             sanded += PlateLevel.of(shaky, 144, 81, 0.05, 0.05).verdict() == Verdict.SAND ? 1 : 0;
         }
         assertThat(sanded).isLessThan(10);
@@ -112,7 +120,9 @@ class PlateLevelTest {
     @Test
     void turnsAreHeightOverPitchAgainstTheHighestScrew() {
         PlateLevel level = small(grid(0.0014, 0, 0));
-        List<Double> turns = level.turns(List.of(new Place(0, 0), new Place(100, 0), new Place(0, 80), new Place(100, 80)), ScrewThread.called("M4"));
+        List<Double> turns = level.turns(
+                List.of(new Place(0, 0), new Place(100, 0), new Place(0, 80), new Place(100, 80)),
+                ScrewThread.called("M4"));
         assertThat(turns.get(1)).isCloseTo(0, within(1e-9));
         assertThat(turns.get(0)).isCloseTo(-0.2, within(1e-9));
         assertThat(turns.get(2)).isCloseTo(-0.2, within(1e-9));
@@ -128,12 +138,23 @@ class PlateLevelTest {
     @Test
     void whatCannotBeIsSaidInASentence() {
         Reading a = new Reading(0, 0, 0);
-        assertThatIllegalArgumentException().isThrownBy(() -> small(List.of(a, new Reading(10, 0, 0)))).withMessageContaining("at least three");
-        assertThatIllegalArgumentException().isThrownBy(() -> small(List.of(a, new Reading(10, 10, 0.1), new Reading(20, 20, 0.2), new Reading(30, 30, 0.1))))
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> small(List.of(a, new Reading(10, 0, 0))))
+                .withMessageContaining("at least three");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() ->
+                        small(List.of(a, new Reading(10, 10, 0.1), new Reading(20, 20, 0.2), new Reading(30, 30, 0.1))))
                 .withMessageContaining("one line");
-        assertThatIllegalArgumentException().isThrownBy(() -> small(List.of(a, new Reading(10, 0, 0.1), new Reading(0, 10, 40)))).withMessageContaining("40.0 mm is not believable");
-        assertThatIllegalArgumentException().isThrownBy(() -> small(List.of(a, new Reading(10, 0, 0), new Reading(0, 10, 0), new Reading(10, 10, 0)))).withMessageContaining("stuck");
-        assertThatIllegalArgumentException().isThrownBy(() -> small(List.of(a, new Reading(10, 0, Double.NaN), new Reading(0, 10, 0)))).withMessageContaining("believable");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> small(List.of(a, new Reading(10, 0, 0.1), new Reading(0, 10, 40))))
+                .withMessageContaining("40.0 mm is not believable");
+        assertThatIllegalArgumentException()
+                .isThrownBy(
+                        () -> small(List.of(a, new Reading(10, 0, 0), new Reading(0, 10, 0), new Reading(10, 10, 0))))
+                .withMessageContaining("stuck");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> small(List.of(a, new Reading(10, 0, Double.NaN), new Reading(0, 10, 0))))
+                .withMessageContaining("believable");
         assertThatIllegalArgumentException().isThrownBy(() -> PlateLevel.of(grid(0, 0.001, 0), 144, 0, 0.05, 0.01));
         assertThatIllegalArgumentException().isThrownBy(() -> ScrewThread.called("M400"));
     }

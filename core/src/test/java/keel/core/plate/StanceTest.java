@@ -23,7 +23,9 @@ class StanceTest {
         assertThat(Stance.level(0.2, 300, true).foot()).isEqualTo(Stance.Foot.NONE);
         assertThat(Stance.mmPerMetre(1)).isCloseTo(17.455, within(0.001));
         assertThatIllegalArgumentException().isThrownBy(() -> Stance.level(5, 0, true));
-        assertThatIllegalArgumentException().isThrownBy(() -> Stance.level(500, 300, true)).withMessageContaining("believable");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> Stance.level(500, 300, true))
+                .withMessageContaining("believable");
         assertThatIllegalArgumentException().isThrownBy(() -> Stance.level(Double.NaN, 300, true));
     }
 
@@ -36,9 +38,17 @@ class StanceTest {
 
     /** Rows are given from the back to the front; # held. Common practice, no source. */
     @ParameterizedTest
-    @CsvSource({"###/###/###, ALL_HELD, Every", ".../.../..., NOTHING_HELD, Nothing", ".##/.##/.##, LOW_SIDE, left side", "##./##./##., LOW_SIDE, right side",
-        "###/###/..., LOW_SIDE, front side", ".../###/###, LOW_SIDE, back side", "###/#.#/###, SPOT, B2", "#####/#..##/#####/#####, SPOT, B3 C3",
-        "#.###/#####/##.##/#####/.####, SCATTERED, here and there"})
+    @CsvSource({
+        "###/###/###, ALL_HELD, Every",
+        ".../.../..., NOTHING_HELD, Nothing",
+        ".##/.##/.##, LOW_SIDE, left side",
+        "##./##./##., LOW_SIDE, right side",
+        "###/###/..., LOW_SIDE, front side",
+        ".../###/###, LOW_SIDE, back side",
+        "###/#.#/###, SPOT, B2",
+        "#####/#..##/#####/#####, SPOT, B3 C3",
+        "#.###/#####/##.##/#####/.####, SCATTERED, here and there"
+    })
     void whatHeldSaysWhatIsWrong(String patches, Finding finding, String words) {
         String[] rows = patches.split("/");
         Set<Patch> held = new HashSet<>();
@@ -64,6 +74,8 @@ class StanceTest {
             assertThat(shims.get(Stance.Foot.FRONT_RIGHT)).isCloseTo(0.8, within(1e-9));
             assertThat(shims.get(Stance.Foot.BACK_RIGHT)).isZero();
         });
-        assertThat(Stance.shims(-4, 0, 300, 400)).containsEntry(Stance.Foot.FRONT_LEFT, 0.0).containsEntry(Stance.Foot.BACK_RIGHT, 1.2);
+        assertThat(Stance.shims(-4, 0, 300, 400))
+                .containsEntry(Stance.Foot.FRONT_LEFT, 0.0)
+                .containsEntry(Stance.Foot.BACK_RIGHT, 1.2);
     }
 }

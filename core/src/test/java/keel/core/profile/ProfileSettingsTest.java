@@ -17,8 +17,21 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ProfileSettingsTest {
 
     private static Map<Setting, Double> sheet() {
-        return new EnumMap<>(Map.of(Setting.LAYER_MM, 0.05, Setting.BOTTOM_LAYERS, 4.0, Setting.BOTTOM_EXPOSURE_S, 30.0, Setting.EXPOSURE_S, 2.5,
-                Setting.LIFT_MM, 6.0, Setting.LIFT_MM_PER_MIN, 60.0, Setting.RETRACT_MM_PER_MIN, 120.0));
+        return new EnumMap<>(Map.of(
+                Setting.LAYER_MM,
+                0.05,
+                Setting.BOTTOM_LAYERS,
+                4.0,
+                Setting.BOTTOM_EXPOSURE_S,
+                30.0,
+                Setting.EXPOSURE_S,
+                2.5,
+                Setting.LIFT_MM,
+                6.0,
+                Setting.LIFT_MM_PER_MIN,
+                60.0,
+                Setting.RETRACT_MM_PER_MIN,
+                120.0));
     }
 
     private static ProfileSettings with(Setting setting, double value) {
@@ -35,7 +48,14 @@ class ProfileSettingsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"EXPOSURE_S, 0", "EXPOSURE_S, NaN", "LIFT_MM_PER_MIN, 0", "LAYER_MM, 5", "BOTTOM_LAYERS, 2.5", "SCALE, 2"})
+    @CsvSource({
+        "EXPOSURE_S, 0",
+        "EXPOSURE_S, NaN",
+        "LIFT_MM_PER_MIN, 0",
+        "LAYER_MM, 5",
+        "BOTTOM_LAYERS, 2.5",
+        "SCALE, 2"
+    })
     void whatIsNotBelievableIsNamedAtItsSetting(Setting setting, double value) {
         Map<Setting, Double> wrong = sheet();
         wrong.put(setting, value);
@@ -49,13 +69,16 @@ class ProfileSettingsTest {
     void aMissingExposureIsSaid() {
         Map<Setting, Double> wrong = sheet();
         wrong.remove(Setting.EXPOSURE_S);
-        assertThatThrownBy(() -> ProfileSettings.of(wrong)).hasMessageContaining("Layer exposure").hasMessageContaining("missing");
+        assertThatThrownBy(() -> ProfileSettings.of(wrong))
+                .hasMessageContaining("Layer exposure")
+                .hasMessageContaining("missing");
     }
 
     /** 6 mm at 60 and 120 mm/min are 6 s and 3 s; 4·(30 + 9) + 96·(2.5 + 9). */
     @Test
     void aPrintTakesWhatItsLayersTake() {
-        assertThat(PrintTime.of(ProfileSettings.of(sheet()).timing(100)).seconds()).isCloseTo(4 * 39 + 96 * 11.5, within(1e-9));
+        assertThat(PrintTime.of(ProfileSettings.of(sheet()).timing(100)).seconds())
+                .isCloseTo(4 * 39 + 96 * 11.5, within(1e-9));
         assertThat(ProfileSettings.of(sheet()).timing(3).bottomLayers()).isEqualTo(3);
     }
 
@@ -69,9 +92,11 @@ class ProfileSettingsTest {
         two.put(Setting.EXPOSURE_S, 2.7);
         two.put(Setting.LIFT_MM_PER_MIN, 40.0);
         List<ProfileSettings.Change> both = before.changesTo(ProfileSettings.of(two));
-        assertThat(OneAtATime.findings(both, " ")).singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("layer exposure and lift speed").contains("say why"));
-        assertThat(OneAtATime.findings(both, "Cold room: both belong together.")).isEmpty();
+        assertThat(OneAtATime.findings(both, " ")).singleElement().satisfies(f -> assertThat(f.message())
+                .contains("layer exposure and lift speed")
+                .contains("say why"));
+        assertThat(OneAtATime.findings(both, "Cold room: both belong together."))
+                .isEmpty();
         assertThat(OneAtATime.findings(List.of(), "why not")).isNotEmpty();
     }
 
@@ -82,7 +107,8 @@ class ProfileSettingsTest {
         VersionFared third = new VersionFared(3, 1, 4);
         VersionFared fourth = new VersionFared(4, 1, 1);
         VersionFared current = new VersionFared(5, 9, 9);
-        assertThat(VersionFared.lastGood(List.of(current, fourth, third, second, first))).contains(second);
+        assertThat(VersionFared.lastGood(List.of(current, fourth, third, second, first)))
+                .contains(second);
         assertThat(VersionFared.lastGood(List.of(first))).isEmpty();
     }
 
@@ -94,7 +120,10 @@ class ProfileSettingsTest {
         assertThat(cold.exposureFromS()).isCloseTo(2.7, within(1e-9));
         assertThat(cold.exposureToS()).isCloseTo(3.0, within(1e-9));
         assertThat(cold.liftMmPerMin()).isEqualTo(40);
-        assertThat(ColdRoom.of(16.0, 20, with(Setting.LIFT_MM_PER_MIN, 30)).orElseThrow().liftMmPerMin()).isEqualTo(30);
+        assertThat(ColdRoom.of(16.0, 20, with(Setting.LIFT_MM_PER_MIN, 30))
+                        .orElseThrow()
+                        .liftMmPerMin())
+                .isEqualTo(30);
         assertThat(ColdRoom.of(21.0, 20, settings)).isEmpty();
         assertThat(ColdRoom.of(null, 20, settings)).isEmpty();
     }

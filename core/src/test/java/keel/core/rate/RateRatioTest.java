@@ -8,7 +8,10 @@ import org.junit.jupiter.api.Test;
 
 class RateRatioTest {
 
-    /** The worked example of R's poisson.test, 11 in 800 against 21 in 3011: ratio 1.9715, 0.8584 to 4.2773; from memory. */
+    /**
+     * The worked example of R's poisson.test, 11 in 800 against 21 in 3011: ratio 1.9715, 0.8584 to 4.2773; from
+     * memory.
+     */
     @Test
     void theExactIntervalIsThatOfTheReference() {
         RateRatio r = RateRatio.of(11, 800, 21, 3011);

@@ -22,8 +22,13 @@ class SuccessRateTest {
 
     /** Newcombe 1998, Statistics in Medicine 17, 873, table II, method 10, from memory. */
     @ParameterizedTest
-    @CsvSource({"56, 70, 48, 80, 0.2000, 0.0524, 0.3339", "9, 10, 3, 10, 0.6000, 0.1705, 0.8090", "5, 56, 0, 29, 0.0893, -0.0381, 0.1926"})
-    void theDifferencesAreThoseOfTheTable(int good1, int runs1, int good2, int runs2, double difference, double low, double high) {
+    @CsvSource({
+        "56, 70, 48, 80, 0.2000, 0.0524, 0.3339",
+        "9, 10, 3, 10, 0.6000, 0.1705, 0.8090",
+        "5, 56, 0, 29, 0.0893, -0.0381, 0.1926"
+    })
+    void theDifferencesAreThoseOfTheTable(
+            int good1, int runs1, int good2, int runs2, double difference, double low, double high) {
         RateDifference d = RateDifference.between(SuccessRate.of(good1, runs1), SuccessRate.of(good2, runs2));
         assertThat(d.difference()).isCloseTo(difference, within(5e-5));
         assertThat(d.low()).isCloseTo(low, within(5e-5));
@@ -36,7 +41,9 @@ class SuccessRateTest {
         SuccessRate fewer = SuccessRate.of(48, 80);
         assertThat(RateDifference.between(many, fewer).verdict()).isEqualTo(Verdict.BETTER);
         assertThat(RateDifference.between(fewer, many).verdict()).isEqualTo(Verdict.WORSE);
-        assertThat(RateDifference.between(SuccessRate.of(3, 3), SuccessRate.of(2, 3)).verdict()).isEqualTo(Verdict.CANNOT_TELL);
+        assertThat(RateDifference.between(SuccessRate.of(3, 3), SuccessRate.of(2, 3))
+                        .verdict())
+                .isEqualTo(Verdict.CANNOT_TELL);
     }
 
     @ParameterizedTest

@@ -19,7 +19,10 @@ class VatFillTest {
         assertThat(VAT.depthOf(100)).isCloseTo(5, within(1e-9));
     }
 
-    /** Archimedes by hand: 20 000 mm² of vat, 12 000 mm² of plate. 40 ml beside it 5 mm; 400 ml: (400 000 + 120 000)/20 000 = 26 mm. */
+    /**
+     * Archimedes by hand: 20 000 mm² of vat, 12 000 mm² of plate. 40 ml beside it 5 mm; 400 ml: (400 000 + 120 000)/20
+     * 000 = 26 mm.
+     */
     @Test
     void thePlateDisplacesWhatItIsThick() {
         assertThat(VAT.depthWithPlate(40, PLATE)).isCloseTo(5, within(1e-9));

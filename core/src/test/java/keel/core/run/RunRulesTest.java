@@ -19,17 +19,20 @@ class RunRulesTest {
 
     @Test
     void anOrdinaryRunIsInOrder() {
-        assertThat(check(run("Latch", START, NOW, 1500, 2.3, 84.0, Outcome.GOOD, null))).isEmpty();
+        assertThat(check(run("Latch", START, NOW, 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .isEmpty();
     }
 
     @Test
     void anOpenRunNeedsNoEndAndNoOutcome() {
-        assertThat(check(run("Latch", START, null, 1500, 2.3, 84.0, null, null))).isEmpty();
+        assertThat(check(run("Latch", START, null, 1500, 2.3, 84.0, null, null)))
+                .isEmpty();
     }
 
     @Test
     void itsUsageIsTimeAndLayersTimesExposure() {
-        var usage = run("Latch", START, NOW, 1500, 2.4, 84.0, Outcome.GOOD, null).usage();
+        var usage =
+                run("Latch", START, NOW, 1500, 2.4, 84.0, Outcome.GOOD, null).usage();
         assertThat(usage.hours()).isEqualTo(6);
         assertThat(usage.uvHours()).isCloseTo(1.0, within(1e-12));
         assertThat(usage.layers()).isEqualTo(1500);
@@ -39,43 +42,68 @@ class RunRulesTest {
 
     @Test
     void aRunThatBrokeOffCountsTheLayersItReached() {
-        assertThat(run("Latch", START, NOW, 1500, 2.4, 84.0, Outcome.FAILED, 600).usage().layers()).isEqualTo(600);
+        assertThat(run("Latch", START, NOW, 1500, 2.4, 84.0, Outcome.FAILED, 600)
+                        .usage()
+                        .layers())
+                .isEqualTo(600);
     }
 
     @Test
     void aRunningRunCountsNothingYet() {
-        assertThat(run("Latch", START, null, 1500, 2.4, 84.0, null, null).usage().hours()).isZero();
+        assertThat(run("Latch", START, null, 1500, 2.4, 84.0, null, null)
+                        .usage()
+                        .hours())
+                .isZero();
     }
 
     @ParameterizedTest
-    @CsvSource({"0, 2.3, 84, layers", "-5, 2.3, 84, layers", "70000, 2.3, 84, layers", "1500, 0, 84, layerExposureS", "1500, -1, 84, layerExposureS",
-        "1500, NaN, 84, layerExposureS", "1500, 2.3, -1, resinMl", "1500, 2.3, 1e9, resinMl", "1500, 2.3, Infinity, resinMl"})
+    @CsvSource({
+        "0, 2.3, 84, layers",
+        "-5, 2.3, 84, layers",
+        "70000, 2.3, 84, layers",
+        "1500, 0, 84, layerExposureS",
+        "1500, -1, 84, layerExposureS",
+        "1500, NaN, 84, layerExposureS",
+        "1500, 2.3, -1, resinMl",
+        "1500, 2.3, 1e9, resinMl",
+        "1500, 2.3, Infinity, resinMl"
+    })
     void absurdAmountsAreRefusedAtTheirField(int layers, double exposure, double resin, String field) {
-        assertThat(check(run("Latch", START, NOW, layers, exposure, resin, Outcome.GOOD, null))).extracting(Finding::field).contains(field);
+        assertThat(check(run("Latch", START, NOW, layers, exposure, resin, Outcome.GOOD, null)))
+                .extracting(Finding::field)
+                .contains(field);
     }
 
     @Test
     void moreUvThanTimeIsRefused() {
-        assertThat(check(run("Latch", START, NOW, 10_000, 2.3, 84.0, Outcome.GOOD, null))).singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("keep the UV on for 6.4 h").contains("lasted only 6.0 h"));
+        assertThat(check(run("Latch", START, NOW, 10_000, 2.3, 84.0, Outcome.GOOD, null)))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message())
+                        .contains("keep the UV on for 6.4 h")
+                        .contains("lasted only 6.0 h"));
     }
 
     @Test
     void anEndBeforeTheStartIsRefused() {
-        assertThat(fields(run("Latch", NOW, START, 1500, 2.3, 84.0, Outcome.GOOD, null))).containsExactly("endedAt");
-        assertThat(fields(run("Latch", START, START, 1500, 2.3, 84.0, Outcome.GOOD, null))).containsExactly("endedAt");
+        assertThat(fields(run("Latch", NOW, START, 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .containsExactly("endedAt");
+        assertThat(fields(run("Latch", START, START, 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .containsExactly("endedAt");
     }
 
     @Test
     void theFutureIsRefusedBeyondWhatTwoClocksMayDiffer() {
-        assertThat(fields(run("Latch", START, NOW.plusSeconds(60), 1500, 2.3, 84.0, Outcome.GOOD, null))).isEmpty();
-        assertThat(fields(run("Latch", START, NOW.plusSeconds(3600), 1500, 2.3, 84.0, Outcome.GOOD, null))).containsExactly("endedAt");
+        assertThat(fields(run("Latch", START, NOW.plusSeconds(60), 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .isEmpty();
+        assertThat(fields(run("Latch", START, NOW.plusSeconds(3600), 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .containsExactly("endedAt");
     }
 
     @Test
     void aRunBeforeTheMachineCameIsRefused() {
         Instant before = SINCE.minusSeconds(7200);
-        assertThat(fields(run("Latch", before, SINCE.plusSeconds(3600), 1500, 2.3, 84.0, Outcome.GOOD, null))).containsExactly("startedAt");
+        assertThat(fields(run("Latch", before, SINCE.plusSeconds(3600), 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .containsExactly("startedAt");
     }
 
     @Test
@@ -86,15 +114,25 @@ class RunRulesTest {
 
     @Test
     void aRunOfAMonthIsNotBelieved() {
-        assertThat(fields(run("Latch", NOW.minus(Duration.ofDays(30)), NOW, 1500, 2.3, 84.0, Outcome.GOOD, null))).containsExactly("endedAt");
+        assertThat(fields(run("Latch", NOW.minus(Duration.ofDays(30)), NOW, 1500, 2.3, 84.0, Outcome.GOOD, null)))
+                .containsExactly("endedAt");
     }
 
     @Test
     void theLayerReachedCannotLieBeyondTheLast() {
-        assertThat(fields(run("Latch", START, NOW, 1500, 2.3, 84.0, Outcome.FAILED, 1501))).containsExactly("reachedLayer");
+        assertThat(fields(run("Latch", START, NOW, 1500, 2.3, 84.0, Outcome.FAILED, 1501)))
+                .containsExactly("reachedLayer");
     }
 
-    private static RunFacts run(String job, Instant from, Instant to, int layers, double exposure, double resin, Outcome outcome, Integer reached) {
+    private static RunFacts run(
+            String job,
+            Instant from,
+            Instant to,
+            int layers,
+            double exposure,
+            double resin,
+            Outcome outcome,
+            Integer reached) {
         return new RunFacts(job, from, to, layers, exposure, resin, outcome, reached);
     }
 

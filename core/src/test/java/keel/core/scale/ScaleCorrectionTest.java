@@ -16,17 +16,23 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ScaleCorrectionTest {
 
     private static List<Measurement> of(double nominal, double... measured) {
-        return DoubleStream.of(measured).mapToObj(m -> new Measurement(nominal, m)).toList();
+        return DoubleStream.of(measured)
+                .mapToObj(m -> new Measurement(nominal, m))
+                .toList();
     }
 
     /** Two-sided 95 % points of Student's t: 12.706, 4.303, 2.776, 2.228; NIST/SEMATECH e-Handbook 1.3.6.7.2. */
     @ParameterizedTest
     @CsvSource({"1, 12.706", "2, 4.303", "4, 2.776", "10, 2.228"})
     void theQuantilesAreThePublishedOnes(int freedom, double t) {
-        assertThat(TDistribution.of(freedom).inverseCumulativeProbability(0.975)).isCloseTo(t, within(0.001));
+        assertThat(TDistribution.of(freedom).inverseCumulativeProbability(0.975))
+                .isCloseTo(t, within(0.001));
     }
 
-    /** By hand: 20.4, 20.3, 20.5 for 20 mm; ratios 0.98039, 0.98522, 0.97561, mean 0.98041, s 0.00481, half width 4.303·s/√3 = 0.01194. */
+    /**
+     * By hand: 20.4, 20.3, 20.5 for 20 mm; ratios 0.98039, 0.98522, 0.97561, mean 0.98041, s 0.00481, half width
+     * 4.303·s/√3 = 0.01194.
+     */
     @Test
     void twoPercentTooLargeIsCorrectedWithItsInterval() {
         ScaleCorrection scale = ScaleCorrection.of(of(20, 20.4, 20.3, 20.5));
@@ -48,7 +54,9 @@ class ScaleCorrectionTest {
     /** measured = 0.1 + 1.02·nominal exactly: the scale is 1/1.02 and the bleed 0.1 mm, whatever the lengths. */
     @Test
     void severalLengthsTellARatioFromAnOffset() {
-        ScaleCorrection scale = ScaleCorrection.of(DoubleStream.of(5, 10, 20, 40).mapToObj(n -> new Measurement(n, 0.1 + 1.02 * n)).toList());
+        ScaleCorrection scale = ScaleCorrection.of(DoubleStream.of(5, 10, 20, 40)
+                .mapToObj(n -> new Measurement(n, 0.1 + 1.02 * n))
+                .toList());
         assertThat(scale.factor()).isCloseTo(1 / 1.02, within(1e-9));
         assertThat(scale.offsetMm()).isCloseTo(0.1, within(1e-9));
         assertThat(scale.correct()).isTrue();
@@ -78,8 +86,12 @@ class ScaleCorrectionTest {
     @Test
     void whatCannotBeIsSaid() {
         assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(List.of()));
-        assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(of(0, 1))).withMessageContaining("nominal");
-        assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(of(20, 204))).withMessageContaining("unit");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> ScaleCorrection.of(of(0, 1)))
+                .withMessageContaining("nominal");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> ScaleCorrection.of(of(20, 204)))
+                .withMessageContaining("unit");
         assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(of(20, Double.NaN)));
     }
 }

@@ -15,7 +15,10 @@ class LayerSetTest {
     private static final int Y = 1620;
 
     private static LayerSet set(String code) {
-        return LayerSet.all(X, Y).stream().filter(s -> s.code().equals(code)).findFirst().orElseThrow();
+        return LayerSet.all(X, Y).stream()
+                .filter(s -> s.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -77,12 +80,17 @@ class LayerSetTest {
                     middle.append(layer.picture().grey(x, y) == 0 ? '#' : ' ');
                 }
             }
-            assertThat(middle.toString().chars().filter(c -> c == '#').count()).as("a number is there").isGreaterThan(60);
+            assertThat(middle.toString().chars().filter(c -> c == '#').count())
+                    .as("a number is there")
+                    .isGreaterThan(60);
             middles.add(middle.toString());
-            assertThat(layer.picture().grey(60, 60)).as("a mark in the corner").isEqualTo(TestPicture.of(TestPattern.WHITE, X, Y).grey(60, 60));
+            assertThat(layer.picture().grey(60, 60))
+                    .as("a mark in the corner")
+                    .isEqualTo(TestPicture.of(TestPattern.WHITE, X, Y).grey(60, 60));
         }
         assertThat(middles).as("all differ").hasSize(12);
-        assertThatIllegalArgumentException().isThrownBy(() -> new HarderPicture(TestPicture.of(TestPattern.WHITE, X, Y), 13, 12));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new HarderPicture(TestPicture.of(TestPattern.WHITE, X, Y), 13, 12));
     }
 
     /** Two layers, one lit on the left half, one everywhere: the left is fully bright on average, the right half. */

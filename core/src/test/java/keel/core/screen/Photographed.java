@@ -2,11 +2,11 @@ package keel.core.screen;
 
 import boofcv.alg.distort.PixelTransformHomography_F32;
 import boofcv.struct.distort.PixelTransform;
+import georegression.geometry.ConvertRotation3D_F64;
+import georegression.struct.EulerType;
 import georegression.struct.homography.Homography2D_F64;
 import georegression.struct.point.Point2D_F32;
 import georegression.struct.point.Point3D_F64;
-import georegression.geometry.ConvertRotation3D_F64;
-import georegression.struct.EulerType;
 import georegression.struct.point.Vector3D_F64;
 import java.util.List;
 import java.util.Random;
@@ -15,7 +15,8 @@ import org.ejml.data.DMatrixRMaj;
 import org.ejml.simple.SimpleMatrix;
 
 /**
- * A test picture as a pinhole camera sees it: rotation by georegression, projection by EJML, pixels by BoofCV's homography. Nothing of it is the code that is tested.
+ * A test picture as a pinhole camera sees it: rotation by georegression, projection by EJML, pixels by BoofCV's
+ * homography. Nothing of it is the code that is tested.
  */
 final class Photographed {
 
@@ -24,7 +25,18 @@ final class Photographed {
     private Photographed() {}
 
     /** @param spots x, y from the front left and size, mm, and what they show: 0 dark, 1 lit */
-    static GreyPhoto of(TestPicture picture, double widthMm, double heightMm, List<double[]> spots, double tiltX, double tiltY, double turn, double noise, double fallOff, long seed, int width) {
+    static GreyPhoto of(
+            TestPicture picture,
+            double widthMm,
+            double heightMm,
+            List<double[]> spots,
+            double tiltX,
+            double tiltY,
+            double turn,
+            double noise,
+            double fallOff,
+            long seed,
+            int width) {
         int height = width * 3 / 4;
         PixelTransform<Point2D_F32> all = toScreen(widthMm, heightMm, tiltX, tiltY, turn, width, height);
         double pxPerMm = picture.pixelsX() / widthMm;
@@ -43,7 +55,9 @@ final class Photographed {
                     double my = at.y + (i / 2 / 2.0) * (next.y - at.y);
                     light += shown(picture, widthMm, heightMm, spots, mx, my, pxPerMm) / 4;
                 }
-                double r = (Math.pow((x - width / 2.0) / (width / 2.0), 2) + Math.pow((y - height / 2.0) / (height / 2.0), 2)) / 2;
+                double r = (Math.pow((x - width / 2.0) / (width / 2.0), 2)
+                                + Math.pow((y - height / 2.0) / (height / 2.0), 2))
+                        / 2;
                 double value = (18 + 190 * light) * (1 - fallOff * r) + noise * random.nextGaussian();
                 grey[y * width + x] = (byte) Math.max(0, Math.min(255, Math.round(value)));
             }
@@ -52,14 +66,23 @@ final class Photographed {
     }
 
     /** Where a place of such a photograph lies on the screen, mm from the front left. */
-    static double[] place(double widthMm, double heightMm, double tiltX, double tiltY, double turn, int width, double x, double y) {
+    static double[] place(
+            double widthMm, double heightMm, double tiltX, double tiltY, double turn, int width, double x, double y) {
         Point2D_F32 at = new Point2D_F32();
-        toScreen(widthMm, heightMm, tiltX, tiltY, turn, width, width * 3 / 4).compute((int) Math.round(x), (int) Math.round(y), at);
+        toScreen(widthMm, heightMm, tiltX, tiltY, turn, width, width * 3 / 4)
+                .compute((int) Math.round(x), (int) Math.round(y), at);
         return new double[] {at.x, heightMm - at.y};
     }
 
     /** Millimetres from the back left, y towards the front. */
-    private static double shown(TestPicture picture, double widthMm, double heightMm, List<double[]> spots, double x, double y, double pxPerMm) {
+    private static double shown(
+            TestPicture picture,
+            double widthMm,
+            double heightMm,
+            List<double[]> spots,
+            double x,
+            double y,
+            double pxPerMm) {
         if (x < 0 || y < 0 || x >= widthMm || y >= heightMm) {
             return 0;
         }
@@ -68,11 +91,15 @@ final class Photographed {
                 return s[3];
             }
         }
-        return picture.grey(Math.min(picture.pixelsX() - 1, (int) (x * pxPerMm)), Math.min(picture.pixelsY() - 1, (int) (y * pxPerMm))) / 255.0;
+        return picture.grey(Math.min(picture.pixelsX() - 1, (int) (x * pxPerMm)), Math.min(picture.pixelsY() - 1, (int)
+                        (y * pxPerMm)))
+                / 255.0;
     }
 
-    private static PixelTransform<Point2D_F32> toScreen(double widthMm, double heightMm, double tiltX, double tiltY, double turn, int width, int height) {
-        DMatrixRMaj r = ConvertRotation3D_F64.eulerToMatrix(EulerType.XYZ, Math.toRadians(tiltX), Math.toRadians(tiltY), Math.toRadians(turn), null);
+    private static PixelTransform<Point2D_F32> toScreen(
+            double widthMm, double heightMm, double tiltX, double tiltY, double turn, int width, int height) {
+        DMatrixRMaj r = ConvertRotation3D_F64.eulerToMatrix(
+                EulerType.XYZ, Math.toRadians(tiltX), Math.toRadians(tiltY), Math.toRadians(turn), null);
         double focal = FOCAL * width;
         double away = Math.max(widthMm / width, heightMm / height) * focal * 1.28;
         SimpleMatrix rotation = SimpleMatrix.wrap(r);
@@ -83,16 +110,29 @@ final class Photographed {
         Point3D_F64 corner = new Point3D_F64();
         georegression.geometry.GeometryMath_F64.mult(r, new Vector3D_F64(-widthMm / 2, -heightMm / 2, 0), corner);
         plane.setColumn(2, 0, corner.x, corner.y, corner.z + away);
-        SimpleMatrix camera = new SimpleMatrix(new double[][] {{focal, 0, width / 2.0}, {0, focal, height / 2.0}, {0, 0, 1}});
+        SimpleMatrix camera =
+                new SimpleMatrix(new double[][] {{focal, 0, width / 2.0}, {0, focal, height / 2.0}, {0, 0, 1}});
         SimpleMatrix inverse = camera.mult(plane).invert();
         Homography2D_F64 h = new Homography2D_F64();
-        h.setTo(inverse.get(0, 0), inverse.get(0, 1), inverse.get(0, 2), inverse.get(1, 0), inverse.get(1, 1), inverse.get(1, 2), inverse.get(2, 0), inverse.get(2, 1), inverse.get(2, 2));
+        h.setTo(
+                inverse.get(0, 0),
+                inverse.get(0, 1),
+                inverse.get(0, 2),
+                inverse.get(1, 0),
+                inverse.get(1, 1),
+                inverse.get(1, 2),
+                inverse.get(2, 0),
+                inverse.get(2, 1),
+                inverse.get(2, 2));
         PixelTransformHomography_F32 transform = new PixelTransformHomography_F32();
         transform.setTo(h);
         return transform;
     }
 
     private static double[] column(SimpleMatrix m, double x, double y) {
-        return m.mult(new SimpleMatrix(new double[][] {{x}, {y}, {0}})).getDDRM().data.clone();
+        return m.mult(new SimpleMatrix(new double[][] {{x}, {y}, {0}}))
+                .getDDRM()
+                .data
+                .clone();
     }
 }

@@ -15,15 +15,39 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ScreenInspectionTest {
 
     @ParameterizedTest
-    @CsvSource({"WHITE, 5760, 3240, 144, 81, 0, 0, 0, 2200", "WHITE, 5760, 3240, 144, 81, 20, -15, 3, 4000", "BLACK, 5760, 3240, 144, 81, -17, 18, -4, 2200", "WHITE, 2560, 1620, 120, 76, 12, 20, 2, 2200",
-        "BLACK, 3840, 2160, 192, 108, 24, 6, 1, 2200", "CHECKER, 3840, 2160, 192, 108, 10, 10, 2, 2200", "GRID, 5760, 3240, 144, 81, 14, 4, 0, 2200", "WHITE, 7680, 4320, 330, 186, 18, 17, 5, 4000"})
-    void spotsOfAMillimetreAreFoundWhereTheyAre(TestPattern pattern, int px, int py, double w, double h, double tiltX, double tiltY, double turn, int wide) {
+    @CsvSource({
+        "WHITE, 5760, 3240, 144, 81, 0, 0, 0, 2200",
+        "WHITE, 5760, 3240, 144, 81, 20, -15, 3, 4000",
+        "BLACK, 5760, 3240, 144, 81, -17, 18, -4, 2200",
+        "WHITE, 2560, 1620, 120, 76, 12, 20, 2, 2200",
+        "BLACK, 3840, 2160, 192, 108, 24, 6, 1, 2200",
+        "CHECKER, 3840, 2160, 192, 108, 10, 10, 2, 2200",
+        "GRID, 5760, 3240, 144, 81, 14, 4, 0, 2200",
+        "WHITE, 7680, 4320, 330, 186, 18, 17, 5, 4000"
+    })
+    void spotsOfAMillimetreAreFoundWhereTheyAre(
+            TestPattern pattern,
+            int px,
+            int py,
+            double w,
+            double h,
+            double tiltX,
+            double tiltY,
+            double turn,
+            int wide) {
         TestPicture picture = TestPicture.of(pattern, px, py);
         List<double[]> spots = spots(pattern, w, h);
-        ScreenInspection seen = ScreenInspection.of(Photographed.of(picture, w, h, spots, tiltX, tiltY, turn, 8, 0.15, 1, wide), picture, w, h);
+        ScreenInspection seen = ScreenInspection.of(
+                Photographed.of(picture, w, h, spots, tiltX, tiltY, turn, 8, 0.15, 1, wide), picture, w, h);
         assertThat(seen.found()).as(seen.message()).isTrue();
-        long found = spots.stream().filter(s -> seen.spots().stream().anyMatch(p -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1 && (p.kind() == Kind.LIT) == (s[3] == 1))).count();
-        long extra = seen.spots().stream().filter(p -> spots.stream().noneMatch(s -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1 + s[2] / 2)).count();
+        long found = spots.stream()
+                .filter(s -> seen.spots().stream()
+                        .anyMatch(p -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1
+                                && (p.kind() == Kind.LIT) == (s[3] == 1)))
+                .count();
+        long extra = seen.spots().stream()
+                .filter(p -> spots.stream().noneMatch(s -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1 + s[2] / 2))
+                .count();
         assertThat((double) found / spots.size()).isGreaterThanOrEqualTo(0.95);
         assertThat(extra).isLessThanOrEqualTo(1);
     }
@@ -32,7 +56,8 @@ class ScreenInspectionTest {
     private static List<double[]> spots(TestPattern pattern, double w, double h) {
         Random random = new Random(5);
         List<double[]> spots = new ArrayList<>();
-        double cell = pattern == TestPattern.CHECKER ? 100 * w / 3840 : pattern == TestPattern.GRID ? 200 * w / 5760 : 0;
+        double cell =
+                pattern == TestPattern.CHECKER ? 100 * w / 3840 : pattern == TestPattern.GRID ? 200 * w / 5760 : 0;
         while (spots.size() < 20) {
             double x = 14 + (w - 28) * random.nextDouble();
             double y = 14 + (h - 28) * random.nextDouble();
@@ -40,7 +65,9 @@ class ScreenInspectionTest {
                 x = (Math.floor(x / cell) + (pattern == TestPattern.GRID ? 0.65 : 0.5)) * cell;
                 y = h - (Math.floor((h - y) / cell) + (pattern == TestPattern.GRID ? 0.65 : 0.5)) * cell;
             }
-            double kind = pattern == TestPattern.BLACK ? 1 : pattern == TestPattern.CHECKER && ((int) (x / cell) + (int) ((h - y) / cell)) % 2 == 1 ? 1 : 0;
+            double kind = pattern == TestPattern.BLACK
+                    ? 1
+                    : pattern == TestPattern.CHECKER && ((int) (x / cell) + (int) ((h - y) / cell)) % 2 == 1 ? 1 : 0;
             double at = x;
             double up = y;
             if (spots.stream().allMatch(s -> Math.hypot(s[0] - at, s[1] - up) > 5)) {
@@ -53,11 +80,16 @@ class ScreenInspectionTest {
     @Test
     void aSoundScreenShowsNoSpotsAndAPatchIsSeenWhole() {
         TestPicture picture = TestPicture.of(TestPattern.WHITE, 5760, 3240);
-        ScreenInspection sound = ScreenInspection.of(Photographed.of(picture, 144, 81, List.of(), 15, 12, 2, 10, 0.15, 3, 2200), picture, 144, 81);
+        ScreenInspection sound = ScreenInspection.of(
+                Photographed.of(picture, 144, 81, List.of(), 15, 12, 2, 10, 0.15, 3, 2200), picture, 144, 81);
         assertThat(sound.spots()).isEmpty();
         assertThat(sound.printableShare()).isEqualTo(1);
         assertThat(sound.message()).isEqualTo("No spots are seen.");
-        ScreenInspection patch = ScreenInspection.of(Photographed.of(picture, 144, 81, List.of(new double[] {50, 40, 26, 0}), 8, -10, 0, 8, 0.15, 3, 2200), picture, 144, 81);
+        ScreenInspection patch = ScreenInspection.of(
+                Photographed.of(picture, 144, 81, List.of(new double[] {50, 40, 26, 0}), 8, -10, 0, 8, 0.15, 3, 2200),
+                picture,
+                144,
+                81);
         assertThat(patch.spots()).singleElement().satisfies(p -> {
             assertThat(p.sizeMm()).isBetween(25.0, 27.0);
             assertThat(Math.hypot(p.xMm() - 50, p.yMm() - 40)).isLessThan(0.5);
@@ -71,8 +103,10 @@ class ScreenInspectionTest {
     void aPhotographUpsideDownIsTurnedByItsMarks() {
         TestPicture picture = TestPicture.of(TestPattern.WHITE, 3840, 2160);
         List<double[]> spots = List.of(new double[] {30, 25, 3, 0});
-        ScreenInspection seen = ScreenInspection.of(Photographed.of(picture, 192, 108, spots, 5, 5, 178, 6, 0.1, 1, 2200), picture, 192, 108);
-        assertThat(seen.spots()).singleElement().satisfies(p -> assertThat(Math.hypot(p.xMm() - 30, p.yMm() - 25)).isLessThan(1));
+        ScreenInspection seen = ScreenInspection.of(
+                Photographed.of(picture, 192, 108, spots, 5, 5, 178, 6, 0.1, 1, 2200), picture, 192, 108);
+        assertThat(seen.spots()).singleElement().satisfies(p -> assertThat(Math.hypot(p.xMm() - 30, p.yMm() - 25))
+                .isLessThan(1));
     }
 
     @Test
@@ -88,7 +122,10 @@ class ScreenInspectionTest {
         ScreenInspection wrong = ScreenInspection.of(photo, TestPicture.of(TestPattern.WHITE, 2560, 1440), 192, 108);
         assertThat(wrong.found()).isFalse();
         assertThat(wrong.message()).contains("do not fit a picture of 2560 × 1440");
-        assertThat(ScreenInspection.of(photo, TestPicture.of(TestPattern.CHECKER, 3840, 2160), 192, 108).found()).as("another pattern was shown").isFalse();
+        assertThat(ScreenInspection.of(photo, TestPicture.of(TestPattern.CHECKER, 3840, 2160), 192, 108)
+                        .found())
+                .as("another pattern was shown")
+                .isFalse();
         assertThatIllegalArgumentException().isThrownBy(() -> ScreenInspection.of(photo, picture, 0, 108));
     }
 }

@@ -46,7 +46,9 @@ class ScreenVerdictTest {
         double blocked = Math.PI * 9 + Math.PI * 2.5 * 2.5;
         assertThat(v.printableShare()).isCloseTo(1 - blocked / (W * D), within(0.0006));
         assertThat(v.spoilsNext(true)).isCloseTo(0.01, within(1e-12));
-        assertThat(v.spoilsNext(false)).as("put down without looking").isCloseTo(1 - 0.99 * v.freePlaces(), within(1e-12));
+        assertThat(v.spoilsNext(false))
+                .as("put down without looking")
+                .isCloseTo(1 - 0.99 * v.freePlaces(), within(1e-12));
     }
 
     /** Each place on a grid of a millimetre, by the areas of Java 2D. */
@@ -67,7 +69,9 @@ class ScreenVerdictTest {
                     free += clear(spots, x, y, size) ? 1 : 0;
                 }
             }
-            assertThat(judge(spots, size, 0).freePlaces()).as("round " + round).isCloseTo((double) free / all, within(0.003));
+            assertThat(judge(spots, size, 0).freePlaces())
+                    .as("round " + round)
+                    .isCloseTo((double) free / all, within(0.003));
         }
     }
 
@@ -86,7 +90,9 @@ class ScreenVerdictTest {
 
     @Test
     void whereAUsualJobFindsNoPlaceOrLittleIsLeftOrItIsOldItIsChanged() {
-        assertThat(judge(List.of(spot(72, 40, 3)), new Size(130, 75), 0).verdict()).as("it finds no place").isEqualTo(Verdict.CHANGE);
+        assertThat(judge(List.of(spot(72, 40, 3)), new Size(130, 75), 0).verdict())
+                .as("it finds no place")
+                .isEqualTo(Verdict.CHANGE);
         ScreenVerdict patch = judge(List.of(spot(72, 40, 76)), null, 0);
         assertThat(patch.verdict()).isEqualTo(Verdict.CHANGE);
         assertThat(patch.reasons().get(0)).contains("can be printed on");
@@ -96,13 +102,15 @@ class ScreenVerdictTest {
 
     @Test
     void manyNewOnesSayThatItIsGoing() {
-        ScreenVerdict v = ScreenVerdict.of(new Known(List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), 3, W, D, null, 0, 0.25));
+        ScreenVerdict v = ScreenVerdict.of(
+                new Known(List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), 3, W, D, null, 0, 0.25));
         assertThat(v.verdict()).isEqualTo(Verdict.AROUND);
         assertThat(v.reasons()).anyMatch(r -> r.contains("it is going"));
     }
 
     @Test
     void aJobThatFitsTurnedOnlyIsTurned() {
-        assertThat(judge(List.of(spot(5, 5, 1)), new Size(70, 100), 0).freePlaces()).isGreaterThan(0.8);
+        assertThat(judge(List.of(spot(5, 5, 1)), new Size(70, 100), 0).freePlaces())
+                .isGreaterThan(0.8);
     }
 }

@@ -18,12 +18,24 @@ class SpotsComparedTest {
 
     @Test
     void spotsAreNewTheSameGrownOrGone() {
-        List<Spot> then = List.of(spot(Kind.DARK, 10, 10, 1), spot(Kind.DARK, 50, 40, 2), spot(Kind.LIT, 80, 20, 1), spot(Kind.DARK, 100, 60, 20));
-        List<Spot> now = List.of(spot(Kind.DARK, 10.8, 9.5, 1.1), spot(Kind.DARK, 50, 40, 4), spot(Kind.DARK, 80, 20, 1), spot(Kind.DARK, 107, 60, 21));
+        List<Spot> then = List.of(
+                spot(Kind.DARK, 10, 10, 1),
+                spot(Kind.DARK, 50, 40, 2),
+                spot(Kind.LIT, 80, 20, 1),
+                spot(Kind.DARK, 100, 60, 20));
+        List<Spot> now = List.of(
+                spot(Kind.DARK, 10.8, 9.5, 1.1),
+                spot(Kind.DARK, 50, 40, 4),
+                spot(Kind.DARK, 80, 20, 1),
+                spot(Kind.DARK, 107, 60, 21));
         List<Compared> compared = SpotsCompared.of(then, now);
-        assertThat(compared).extracting(Compared::fate).containsExactly(Fate.SAME, Fate.GROWN, Fate.NEW, Fate.SAME, Fate.GONE);
+        assertThat(compared)
+                .extracting(Compared::fate)
+                .containsExactly(Fate.SAME, Fate.GROWN, Fate.NEW, Fate.SAME, Fate.GONE);
         assertThat(compared.get(1).wasMm()).isEqualTo(2);
-        assertThat(compared.get(2).wasMm()).as("dark where one was lit is another spot").isNull();
+        assertThat(compared.get(2).wasMm())
+                .as("dark where one was lit is another spot")
+                .isNull();
         assertThat(compared.get(4).spot().kind()).isEqualTo(Kind.LIT);
         assertThat(SpotsCompared.of(List.of(), List.of())).isEmpty();
     }

@@ -31,7 +31,9 @@ class TestPictureTest {
         for (CornerMarks.Mark m : CornerMarks.of(1600, 1600).marks()) {
             int[][] grey = m.grey();
             for (int turn = 0; turn < 4; turn++) {
-                assertThat(seen.add(Arrays.deepToString(grey))).as(m.code() + " turned " + turn).isTrue();
+                assertThat(seen.add(Arrays.deepToString(grey)))
+                        .as(m.code() + " turned " + turn)
+                        .isTrue();
                 grey = turned(grey);
             }
         }
@@ -74,7 +76,10 @@ class TestPictureTest {
         assertThat(grid.grey(801, 450)).as("a line").isZero();
         assertThat(grid.grey(950, 550)).as("within a cell").isEqualTo(255);
         TestPicture along = TestPicture.of(TestPattern.LINES_X, 1600, 900);
-        assertThat(along.grey(700, 400)).as("a line along x").isEqualTo(along.grey(900, 400)).isNotEqualTo(along.grey(700, 404));
+        assertThat(along.grey(700, 400))
+                .as("a line along x")
+                .isEqualTo(along.grey(900, 400))
+                .isNotEqualTo(along.grey(700, 404));
         TestPicture up = TestPicture.of(TestPattern.LINES_Y, 1600, 900);
         assertThat(up.grey(700, 400)).isEqualTo(up.grey(700, 500)).isNotEqualTo(up.grey(704, 400));
     }
@@ -110,7 +115,9 @@ class TestPictureTest {
 
     @Test
     void tooFewOrTooManyPixelsAreRefused() {
-        assertThatIllegalArgumentException().isThrownBy(() -> TestPicture.of(TestPattern.WHITE, 319, 900)).withMessageContaining("319 × 900");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> TestPicture.of(TestPattern.WHITE, 319, 900))
+                .withMessageContaining("319 × 900");
         assertThatIllegalArgumentException().isThrownBy(() -> TestPicture.of(TestPattern.WHITE, 900, 20_001));
         assertThat(TestPattern.WHITE.shows(ScreenInspection.Kind.LIT)).isFalse();
         assertThat(TestPattern.BLACK.shows(ScreenInspection.Kind.LIT)).isTrue();

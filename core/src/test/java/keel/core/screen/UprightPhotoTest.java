@@ -9,7 +9,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Where spots lie on the photograph, against the made camera's own projection, and the photograph turned the right way round. */
+/**
+ * Where spots lie on the photograph, against the made camera's own projection, and the photograph turned the right way
+ * round.
+ */
 class UprightPhotoTest {
 
     private static final TestPicture WHITE = TestPicture.of(TestPattern.WHITE, 5760, 3240);
@@ -34,7 +37,9 @@ class UprightPhotoTest {
         double[][] corners = {{0, 0}, {144, 0}, {144, 81}, {0, 81}};
         for (int i = 0; i < corners.length; i++) {
             double[] mm = place(seen.corners().get(i), tilt);
-            assertThat(Math.hypot(mm[0] - corners[i][0], mm[1] - corners[i][1])).as("corner " + i).isLessThan(0.4);
+            assertThat(Math.hypot(mm[0] - corners[i][0], mm[1] - corners[i][1]))
+                    .as("corner " + i)
+                    .isLessThan(0.4);
         }
     }
 
@@ -49,11 +54,19 @@ class UprightPhotoTest {
         ScreenInspection seen = seen(photo);
         UprightPhoto upright = UprightPhoto.of(photo, seen, 1000);
         assertThat(Math.max(upright.photo().width(), upright.photo().height())).isEqualTo(1000);
-        assertThat(upright.photo().width()).as("wider than deep, as the screen is").isGreaterThan(upright.photo().height());
-        assertThat(upright.corners().get(0).y()).as("front left is below back left").isGreaterThan(upright.corners().get(3).y() + 100);
-        assertThat(upright.corners().get(1).x()).as("front right is right of front left").isGreaterThan(upright.corners().get(0).x() + 100);
+        assertThat(upright.photo().width())
+                .as("wider than deep, as the screen is")
+                .isGreaterThan(upright.photo().height());
+        assertThat(upright.corners().get(0).y())
+                .as("front left is below back left")
+                .isGreaterThan(upright.corners().get(3).y() + 100);
+        assertThat(upright.corners().get(1).x())
+                .as("front right is right of front left")
+                .isGreaterThan(upright.corners().get(0).x() + 100);
         for (OnPhoto spot : upright.spots()) {
-            assertThat(grey(upright.photo(), spot.x(), spot.y())).as("dark where the spot is said to be").isLessThan(grey(upright.photo(), spot.x() + 4 * spot.r(), spot.y()) / 2);
+            assertThat(grey(upright.photo(), spot.x(), spot.y()))
+                    .as("dark where the spot is said to be")
+                    .isLessThan(grey(upright.photo(), spot.x() + 4 * spot.r(), spot.y()) / 2);
         }
     }
 

@@ -31,13 +31,18 @@ class AxisPieceTest {
         assertThat(edges.values()).allMatch(n -> n == 0);
     }
 
-    /** Volume by the divergence theorem against the formula of a regular prism and a frustum, A = 8·tan(22.5°)·a² and V = h/3·(A1 + A2 + √(A1·A2)). */
+    /**
+     * Volume by the divergence theorem against the formula of a regular prism and a frustum, A = 8·tan(22.5°)·a² and V
+     * = h/3·(A1 + A2 + √(A1·A2)).
+     */
     @Test
     void itsVolumeIsThatOfFootStumpAndTab() {
         double sum = 0;
         for (Triangle t : AxisPiece.triangles()) {
-            sum += (t.a().x() * (t.b().y() * t.c().z() - t.b().z() * t.c().y()) - t.a().y() * (t.b().x() * t.c().z() - t.b().z() * t.c().x())
-                    + t.a().z() * (t.b().x() * t.c().y() - t.b().y() * t.c().x())) / 6;
+            sum += (t.a().x() * (t.b().y() * t.c().z() - t.b().z() * t.c().y())
+                            - t.a().y() * (t.b().x() * t.c().z() - t.b().z() * t.c().x())
+                            + t.a().z() * (t.b().x() * t.c().y() - t.b().y() * t.c().x()))
+                    / 6;
         }
         double octagon = 8 * Math.tan(Math.PI / 8);
         double foot = octagon * 15 * 15 * 2;
@@ -53,9 +58,13 @@ class AxisPieceTest {
         Map<Long, Integer> directions = new HashMap<>();
         for (Triangle t : AxisPiece.triangles()) {
             double[] n = AxisPiece.normal(t);
-            if (t.a().z() >= AxisPiece.FOOT_HEIGHT_MM && t.c().z() > AxisPiece.FOOT_HEIGHT_MM && n[2] > 0 && n[2] < 0.5) {
+            if (t.a().z() >= AxisPiece.FOOT_HEIGHT_MM
+                    && t.c().z() > AxisPiece.FOOT_HEIGHT_MM
+                    && n[2] > 0
+                    && n[2] < 0.5) {
                 assertThat(Math.toDegrees(Math.asin(n[2]))).isCloseTo(4, within(1e-9));
-                directions.merge(Math.floorMod(Math.round(Math.toDegrees(Math.atan2(n[1], n[0]))), 360L), 1, Integer::sum);
+                directions.merge(
+                        Math.floorMod(Math.round(Math.toDegrees(Math.atan2(n[1], n[0]))), 360L), 1, Integer::sum);
             }
         }
         assertThat(directions.keySet()).containsExactlyInAnyOrder(0L, 45L, 90L, 135L, 180L, 225L, 270L, 315L);
@@ -86,7 +95,9 @@ class AxisPieceTest {
         assertThat(x.cause()).isEqualTo("smoothing-one-axis");
         assertThat(x.workaround()).contains("45°");
         assertThat(x.beyondHelp()).anyMatch(s -> s.contains("Spheres"));
-        assertThat(SmoothingVerdict.of(false, true, true, true).workaround()).as("45° does not help where the faces between have lines too").contains("square to X");
+        assertThat(SmoothingVerdict.of(false, true, true, true).workaround())
+                .as("45° does not help where the faces between have lines too")
+                .contains("square to X");
         assertThat(SmoothingVerdict.of(true, true, true, true).cause()).isEqualTo("smoothing-off");
         assertThat(SmoothingVerdict.of(true, true, false, true).words()).contains("never reaches the controller");
         assertThat(SmoothingVerdict.of(false, false, true, null).result()).isEqualTo(Result.ODD);

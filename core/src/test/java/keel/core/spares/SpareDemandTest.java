@@ -22,7 +22,9 @@ class SpareDemandTest {
     @ParameterizedTest
     @CsvSource({"1, 1500, 300", "7, 1500, 240", "12, 400, 900", "3, 50, 200"})
     void exponentialLivesGiveThePoissonTable(int parts, double scale, double hours) {
-        List<InService> inService = IntStream.range(0, parts).mapToObj(i -> new InService(new WeibullLife(1, scale), 97.0 * i, hours)).toList();
+        List<InService> inService = IntStream.range(0, parts)
+                .mapToObj(i -> new InService(new WeibullLife(1, scale), 97.0 * i, hours))
+                .toList();
         SpareDemand demand = SpareDemand.of(inService);
         PoissonDistribution poisson = PoissonDistribution.of(parts * hours / scale);
         for (int k = 0; k < demand.distribution().length; k++) {
@@ -37,14 +39,22 @@ class SpareDemandTest {
     /** From memory of any Poisson table: mean 2, 0.1353 0.2707 0.2707 0.1804 0.0902. */
     @Test
     void meanTwoReadsAsInTheTables() {
-        double[] p = SpareDemand.of(List.of(new InService(new WeibullLife(1, 100), 0, 100), new InService(new WeibullLife(1, 100), 500, 100))).distribution();
-        assertThat(Arrays.copyOf(p, 5)).usingComparatorWithPrecision(5e-5).containsExactly(0.1353, 0.2707, 0.2707, 0.1804, 0.0902);
+        double[] p = SpareDemand.of(List.of(
+                        new InService(new WeibullLife(1, 100), 0, 100),
+                        new InService(new WeibullLife(1, 100), 500, 100)))
+                .distribution();
+        assertThat(Arrays.copyOf(p, 5))
+                .usingComparatorWithPrecision(5e-5)
+                .containsExactly(0.1353, 0.2707, 0.2707, 0.1804, 0.0902);
     }
 
     /** Against lives drawn one by one. */
     @Test
     void wornLivesGiveWhatDrawingThemGives() {
-        List<InService> parts = List.of(new InService(new WeibullLife(3, 400), 380, 500), new InService(new WeibullLife(1.5, 300), 20, 500), new InService(new WeibullLife(0.7, 900), 0, 500));
+        List<InService> parts = List.of(
+                new InService(new WeibullLife(3, 400), 380, 500),
+                new InService(new WeibullLife(1.5, 300), 20, 500),
+                new InService(new WeibullLife(0.7, 900), 0, 500));
         SpareDemand demand = SpareDemand.of(parts);
         Random random = new Random(7);
         int[] counts = new int[12];
@@ -62,7 +72,9 @@ class SpareDemandTest {
             counts[Math.min(11, n)]++;
         }
         for (int k = 0; k < 6; k++) {
-            assertThat(demand.distribution()[k]).as("P(" + k + ")").isCloseTo((double) counts[k] / draws, within(0.004));
+            assertThat(demand.distribution()[k])
+                    .as("P(" + k + ")")
+                    .isCloseTo((double) counts[k] / draws, within(0.004));
         }
         assertThat(Arrays.stream(demand.distribution()).sum()).isCloseTo(1, within(1e-9));
     }
@@ -71,14 +83,20 @@ class SpareDemandTest {
     void anOldPartAsksForASpareSooner() {
         InService young = new InService(new WeibullLife(3, 400), 0, 100);
         InService old = new InService(new WeibullLife(3, 400), 390, 100);
-        assertThat(SpareDemand.of(List.of(old)).enough(0)).isLessThan(SpareDemand.of(List.of(young)).enough(0));
-        assertThat(SpareDemand.of(Collections.nCopies(6, old)).stockFor(0.95)).isGreaterThan(SpareDemand.of(Collections.nCopies(6, young)).stockFor(0.95));
+        assertThat(SpareDemand.of(List.of(old)).enough(0))
+                .isLessThan(SpareDemand.of(List.of(young)).enough(0));
+        assertThat(SpareDemand.of(Collections.nCopies(6, old)).stockFor(0.95))
+                .isGreaterThan(SpareDemand.of(Collections.nCopies(6, young)).stockFor(0.95));
     }
 
     @Test
     void nothingInServiceOrNoUseAsksForNone() {
         assertThat(SpareDemand.of(List.of()).distribution()).containsExactly(1);
-        assertThat(SpareDemand.of(List.of(new InService(new WeibullLife(2, 100), 50, 0))).stockFor(0.999)).isZero();
-        assertThatIllegalArgumentException().isThrownBy(() -> SpareDemand.of(List.of(new InService(new WeibullLife(2, 0.01), 0, 1000)))).withMessageContaining("More than 400");
+        assertThat(SpareDemand.of(List.of(new InService(new WeibullLife(2, 100), 50, 0)))
+                        .stockFor(0.999))
+                .isZero();
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> SpareDemand.of(List.of(new InService(new WeibullLife(2, 0.01), 0, 1000))))
+                .withMessageContaining("More than 400");
     }
 }

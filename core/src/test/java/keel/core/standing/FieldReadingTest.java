@@ -11,10 +11,12 @@ import org.junit.jupiter.api.Test;
 /** Several readings of the same, as they come from pages and programs. */
 class FieldReadingTest {
 
-    private static final List<ServiceField> LIFT = List.of(ServiceField.readings("liftS", "Time to lift", 0.05, 600, "s"));
+    private static final List<ServiceField> LIFT =
+            List.of(ServiceField.readings("liftS", "Time to lift", 0.05, 600, "s"));
 
     private static Object read(Object given, Findings findings) {
-        return FieldReading.read(LIFT, Collections.singletonMap("liftS", given), findings).get("liftS");
+        return FieldReading.read(LIFT, Collections.singletonMap("liftS", given), findings)
+                .get("liftS");
     }
 
     @Test
@@ -29,10 +31,13 @@ class FieldReadingTest {
 
     @Test
     void whatIsNoneIsSaidAndNothingIsTaken() {
-        for (Object wrong : new Object[] {"3.1 fast", "3.1 -1", List.of("3", ""), Double.NaN, List.of(Map.of()), "1e99", "3 ".repeat(51)}) {
+        for (Object wrong : new Object[] {
+            "3.1 fast", "3.1 -1", List.of("3", ""), Double.NaN, List.of(Map.of()), "1e99", "3 ".repeat(51)
+        }) {
             Findings findings = new Findings();
             assertThat(read(wrong, findings)).as("" + wrong).isNull();
-            assertThat(findings.list()).as("" + wrong).isNotEmpty().allSatisfy(f -> assertThat(f.field()).isEqualTo("liftS"));
+            assertThat(findings.list()).as("" + wrong).isNotEmpty().allSatisfy(f -> assertThat(f.field())
+                    .isEqualTo("liftS"));
         }
     }
 }

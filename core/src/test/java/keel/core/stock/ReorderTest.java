@@ -13,11 +13,15 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ReorderTest {
 
-    private static Reorder of(double d, double sd, double lead, double leadSd, double level, double pack, double cover) {
+    private static Reorder of(
+            double d, double sd, double lead, double leadSd, double level, double pack, double cover) {
         return Reorder.of(new Item(d, sd, lead, leadSd, level, pack, cover));
     }
 
-    /** Heizer and Render, Operations Management, probabilistic models (from memory): 150 a day, sd 16, lead time 5 days, sd 1, 95 %: sd over the lead time 154.2, reorder point about 1004. */
+    /**
+     * Heizer and Render, Operations Management, probabilistic models (from memory): 150 a day, sd 16, lead time 5 days,
+     * sd 1, 95 %: sd over the lead time 154.2, reorder point about 1004.
+     */
     @Test
     void theTextbooksExampleComesOut() {
         Reorder r = of(150, 16, 5, 1, 0.95, 1, 30);
@@ -25,7 +29,10 @@ class ReorderTest {
         assertThat(r.reorderPoint()).isCloseTo(1003.6, within(0.5));
     }
 
-    /** The same book (from memory): 15 a day, sd 5, 2 days for certain, 90 %: z of 1.28, safety stock 9.02, reorder point 39.02. */
+    /**
+     * The same book (from memory): 15 a day, sd 5, 2 days for certain, 90 %: z of 1.28, safety stock 9.02, reorder
+     * point 39.02.
+     */
     @Test
     void withALeadTimeForCertainOnlyDemandScatters() {
         Reorder r = of(15, 5, 2, 0, 0.9, 1, 30);
@@ -63,7 +70,9 @@ class ReorderTest {
 
     @Test
     void aServiceLevelOfOneIsNone() {
-        assertThatIllegalArgumentException().isThrownBy(() -> of(1, 1, 1, 1, 1, 1, 30)).withMessageContaining("service level");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> of(1, 1, 1, 1, 1, 1, 30))
+                .withMessageContaining("service level");
         assertThatIllegalArgumentException().isThrownBy(() -> of(-1, 1, 1, 1, 0.9, 1, 30));
         assertThatIllegalArgumentException().isThrownBy(() -> of(1, Double.NaN, 1, 1, 0.9, 1, 30));
         assertThatIllegalArgumentException().isThrownBy(() -> of(1, 1, 1, 1, 0.9, 0, 30));

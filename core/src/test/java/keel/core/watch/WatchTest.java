@@ -23,7 +23,8 @@ class WatchTest {
 
     @Property
     void theLayerAtTheEndOfALayerIsTheNextOne(@ForAll @IntRange(min = 0, max = 998) int done) {
-        assertThat(PrintTime.layerAt(JOB, PrintTime.secondsThrough(JOB, done) + 0.001)).isEqualTo(done + 1);
+        assertThat(PrintTime.layerAt(JOB, PrintTime.secondsThrough(JOB, done) + 0.001))
+                .isEqualTo(done + 1);
     }
 
     @Test
@@ -36,8 +37,11 @@ class WatchTest {
         assertThat(p.clearLayer()).isEqualTo(240);
         assertThat(p.outOfResin()).isFalse();
         assertThat(p.shouldBe()).contains("layer 105").contains("before layer 240");
-        assertThat(Progress.of(START, START.plusSeconds(60), JOB, 0.05, 12.0).phase()).isEqualTo(Progress.Phase.BOTTOM);
-        assertThat(Progress.of(START, START.plus(Duration.ofDays(2)), JOB, 0.05, 12.0).layer()).isEqualTo(1000);
+        assertThat(Progress.of(START, START.plusSeconds(60), JOB, 0.05, 12.0).phase())
+                .isEqualTo(Progress.Phase.BOTTOM);
+        assertThat(Progress.of(START, START.plus(Duration.ofDays(2)), JOB, 0.05, 12.0)
+                        .layer())
+                .isEqualTo(1000);
     }
 
     @Test
@@ -51,7 +55,12 @@ class WatchTest {
     @Test
     void thereIsALookWhenTheFirstLayersAreDoneWhenItClearsAndInBetween() {
         List<LookIn> looks = new LookInPlan(1, 6).of(START, JOB, 240, 0);
-        assertThat(looks).extracting(LookIn::kind).containsExactly(LookIn.Kind.FIRST_LAYERS, LookIn.Kind.CLEARS_RESIN, LookIn.Kind.INTERVAL); // the one at 1 h is 12 minutes after the second
+        assertThat(looks)
+                .extracting(LookIn::kind)
+                .containsExactly(
+                        LookIn.Kind.FIRST_LAYERS,
+                        LookIn.Kind.CLEARS_RESIN,
+                        LookIn.Kind.INTERVAL); // the one at 1 h is 12 minutes after the second
         assertThat(looks.get(0).due()).isEqualTo(START.plusSeconds(156));
         assertThat(looks.get(1).due()).isEqualTo(START.plusSeconds(156 + 236 * 23 / 2));
         assertThat(looks.get(2).due()).isEqualTo(START.plus(Duration.ofHours(2)));
@@ -60,21 +69,27 @@ class WatchTest {
     @Test
     void aStreakOfGoodPrintsAsksForMoreLooksNotFewer() {
         LookInPlan plan = new LookInPlan(1, 6);
-        assertThat(plan.of(START, JOB, 240, 6)).hasSizeGreaterThan(plan.of(START, JOB, 240, 5).size());
+        assertThat(plan.of(START, JOB, 240, 6))
+                .hasSizeGreaterThan(plan.of(START, JOB, 240, 5).size());
         assertThat(plan.intervalHours(6)).isEqualTo(0.5);
         assertThat(new LookInPlan(0, 6).of(START, JOB, null, 20)).hasSize(1);
     }
 
     @Property
-    void looksAreApartAndBeforeTheEnd(@ForAll @IntRange(min = 1, max = 6000) int layers, @ForAll @IntRange(min = 1, max = 400) int clear,
-                                      @ForAll @IntRange(min = 0, max = 9) int streak) {
+    void looksAreApartAndBeforeTheEnd(
+            @ForAll @IntRange(min = 1, max = 6000) int layers,
+            @ForAll @IntRange(min = 1, max = 400) int clear,
+            @ForAll @IntRange(min = 0, max = 9) int streak) {
         PrintTime.Settings job = new PrintTime.Settings(layers, Math.min(4, layers), 0, 30, 2.5, 0, 0, 6, 60, 120, 0);
         List<LookIn> looks = new LookInPlan(0.7, 6).of(START, job, clear, streak);
         assertThat(looks).isNotEmpty();
         for (int i = 1; i < looks.size(); i++) {
-            assertThat(Duration.between(looks.get(i - 1).due(), looks.get(i).due())).isGreaterThanOrEqualTo(Duration.ofMinutes(20));
+            assertThat(Duration.between(looks.get(i - 1).due(), looks.get(i).due()))
+                    .isGreaterThanOrEqualTo(Duration.ofMinutes(20));
         }
-        assertThat(looks.get(looks.size() - 1).due()).isBeforeOrEqualTo(START.plusMillis(Math.round(1000 * PrintTime.of(job).seconds())));
+        assertThat(looks.get(looks.size() - 1).due())
+                .isBeforeOrEqualTo(
+                        START.plusMillis(Math.round(1000 * PrintTime.of(job).seconds())));
     }
 
     /** Common practice: one failed part of several runs on unless something is loose; nothing is stopped on a hunch. */

@@ -12,7 +12,10 @@ import org.junit.jupiter.api.Test;
 
 class WeibullLifeTest {
 
-    /** By definition of the scale, 1 − 1/e have failed at η: NIST/SEMATECH e-Handbook 8.1.6.2 ("characteristic life", 63.2 %). */
+    /**
+     * By definition of the scale, 1 − 1/e have failed at η: NIST/SEMATECH e-Handbook 8.1.6.2 ("characteristic life",
+     * 63.2 %).
+     */
     @Test
     void atItsScaleSixtyThreePointTwoPerCentHaveFailed() {
         assertThat(1 - new WeibullLife(2, 450).survival(450)).isCloseTo(0.632120558828558, within(1e-12));
@@ -29,10 +32,11 @@ class WeibullLifeTest {
 
     /** Against a reference library: Apache Commons Statistics 1.3. */
     @Property
-    void agreesWithTheReferenceLibrary(@ForAll @DoubleRange(min = 0.3, max = 6) double shape,
-                                       @ForAll @DoubleRange(min = 1, max = 10_000) double scale,
-                                       @ForAll @DoubleRange(min = 0, max = 3) double relativeAge,
-                                       @ForAll @DoubleRange(min = 0, max = 1) double relativeMore) {
+    void agreesWithTheReferenceLibrary(
+            @ForAll @DoubleRange(min = 0.3, max = 6) double shape,
+            @ForAll @DoubleRange(min = 1, max = 10_000) double scale,
+            @ForAll @DoubleRange(min = 0, max = 3) double relativeAge,
+            @ForAll @DoubleRange(min = 0, max = 1) double relativeMore) {
         WeibullLife life = new WeibullLife(shape, scale);
         WeibullDistribution reference = WeibullDistribution.of(shape, scale);
         double age = relativeAge * scale;
@@ -40,11 +44,14 @@ class WeibullLifeTest {
         double alive = reference.survivalProbability(age);
         assertThat(life.survival(age)).isCloseTo(alive, within(1e-12));
         if (alive > 1e-6) {
-            assertThat(life.failsWithin(age, more)).isCloseTo(1 - reference.survivalProbability(age + more) / alive, within(1e-8));
+            assertThat(life.failsWithin(age, more))
+                    .isCloseTo(1 - reference.survivalProbability(age + more) / alive, within(1e-8));
         }
     }
 
-    /** With shape 1 nothing ages: the chance does not depend on the age (the exponential distribution has no memory). */
+    /**
+     * With shape 1 nothing ages: the chance does not depend on the age (the exponential distribution has no memory).
+     */
     @Property
     void withoutAgeingTheChanceIsTheSameAtEveryAge(@ForAll @DoubleRange(min = 0, max = 5000) double age) {
         assertThat(new WeibullLife(1, 100).failsWithin(age, 8)).isCloseTo(1 - Math.exp(-0.08), within(1e-9));

@@ -5,11 +5,11 @@ import java.util.Random;
 import org.hipparchus.util.FastMath;
 
 /**
- * A stream of chance that is the same for the same seed and name, on every machine. A new use of chance takes a stream of
- * its own, so that it does not shift what the others draw.
+ * A stream of chance that is the same for the same seed and name, on every machine. A new use of chance takes a stream
+ * of its own, so that it does not shift what the others draw.
  *
- * <p>Numbers come from {@link Random}, whose sequence is laid down in its specification. Seeds are mixed with the finaliser
- * of SplitMix64 (Steele, Lea and Flood, OOPSLA 2014), names hashed by FNV-1a.
+ * <p>Numbers come from {@link Random}, whose sequence is laid down in its specification. Seeds are mixed with the
+ * finaliser of SplitMix64 (Steele, Lea and Flood, OOPSLA 2014), names hashed by FNV-1a.
  */
 public final class Chance {
 

@@ -19,15 +19,18 @@ import keel.sim.shop.Shop;
 import keel.sim.shop.Truth;
 
 /**
- * Writes a history as JSON Lines (one JSON object a line, UTF-8, RFC 8259): {@code happenings.jsonl} holds what people wrote
- * down, each with its {@code kind}; {@code truth.jsonl} what was true, {@code sums.jsonl} the simulator's own sums. The same
- * history gives the same bytes.
+ * Writes a history as JSON Lines (one JSON object a line, UTF-8, RFC 8259): {@code happenings.jsonl} holds what people
+ * wrote down, each with its {@code kind}; {@code truth.jsonl} what was true, {@code sums.jsonl} the simulator's own
+ * sums. The same history gives the same bytes.
  */
 public final class HistoryFile {
 
-    private static final ObjectMapper JSON = JsonMapper.builder().configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true)
-            .addModule(new SimpleModule().addSerializer(Instant.class, ToStringSerializer.instance)).configure(JsonGenerator.Feature.AUTO_CLOSE_TARGET, false)
-            .serializationInclusion(JsonInclude.Include.ALWAYS).build();
+    private static final ObjectMapper JSON = JsonMapper.builder()
+            .configure(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS, true)
+            .addModule(new SimpleModule().addSerializer(Instant.class, ToStringSerializer.instance))
+            .configure(JsonGenerator.Feature.AUTO_CLOSE_TARGET, false)
+            .serializationInclusion(JsonInclude.Include.ALWAYS)
+            .build();
 
     private HistoryFile() {}
 

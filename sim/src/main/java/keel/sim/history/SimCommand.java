@@ -21,7 +21,8 @@ import keel.sim.world.Site;
 /** {@code ./keel sim}: writes the history of a simulated shop of any size, without a story. */
 public final class SimCommand {
 
-    private static final String USAGE = "Usage: ./keel sim --machines 20 --months 60 --seed 7 --out DIR [--runs-a-day 2.2] [--shop shop-a|shop-b]";
+    private static final String USAGE =
+            "Usage: ./keel sim --machines 20 --months 60 --seed 7 --out DIR [--runs-a-day 2.2] [--shop shop-a|shop-b]";
     private static final LocalDate FIRST_DAY = LocalDate.of(2020, 1, 1);
     private static final int MOST_MACHINES = 500;
     private static final int MOST_MONTHS = 600;
@@ -32,8 +33,12 @@ public final class SimCommand {
     public static void main(String[] arguments) {
         try {
             Map<String, String> options = options(arguments);
-            Shop.History history = history(number(options, "machines", 1, MOST_MACHINES), number(options, "months", 1, MOST_MONTHS),
-                    runsADay(options), longNumber(options, "seed"), options.getOrDefault("shop", "shop-a"));
+            Shop.History history = history(
+                    number(options, "machines", 1, MOST_MACHINES),
+                    number(options, "months", 1, MOST_MONTHS),
+                    runsADay(options),
+                    longNumber(options, "seed"),
+                    options.getOrDefault("shop", "shop-a"));
             if (!options.containsKey("out")) {
                 throw new IllegalArgumentException("Where to write is missing. " + USAGE);
             }
@@ -52,29 +57,43 @@ public final class SimCommand {
      */
     public static Shop.History history(int machines, int months, double runsADay, long seed, String parameters) {
         Instant start = FIRST_DAY.atStartOfDay(ZoneOffset.UTC).toInstant();
-        Instant end = FIRST_DAY.plusMonths(months).atStartOfDay(ZoneOffset.UTC).toInstant().minus(Duration.ofMinutes(1));
-        return new Shop(Parameters.shipped(parameters), seed, ZoneOffset.UTC).run(sites(machines, runsADay), start, end, site -> Plot.none());
+        Instant end = FIRST_DAY
+                .plusMonths(months)
+                .atStartOfDay(ZoneOffset.UTC)
+                .toInstant()
+                .minus(Duration.ofMinutes(1));
+        return new Shop(Parameters.shipped(parameters), seed, ZoneOffset.UTC)
+                .run(sites(machines, runsADay), start, end, site -> Plot.none());
     }
 
     /** Like the machines of the demo shop, over and over: m01, m02 and so on. */
     private static List<Site> sites(int machines, double runsADay) {
         List<Site> like = Saltmarsh.sites();
-        return IntStream.range(0, machines).mapToObj(i -> like.get(i % like.size()).called("m%02d".formatted(i + 1), runsADay)).toList();
+        return IntStream.range(0, machines)
+                .mapToObj(i -> like.get(i % like.size()).called("m%02d".formatted(i + 1), runsADay))
+                .toList();
     }
 
     private static String summary(Shop.History history) {
-        long runs = history.happenings().stream().filter(Happening.RunDone.class::isInstance).count();
-        long failures = history.happenings().stream().filter(Happening.FailureSeen.class::isInstance).count();
+        long runs = history.happenings().stream()
+                .filter(Happening.RunDone.class::isInstance)
+                .count();
+        long failures = history.happenings().stream()
+                .filter(Happening.FailureSeen.class::isInstance)
+                .count();
         return "%d machines, %d runs, %d failures.".formatted(history.machines().size(), runs, failures);
     }
 
     private static Map<String, String> options(String[] arguments) {
         List<String> known = new ArrayList<>(List.of("machines", "months", "seed", "out", "shop", "runs-a-day"));
-        Map<String, String> options = new HashMap<>(Map.of("machines", "7", "months", "14", "seed", "7", "runs-a-day", "2.2"));
+        Map<String, String> options =
+                new HashMap<>(Map.of("machines", "7", "months", "14", "seed", "7", "runs-a-day", "2.2"));
         for (int i = 0; i < arguments.length; i += 2) {
             String name = arguments[i].replaceFirst("^--", "");
             if (!known.contains(name) || i + 1 >= arguments.length) {
-                throw new IllegalArgumentException((known.contains(name) ? "A value is missing after " : "There is no option ") + arguments[i] + ". " + USAGE);
+                throw new IllegalArgumentException(
+                        (known.contains(name) ? "A value is missing after " : "There is no option ") + arguments[i]
+                                + ". " + USAGE);
             }
             options.put(name, arguments[i + 1]);
         }
@@ -84,7 +103,8 @@ public final class SimCommand {
     private static int number(Map<String, String> options, String name, int least, int most) {
         long value = longNumber(options, name);
         if (value < least || value > most) {
-            throw new IllegalArgumentException("--" + name + " goes from " + least + " to " + most + "; this is " + value + ".");
+            throw new IllegalArgumentException(
+                    "--" + name + " goes from " + least + " to " + most + "; this is " + value + ".");
         }
         return (int) value;
     }
@@ -98,14 +118,16 @@ public final class SimCommand {
         } catch (NumberFormatException e) {
             // said below
         }
-        throw new IllegalArgumentException("--runs-a-day is more than 0 and at most " + MOST_RUNS_A_DAY + "; this is " + options.get("runs-a-day") + ".");
+        throw new IllegalArgumentException("--runs-a-day is more than 0 and at most " + MOST_RUNS_A_DAY + "; this is "
+                + options.get("runs-a-day") + ".");
     }
 
     private static long longNumber(Map<String, String> options, String name) {
         try {
             return Long.parseLong(options.get(name));
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("--" + name + " takes a whole number; this is " + options.get(name) + ".");
+            throw new IllegalArgumentException(
+                    "--" + name + " takes a whole number; this is " + options.get(name) + ".");
         }
     }
 }

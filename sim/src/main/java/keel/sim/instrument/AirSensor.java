@@ -8,7 +8,10 @@ import keel.sim.chance.Chance;
 import keel.sim.world.Rooms;
 import org.hipparchus.util.FastMath;
 
-/** A sensor on the wall that logs once a minute; now and then a minute is missing. Vapour comes with each wash and is aired away. */
+/**
+ * A sensor on the wall that logs once a minute; now and then a minute is missing. Vapour comes with each wash and is
+ * aired away.
+ */
 public final class AirSensor {
 
     private static final double BACKGROUND_PPB = 90;
@@ -26,7 +29,8 @@ public final class AirSensor {
      *
      * @param washes when parts were washed in that room
      */
-    public static List<Minute> minutes(Rooms rooms, String room, Instant until, Duration back, List<Instant> washes, Chance chance) {
+    public static List<Minute> minutes(
+            Rooms rooms, String room, Instant until, Duration back, List<Instant> washes, Chance chance) {
         List<Minute> all = new ArrayList<>();
         for (Instant at = until.minus(back); !at.isAfter(until); at = at.plusSeconds(60)) {
             Chance minute = chance.stream(room, at.getEpochSecond() / 60);
@@ -35,7 +39,10 @@ public final class AirSensor {
             }
             Rooms.Air air = rooms.at(room, at);
             double ppb = BACKGROUND_PPB + left(washes, at, CHANGES_PER_HOUR * (0.3 + 0.7 * air.openMesh()));
-            all.add(new Minute(at, tenth(air.temperatureC() + minute.normal(0, 0.05)), tenth(air.humidityPercent() + minute.normal(0, 0.3)),
+            all.add(new Minute(
+                    at,
+                    tenth(air.temperatureC() + minute.normal(0, 0.05)),
+                    tenth(air.humidityPercent() + minute.normal(0, 0.3)),
                     FastMath.rint(ppb * (1 + minute.normal(0, 0.03)))));
         }
         return all;
@@ -43,8 +50,11 @@ public final class AirSensor {
 
     /** What washes have left in the air, by dilution: C = C₀·exp(−N·t). */
     private static double left(List<Instant> washes, Instant at, double changesPerHour) {
-        return washes.stream().filter(w -> !w.isAfter(at) && w.isAfter(at.minus(Duration.ofHours(8))))
-                .mapToDouble(w -> WASH_PPB * FastMath.exp(-changesPerHour * Duration.between(w, at).toSeconds() / 3600.0)).sum();
+        return washes.stream()
+                .filter(w -> !w.isAfter(at) && w.isAfter(at.minus(Duration.ofHours(8))))
+                .mapToDouble(w -> WASH_PPB
+                        * FastMath.exp(-changesPerHour * Duration.between(w, at).toSeconds() / 3600.0))
+                .sum();
     }
 
     private static double tenth(double value) {

@@ -8,8 +8,8 @@ import keel.sim.world.Rooms;
 import org.hipparchus.util.FastMath;
 
 /**
- * Small instruments of the bench, each with a spread of its own (standard deviation of one reading). The figures are those of
- * ordinary workshop tools, common practice.
+ * Small instruments of the bench, each with a spread of its own (standard deviation of one reading). The figures are
+ * those of ordinary workshop tools, common practice.
  */
 public final class BenchTools {
 
@@ -38,14 +38,18 @@ public final class BenchTools {
     public record Slopes(double acrossMmPerM, double alongMmPerM) {}
 
     public static Slopes level(Machine machine, Chance chance) {
-        return new Slopes(to(0.1, machine.leansAcrossMmPerM() + chance.normal(0, LEVEL_SD_MM_PER_M)),
+        return new Slopes(
+                to(0.1, machine.leansAcrossMmPerM() + chance.normal(0, LEVEL_SD_MM_PER_M)),
                 to(0.1, machine.leansAlongMmPerM() + chance.normal(0, LEVEL_SD_MM_PER_M)));
     }
 
     /** Calipers on a printed piece that was drawn so long, mm. */
     public static double calipers(Machine machine, double nominalMm, Chance chance) {
-        double bleed = 0.03 * FastMath.max(0, FastMath.log(machine.settings().get(Setting.EXPOSURE_S)
-                / machine.neededExposureS(machine.vat().resin())));
+        double bleed = 0.03
+                * FastMath.max(
+                        0,
+                        FastMath.log(machine.settings().get(Setting.EXPOSURE_S)
+                                / machine.neededExposureS(machine.vat().resin())));
         return to(0.01, nominalMm * machine.quirks().definitionScale() + 2 * bleed + chance.normal(0, CALIPER_SD_MM));
     }
 
@@ -77,10 +81,16 @@ public final class BenchTools {
 
     /** The same meter on the bare screen as it read when the light had done so many UV hours, mW/cm². */
     public static double uvThen(Machine machine, double xMm, double yMm, double lightHours, Chance chance) {
-        return to(0.01, UV_NEW_MW_PER_CM2 * machine.light().powerAt(xMm, yMm, lightHours) * (1 + chance.normal(0, UV_SD_SHARE)));
+        return to(
+                0.01,
+                UV_NEW_MW_PER_CM2
+                        * machine.light().powerAt(xMm, yMm, lightHours)
+                        * (1 + chance.normal(0, UV_SD_SHARE)));
     }
 
     private static double to(double step, double value) {
-        return BigDecimal.valueOf(FastMath.rint(value / step)).multiply(BigDecimal.valueOf(step)).doubleValue();
+        return BigDecimal.valueOf(FastMath.rint(value / step))
+                .multiply(BigDecimal.valueOf(step))
+                .doubleValue();
     }
 }

@@ -13,8 +13,8 @@ import keel.sim.world.Screen;
 import org.hipparchus.util.FastMath;
 
 /**
- * Photographs a lit screen through a sheet of white paper, held by hand: perspective, the lens's fall-off, the paper's grain, noise.
- * The screen shows a test picture at its own pixels, corner marks included.
+ * Photographs a lit screen through a sheet of white paper, held by hand: perspective, the lens's fall-off, the paper's
+ * grain, noise. The screen shows a test picture at its own pixels, corner marks included.
  */
 public final class Camera {
 
@@ -35,7 +35,14 @@ public final class Camera {
         this.scale = WIDTH / (machine.site().widthMm() * 1.16);
         this.height = (int) (machine.site().depthMm() * 1.3 * scale);
         double turn = FastMath.toRadians(chance.normal(0, 1.2));
-        this.toScreen = new double[] {FastMath.cos(turn), FastMath.sin(turn), chance.normal(0, 4e-5), chance.normal(0, 4e-5), chance.normal(0, 1.5), chance.normal(0, 1.5)};
+        this.toScreen = new double[] {
+            FastMath.cos(turn),
+            FastMath.sin(turn),
+            chance.normal(0, 4e-5),
+            chance.normal(0, 4e-5),
+            chance.normal(0, 1.5),
+            chance.normal(0, 1.5)
+        };
         this.spots = machine.screen().spots();
         this.grain = chance.stream("paper").below(1_000_000);
     }
@@ -64,8 +71,12 @@ public final class Camera {
         double u = (px - WIDTH / 2.0) / scale;
         double v = (height / 2.0 - py) / scale;
         double depth = 1 + toScreen[2] * u * 10 + toScreen[3] * v * 10;
-        double x = (toScreen[0] * u - toScreen[1] * v) / depth + toScreen[4] + machine.site().widthMm() / 2;
-        double y = (toScreen[1] * u + toScreen[0] * v) / depth + toScreen[5] + machine.site().depthMm() / 2;
+        double x = (toScreen[0] * u - toScreen[1] * v) / depth
+                + toScreen[4]
+                + machine.site().widthMm() / 2;
+        double y = (toScreen[1] * u + toScreen[0] * v) / depth
+                + toScreen[5]
+                + machine.site().depthMm() / 2;
         double paper = 0.97 + 0.05 * grain(x * 1.3, y * 1.3);
         return 10 + 215 * lit(x, y) * fallOff * paper;
     }
@@ -78,7 +89,12 @@ public final class Camera {
             return 0.02;
         }
         int cell = machine.cells().at(x, y);
-        double shown = 0.03 + 0.97 * throughPaper(x / w * picture.pixelsX(), (1 - y / d) * picture.pixelsY(), PAPER_BLUR_MM * picture.pixelsX() / w);
+        double shown = 0.03
+                + 0.97
+                        * throughPaper(
+                                x / w * picture.pixelsX(),
+                                (1 - y / d) * picture.pixelsY(),
+                                PAPER_BLUR_MM * picture.pixelsX() / w);
         double light = shown * machine.light().power(cell);
         if (machine.screen().blocked(cell)) {
             light *= 0.08;
@@ -100,7 +116,8 @@ public final class Camera {
     private double spots(double x, double y, double light) {
         double value = light;
         for (Screen.Spot spot : spots) {
-            double r = FastMath.hypot(x - machine.cells().xMm(spot.cell()), y - machine.cells().yMm(spot.cell()));
+            double r = FastMath.hypot(
+                    x - machine.cells().xMm(spot.cell()), y - machine.cells().yMm(spot.cell()));
             double edge = spot.sizeMm() / 2;
             double inside = 0.5 - 0.5 * FastMath.tanh((r - edge) / PAPER_BLUR_MM);
             value = spot.lit() ? FastMath.max(value, inside * 0.9) : value * (1 - 0.92 * inside);

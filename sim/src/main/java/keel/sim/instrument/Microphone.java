@@ -14,8 +14,8 @@ import keel.sim.world.Film;
 import org.hipparchus.util.FastMath;
 
 /**
- * Records taps on a film held by its rim, as a tablet's microphone would: the film's modes dying away, the hum of the mains,
- * and noise. PCM, 16 bit, mono.
+ * Records taps on a film held by its rim, as a tablet's microphone would: the film's modes dying away, the hum of the
+ * mains, and noise. PCM, 16 bit, mono.
  */
 public final class Microphone {
 
@@ -29,20 +29,29 @@ public final class Microphone {
     private Microphone() {}
 
     /**
-     * @param lengthMm    free opening of the frame
-     * @param offCentre   whether it is tapped at a quarter of the long side rather than at the centre
+     * @param lengthMm free opening of the frame
+     * @param offCentre whether it is tapped at a quarter of the long side rather than at the centre
      * @return a WAV file
      */
-    public static byte[] taps(Film film, double lengthMm, double widthMm, double thicknessMm, boolean offCentre, Chance chance) {
+    public static byte[] taps(
+            Film film, double lengthMm, double widthMm, double thicknessMm, boolean offCentre, Chance chance) {
         Membrane membrane = Membrane.ofFep(lengthMm, widthMm, thicknessMm, film.tensionNPerM());
         double[] sound = new double[(int) (RATE_HZ * (0.4 + TAPS * BETWEEN_TAPS_S))];
         for (int tap = 0; tap < TAPS; tap++) {
             int onset = (int) (RATE_HZ * (0.3 + tap * BETWEEN_TAPS_S + chance.between(0, 0.08)));
-            tap(sound, onset, membrane, offCentre ? 0.25 : 0.5 + chance.normal(0, 0.015), 0.5 + chance.normal(0, 0.015), chance.between(0.5, 0.8));
+            tap(
+                    sound,
+                    onset,
+                    membrane,
+                    offCentre ? 0.25 : 0.5 + chance.normal(0, 0.015),
+                    0.5 + chance.normal(0, 0.015),
+                    chance.between(0.5, 0.8));
         }
         for (int i = 0; i < sound.length; i++) {
             double t = (double) i / RATE_HZ;
-            sound[i] += 0.010 * FastMath.sin(2 * FastMath.PI * HUM_HZ * t) + 0.006 * FastMath.sin(4 * FastMath.PI * HUM_HZ * t + 1) + chance.normal(0, 0.008);
+            sound[i] += 0.010 * FastMath.sin(2 * FastMath.PI * HUM_HZ * t)
+                    + 0.006 * FastMath.sin(4 * FastMath.PI * HUM_HZ * t + 1)
+                    + chance.normal(0, 0.008);
         }
         return wav(sound);
     }
@@ -69,8 +78,13 @@ public final class Microphone {
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
-            AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), new AudioFormat(RATE_HZ, 16, 1, true, false), sound.length),
-                    AudioFileFormat.Type.WAVE, out);
+            AudioSystem.write(
+                    new AudioInputStream(
+                            new ByteArrayInputStream(samples),
+                            new AudioFormat(RATE_HZ, 16, 1, true, false),
+                            sound.length),
+                    AudioFileFormat.Type.WAVE,
+                    out);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -23,14 +23,29 @@ public final class SensorPost {
     }
 
     /** Answers what the other side said. */
-    public static String send(URI to, String token, List<AirSensor.Minute> minutes) throws IOException, InterruptedException {
-        HttpResponse<String> answer = HttpClient.newHttpClient().send(HttpRequest.newBuilder(to).timeout(PATIENCE).header("Authorization", "Bearer " + token).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(json(minutes))).build(), HttpResponse.BodyHandlers.ofString());
+    public static String send(URI to, String token, List<AirSensor.Minute> minutes)
+            throws IOException, InterruptedException {
+        HttpResponse<String> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(to)
+                                .timeout(PATIENCE)
+                                .header("Authorization", "Bearer " + token)
+                                .header("Content-Type", "application/json")
+                                .POST(HttpRequest.BodyPublishers.ofString(json(minutes)))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
         return answer.statusCode() + " " + answer.body();
     }
 
     private static String json(List<AirSensor.Minute> minutes) {
-        return minutes.stream().map(m -> String.format(Locale.ROOT, "{\"at\":\"%s\",\"tvoc\":%.0f,\"temperatureC\":%.1f,\"humidityPercent\":%.1f}", m.at(), m.vapourPpb(), m.temperatureC(), m.humidityPercent()))
+        return minutes.stream()
+                .map(m -> String.format(
+                        Locale.ROOT,
+                        "{\"at\":\"%s\",\"tvoc\":%.0f,\"temperatureC\":%.1f,\"humidityPercent\":%.1f}",
+                        m.at(),
+                        m.vapourPpb(),
+                        m.temperatureC(),
+                        m.humidityPercent()))
                 .collect(Collectors.joining(",", "[", "]"));
     }
 }

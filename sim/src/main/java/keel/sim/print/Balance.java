@@ -39,13 +39,16 @@ final class Balance {
 
     /** What was behind it; {@code otherwise} where no fault took anything worth naming. */
     List<String> causes(String otherwise) {
-        List<Map.Entry<String, Double>> most = taken.entrySet().stream().filter(e -> e.getValue() > 0.05)
-                .sorted(Map.Entry.<String, Double>comparingByValue().reversed()).limit(2).toList();
+        List<Map.Entry<String, Double>> most = taken.entrySet().stream()
+                .filter(e -> e.getValue() > 0.05)
+                .sorted(Map.Entry.<String, Double>comparingByValue().reversed())
+                .limit(2)
+                .toList();
         if (most.isEmpty()) {
             return List.of(otherwise);
         }
-        boolean two = most.size() == 2 && most.get(1).getValue() > SECOND * most.get(0).getValue();
+        boolean two = most.size() == 2
+                && most.get(1).getValue() > SECOND * most.get(0).getValue();
         return most.subList(0, two ? 2 : 1).stream().map(Map.Entry::getKey).toList();
     }
-
 }

@@ -22,23 +22,36 @@ final class FileAndResin implements Force {
     private static void file(Printing print, List<Defect> out) {
         Chance chance = print.chance();
         if (print.fileReadBadly()) {
-            List<String> causes = print.machine().stickWorn() ? chance.happens(0.4) ? List.of("medium-bad", "file-corrupt") : List.of("medium-bad")
+            List<String> causes = print.machine().stickWorn()
+                    ? chance.happens(0.4) ? List.of("medium-bad", "file-corrupt") : List.of("medium-bad")
                     : List.of("file-corrupt");
-            List<Sign> signs = switch (chance.below(4)) {
-                case 0 -> signs("ends-early", 0.95);
-                case 1 -> signs("loose-flakes", 0.85);
-                default -> signs("solid-slab", 0.97);
-            };
+            List<Sign> signs =
+                    switch (chance.below(4)) {
+                        case 0 -> signs("ends-early", 0.95);
+                        case 1 -> signs("loose-flakes", 0.85);
+                        default -> signs("solid-slab", 0.97);
+                    };
             signs = causes.contains("medium-bad") ? with(signs, "media-not-read", 0.8) : signs;
             boolean slab = signs.get(0).symptom().equals("solid-slab");
-            out.add(new Defect(causes, print.allParts(), false, chance.between(0.02, 0.7), new int[0], signs, slab ? 1.2 : 0.3));
+            out.add(new Defect(
+                    causes, print.allParts(), false, chance.between(0.02, 0.7), new int[0], signs, slab ? 1.2 : 0.3));
         }
         if (print.job().doubled()) {
-            out.add(new Defect(List.of("file-unchecked"), print.allParts(), false, 0.5, new int[0], signs("doubled-model", 0.95), 0));
+            out.add(new Defect(
+                    List.of("file-unchecked"),
+                    print.allParts(),
+                    false,
+                    0.5,
+                    new int[0],
+                    signs("doubled-model", 0.95),
+                    0));
         } else if (print.job().islands()) {
             List<Integer> one = List.of(chance.below(print.job().parts().size()));
-            List<Sign> signs = chance.happens(0.5) ? signs("model-torn-off", 0.6, "bits-in-vat", 0.5) : signs("part-missing", 0.85, "bits-in-vat", 0.5);
-            out.add(new Defect(List.of("file-unchecked"), one, true, chance.between(0.2, 0.7), new int[0], signs, 0.15));
+            List<Sign> signs = chance.happens(0.5)
+                    ? signs("model-torn-off", 0.6, "bits-in-vat", 0.5)
+                    : signs("part-missing", 0.85, "bits-in-vat", 0.5);
+            out.add(new Defect(
+                    List.of("file-unchecked"), one, true, chance.between(0.2, 0.7), new int[0], signs, 0.15));
         }
     }
 
@@ -46,17 +59,28 @@ final class FileAndResin implements Force {
         Vat vat = print.machine().vat();
         double over = vat.ml() - STAYS_COVERED_ML - print.job().ml();
         if (over < 0 && !print.machine().site().selfFilling()) {
-            double reached = Math.max(0.05, (vat.ml() - STAYS_COVERED_ML) / print.job().ml());
-            out.add(new Defect(List.of("resin-short"), print.allParts(), false, reached, new int[0],
-                    print.chance().happens(0.25) ? signs("ends-early", 0.95, "part-missing", 0.4) : signs("ends-early", 0.95), 0.05));
+            double reached =
+                    Math.max(0.05, (vat.ml() - STAYS_COVERED_ML) / print.job().ml());
+            out.add(new Defect(
+                    List.of("resin-short"),
+                    print.allParts(),
+                    false,
+                    reached,
+                    new int[0],
+                    print.chance().happens(0.25)
+                            ? signs("ends-early", 0.95, "part-missing", 0.4)
+                            : signs("ends-early", 0.95),
+                    0.05));
         }
         if (print.settled() > 0.15 && print.chance().happens(print.settled())) {
-            out.add(OnSupports.marring(print, List.of("resin-settled"), signs("smoky-colour", 0.9, "soft-detail", 0.2)));
+            out.add(OnSupports.marring(
+                    print, List.of("resin-settled"), signs("smoky-colour", 0.9, "soft-detail", 0.2)));
         }
         if (vat.mixedWith() != null && print.chance().happens(0.6)) {
             List<Sign> signs = signs("smoky-colour", 0.7);
             signs = print.chance().happens(0.5) ? with(signs, "tacky", 0.7) : signs;
-            out.add(OnSupports.marring(print, List.of("resin-mixed"), print.chance().happens(0.3) ? with(signs, "brittle", 0.6) : signs));
+            out.add(OnSupports.marring(
+                    print, List.of("resin-mixed"), print.chance().happens(0.3) ? with(signs, "brittle", 0.6) : signs));
         }
     }
 

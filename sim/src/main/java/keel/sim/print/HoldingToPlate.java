@@ -57,7 +57,8 @@ final class HoldingToPlate implements Force {
         }
         double tilt = plate.tiltMm(worst);
         double height = plate.heightMm();
-        String cause = tilt >= height && tilt >= plate.hollowMm() ? plate.boltsLoose() ? "plate-bolts-loose" : "plate-tilted"
+        String cause = tilt >= height && tilt >= plate.hollowMm()
+                ? plate.boltsLoose() ? "plate-bolts-loose" : "plate-tilted"
                 : height >= plate.hollowMm() ? "plate-height-wrong" : "plate-smooth";
         balance.less(cause, FastMath.pow(over / 0.08, 1.3) * 0.5);
     }
@@ -79,30 +80,55 @@ final class HoldingToPlate implements Force {
         if (print.machine().vat().boltsLoose()) {
             signs.addAll(signs("vat-rides-up", 0.7));
         }
-        return new Defect(weighed.weakest().causes("supports-weak"), weighed.gone(), !weighed.marginal().isEmpty(), print.chance().between(0.004, 0.05),
-                weighed.cells(), withFilm(print, signs), 0.6 * extent);
+        return new Defect(
+                weighed.weakest().causes("supports-weak"),
+                weighed.gone(),
+                !weighed.marginal().isEmpty(),
+                print.chance().between(0.004, 0.05),
+                weighed.cells(),
+                withFilm(print, signs),
+                0.6 * extent);
     }
 
     /** A film that is slack, or clouded for everybody to see, is there to be noticed, whatever gave way. */
     static List<Sign> withFilm(Printing print, List<Sign> signs) {
-        double lost = 1 - print.machine().vat().film().meanTransmittance() / print.machine().vat().film().clearTransmittance();
+        double lost = 1
+                - print.machine().vat().film().meanTransmittance()
+                        / print.machine().vat().film().clearTransmittance();
         List<Sign> all = lost > 0.09 ? with(signs, "film-cloudy", FastMath.min(0.9, lost * 5)) : signs;
         return print.machine().vat().film().tightness() < 0.72 ? with(all, "film-slack", 0.8) : all;
     }
 
     private static void pressed(Printing print, List<Defect> out) {
         Plate plate = print.machine().plate();
-        int[] deep = Arrays.stream(print.covered()).filter(c -> plate.gapMm(c) < SQUASHES_MM).toArray();
-        if (deep.length > 0 && Arrays.stream(deep).mapToDouble(plate::gapMm).min().orElse(0) < SQUASHES_MM - print.chance().exponential(0.05)) {
+        int[] deep = Arrays.stream(print.covered())
+                .filter(c -> plate.gapMm(c) < SQUASHES_MM)
+                .toArray();
+        if (deep.length > 0
+                && Arrays.stream(deep).mapToDouble(plate::gapMm).min().orElse(0)
+                        < SQUASHES_MM - print.chance().exponential(0.05)) {
             boolean byHeight = plate.heightMm() < SQUASHES_MM / 2;
             boolean hard = Arrays.stream(deep).mapToDouble(plate::gapMm).min().orElse(0) < -0.32;
             List<Sign> signs = signs("squashed-base", 0.85);
-            out.add(new Defect(List.of(byHeight ? "plate-height-wrong" : "plate-tilted"), List.of(), true, 0.01, deep,
-                    hard ? with(signs, "crunch", 0.5) : signs, 0));
+            out.add(new Defect(
+                    List.of(byHeight ? "plate-height-wrong" : "plate-tilted"),
+                    List.of(),
+                    true,
+                    0.01,
+                    deep,
+                    hard ? with(signs, "crunch", 0.5) : signs,
+                    0));
         }
         double over = print.bottomExposureRatio();
         if (over > 0.75 + print.chance().exponential(0.1)) {
-            out.add(new Defect(List.of("base-exposure-long"), List.of(), true, 0.01, new int[0], signs("squashed-base", 0.8, "wrong-size", 0.2), 0));
+            out.add(new Defect(
+                    List.of("base-exposure-long"),
+                    List.of(),
+                    true,
+                    0.01,
+                    new int[0],
+                    signs("squashed-base", 0.8, "wrong-size", 0.2),
+                    0));
         }
     }
 }

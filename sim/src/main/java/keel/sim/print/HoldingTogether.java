@@ -40,9 +40,15 @@ final class HoldingTogether implements Force {
         double extent = weighed.extent(print);
         List<Sign> signs = signs("layer-split", extent == 0 ? 0.85 : 0.7);
         if (extent > 0) {
-            signs = with(with(signs, print.chance().happens(0.6) ? "part-missing" : "model-torn-off", 0.9), "bits-in-vat", 0.2 + 0.4 * extent);
+            signs = with(
+                    with(signs, print.chance().happens(0.6) ? "part-missing" : "model-torn-off", 0.9),
+                    "bits-in-vat",
+                    0.2 + 0.4 * extent);
         }
-        if (print.strength(FastMath.exp(print.exposureRatio()) * print.filmLight(weighed.cells()) * print.enginePower(weighed.cells())) < 0.02) {
+        if (print.strength(FastMath.exp(print.exposureRatio())
+                        * print.filmLight(weighed.cells())
+                        * print.enginePower(weighed.cells()))
+                < 0.02) {
             signs = with(with(signs, "soft-detail", 0.55), "tacky", 0.25);
         }
         if (print.machine().vat().film().tightness() < 0.75) {
@@ -57,17 +63,30 @@ final class HoldingTogether implements Force {
         if (print.liftTooFast() > 0.1 || print.swingKPerHour() > 1.2) {
             signs = with(signs, "z-lines", 0.3);
         }
-        return new Defect(weighed.weakest().causes("supports-weak"), weighed.gone(), true, print.chance().between(0.05, 0.9), weighed.cells(),
-                HoldingToPlate.withFilm(print, signs), 0.7 * extent);
+        return new Defect(
+                weighed.weakest().causes("supports-weak"),
+                weighed.gone(),
+                true,
+                print.chance().between(0.05, 0.9),
+                weighed.cells(),
+                HoldingToPlate.withFilm(print, signs),
+                0.7 * extent);
     }
 
     private static void tooMuch(Printing print, List<Defect> out) {
         int[] all = print.covered();
-        double over = print.exposureRatio() + FastMath.log(FastMath.max(1e-3, print.enginePower(all) * print.filmLight(all)));
+        double over =
+                print.exposureRatio() + FastMath.log(FastMath.max(1e-3, print.enginePower(all) * print.filmLight(all)));
         if (over > 0.5 + print.chance().exponential(0.08)) {
             String cause = print.machine().moved(Setting.EXPOSURE_S) ? "exposure-long" : "uncalibrated";
-            out.add(new Defect(List.of(cause), List.of(), true, 0.3, new int[0],
-                    signs("soft-detail", 0.7, "wrong-size", 0.35, "brittle", 0.4, "squashed-base", 0.3), 0));
+            out.add(new Defect(
+                    List.of(cause),
+                    List.of(),
+                    true,
+                    0.3,
+                    new int[0],
+                    signs("soft-detail", 0.7, "wrong-size", 0.35, "brittle", 0.4, "squashed-base", 0.3),
+                    0));
         }
     }
 }

@@ -15,10 +15,18 @@ import org.hipparchus.util.FastMath;
 /**
  * A print as it goes on: the machine, the job, how warm the resin is, and what the settings give.
  *
- * @param resinC        temperature of the resin, °C
+ * @param resinC temperature of the resin, °C
  * @param swingKPerHour how fast the room's temperature moves
  */
-record Printing(Machine machine, Job job, Parameters parameters, double resinC, double swingKPerHour, Finish finish, boolean fileReadBadly, Chance chance) {
+record Printing(
+        Machine machine,
+        Job job,
+        Parameters parameters,
+        double resinC,
+        double swingKPerHour,
+        Finish finish,
+        boolean fileReadBadly,
+        Chance chance) {
 
     /** Depth to which a layer is cured at the exposure that it needs, mm. */
     private static final double NEEDED_DEPTH_MM = 0.11;
@@ -35,7 +43,10 @@ record Printing(Machine machine, Job job, Parameters parameters, double resinC, 
 
     /** All cells that the job covers, each once. */
     int[] covered() {
-        return job.parts().stream().flatMapToInt(p -> IntStream.of(cellsOf(p))).distinct().toArray();
+        return job.parts().stream()
+                .flatMapToInt(p -> IntStream.of(cellsOf(p)))
+                .distinct()
+                .toArray();
     }
 
     Parameters.ResinKind resin() {
@@ -58,7 +69,8 @@ record Printing(Machine machine, Job job, Parameters parameters, double resinC, 
     }
 
     double settled() {
-        return 0.35 * FastMath.min(2, FastMath.max(0, machine.vat().daysSinceStirred() / resin().settlesInDays() - 0.6));
+        return 0.35
+                * FastMath.min(2, FastMath.max(0, machine.vat().daysSinceStirred() / resin().settlesInDays() - 0.6));
     }
 
     /** Share of a clear film's light that reaches a part's cells. */
@@ -72,11 +84,13 @@ record Printing(Machine machine, Job job, Parameters parameters, double resinC, 
 
     /** Natural logarithm of the exposure against the one that this machine needs for the resin. */
     double exposureRatio() {
-        return FastMath.log(setting(Setting.EXPOSURE_S) / machine.neededExposureS(machine.vat().resin()));
+        return FastMath.log(setting(Setting.EXPOSURE_S)
+                / machine.neededExposureS(machine.vat().resin()));
     }
 
     double bottomExposureRatio() {
-        return FastMath.log(setting(Setting.BOTTOM_EXPOSURE_S) / machine.neededBottomExposureS(machine.vat().resin()));
+        return FastMath.log(setting(Setting.BOTTOM_EXPOSURE_S)
+                / machine.neededBottomExposureS(machine.vat().resin()));
     }
 
     /**
@@ -93,7 +107,9 @@ record Printing(Machine machine, Job job, Parameters parameters, double resinC, 
 
     /** Which name too little exposure goes by: somebody's setting, or a sheet that was never fitted to this machine. */
     String exposureShort(Setting setting) {
-        return machine.moved(setting) ? setting == Setting.EXPOSURE_S ? "exposure-short" : "base-exposure-short" : "uncalibrated";
+        return machine.moved(setting)
+                ? setting == Setting.EXPOSURE_S ? "exposure-short" : "base-exposure-short"
+                : "uncalibrated";
     }
 
     /** Takes from a balance what too little light does to layers in these cells. */
@@ -141,7 +157,10 @@ record Printing(Machine machine, Job job, Parameters parameters, double resinC, 
     }
 
     List<Integer> partsOver(int cell) {
-        return IntStream.range(0, job.parts().size()).filter(i -> Arrays.stream(cellsOf(job.parts().get(i))).anyMatch(c -> c == cell)).boxed().toList();
+        return IntStream.range(0, job.parts().size())
+                .filter(i -> Arrays.stream(cellsOf(job.parts().get(i))).anyMatch(c -> c == cell))
+                .boxed()
+                .toList();
     }
 
     Map<Setting, Double> sheet() {

@@ -8,10 +8,10 @@ import java.util.function.Function;
 /**
  * The parts of a job, each weighed by the same balance.
  *
- * @param gone     those whose balance is below 0
+ * @param gone those whose balance is below 0
  * @param marginal those that only just hold
- * @param cells    under both
- * @param weakest  the lowest balance of all
+ * @param cells under both
+ * @param weakest the lowest balance of all
  */
 record Weighed(List<Integer> gone, List<Integer> marginal, int[] cells, Balance weakest) {
 
@@ -31,7 +31,11 @@ record Weighed(List<Integer> gone, List<Integer> marginal, int[] cells, Balance 
             }
             weakest = weakest == null || balance.margin() < weakest.margin() ? balance : weakest;
         }
-        return new Weighed(gone, marginal, where.stream().flatMapToInt(Arrays::stream).distinct().toArray(), weakest);
+        return new Weighed(
+                gone,
+                marginal,
+                where.stream().flatMapToInt(Arrays::stream).distinct().toArray(),
+                weakest);
     }
 
     boolean allHold() {

@@ -27,6 +27,9 @@ record Day(LocalDate date, ZoneId zone) {
         if (!time.isAfter(LAST) && !time.isBefore(FIRST)) {
             return at;
         }
-        return (time.isBefore(FIRST) ? date : date.plusDays(1)).atTime(OPENS).atZone(zone).toInstant();
+        return (time.isBefore(FIRST) ? date : date.plusDays(1))
+                .atTime(OPENS)
+                .atZone(zone)
+                .toInstant();
     }
 }

@@ -49,30 +49,55 @@ final class FailureDesk {
         PrintEnd end = scene.end();
         String failure = records.key();
         Eyes.Seen noted = eyes.look(end, machine.cells(), chance.between(0.85, 1.1), chance.stream("eyes"));
-        records.add(new Happening.FailureSeen(seen, "operator", machine.site().code(), failure, runKey, noted.symptoms(), noted.absent(), noted.zones(),
+        records.add(new Happening.FailureSeen(
+                seen,
+                "operator",
+                machine.site().code(),
+                failure,
+                runKey,
+                noted.symptoms(),
+                noted.absent(),
+                noted.zones(),
                 Notes.of(scene, noted, chance.stream("note"))));
         if (!scene.job().toldOf().isEmpty()) {
-            records.add(new Happening.FactsTold(seen.plusSeconds(60), "operator", failure, scene.job().toldOf()));
+            records.add(new Happening.FactsTold(
+                    seen.plusSeconds(60), "operator", failure, scene.job().toldOf()));
         }
-        records.add(new Truth(seen, machine.site().code(), runKey, failure, end.causes(), checks.all(scene, chance.stream("checks")), scene.around().resinC()));
+        records.add(new Truth(
+                seen,
+                machine.site().code(),
+                runKey,
+                failure,
+                end.causes(),
+                checks.all(scene, chance.stream("checks")),
+                scene.around().resinC()));
         inARow++;
         Set<String> named = look(scene, noted, failure, seen.plus(Duration.ofMinutes(6)), chance);
-        Instant cleaned = end.finishing() ? seen.plus(Duration.ofMinutes(10)) : clean(seen.plus(Duration.ofMinutes(26)), named, chance);
+        Instant cleaned = end.finishing()
+                ? seen.plus(Duration.ofMinutes(10))
+                : clean(seen.plus(Duration.ofMinutes(26)), named, chance);
         return mend(scene, noted, named, failure, reachedLayer, cleaned, chance);
     }
 
     /** Checks, one after the other, until one finds something; after the third failure in a row all of them. */
     private Set<String> look(Checks.Scene scene, Eyes.Seen noted, String failure, Instant from, Chance chance) {
         boolean thorough = inARow >= ENOUGH_IN_A_ROW;
-        List<String> order = thorough ? Folk.everything()
-                : Folk.checks(noted.symptoms(), chance.happens(parameters.people().rightCheck()), 1 + chance.below(4), chance);
+        List<String> order = thorough
+                ? Folk.everything()
+                : Folk.checks(
+                        noted.symptoms(),
+                        chance.happens(parameters.people().rightCheck()),
+                        1 + chance.below(4),
+                        chance);
         Set<String> found = new LinkedHashSet<>();
         Instant at = from;
         for (String check : order) {
             if (check.equals("vat-bolts") && machine.vat().nobodyTriesBolts()) {
                 continue;
             }
-            List<String> result = checks.result(check, scene, chance.stream("bench " + check)).stream().filter(c -> !c.equals("MACHINE") && !c.equals("JOB")).toList();
+            List<String> result = checks.result(check, scene, chance.stream("bench " + check)).stream()
+                    .filter(c -> !c.equals("MACHINE") && !c.equals("JOB"))
+                    .toList();
             records.add(new Happening.CheckDone(at, "keeper", failure, check, result));
             found.addAll(result);
             at = at.plus(Duration.ofMinutes(thorough ? 0 : 3)).plusSeconds(30);
@@ -87,7 +112,8 @@ final class FailureDesk {
         hands.cleanUp(at, "operator", false);
         hands.inspectVat(at.plus(Duration.ofMinutes(4)), !found.contains("film-pierced"), List.of("film-pierced"));
         if (found.contains("print-left-on") && machine.screen() != null) {
-            boolean whole = machine.screen().spots().isEmpty() && !machine.screen().patchAnywhere() || chance.happens(0.3);
+            boolean whole =
+                    machine.screen().spots().isEmpty() && !machine.screen().patchAnywhere() || chance.happens(0.3);
             hands.inspectScreen(at.plus(Duration.ofMinutes(6)), whole);
         } else if (machine.screen() != null) {
             hands.inspectScreen(at.plus(Duration.ofMinutes(6)), true);
@@ -96,7 +122,14 @@ final class FailureDesk {
         return at.plus(Duration.ofMinutes(14));
     }
 
-    private After mend(Checks.Scene scene, Eyes.Seen noted, Set<String> found, String failure, int reachedLayer, Instant at, Chance chance) {
+    private After mend(
+            Checks.Scene scene,
+            Eyes.Seen noted,
+            Set<String> found,
+            String failure,
+            int reachedLayer,
+            Instant at,
+            Chance chance) {
         List<String> named = new ArrayList<>(found);
         if (named.isEmpty() && !chance.happens(parameters.people().namesNothing())) {
             named.add(Folk.blamed(noted.symptoms(), chance));
@@ -104,7 +137,9 @@ final class FailureDesk {
         Instant free = at;
         Job again = scene.job();
         for (String cause : named) {
-            boolean guessedSetting = found.isEmpty() && inARow < 2 && !chance.happens(parameters.people().changesSettings());
+            boolean guessedSetting = found.isEmpty()
+                    && inARow < 2
+                    && !chance.happens(parameters.people().changesSettings());
             free = guessedSetting ? free : remedies.apply(cause, free);
             again = Remedies.corrected(again, cause);
         }
@@ -125,7 +160,8 @@ final class FailureDesk {
             if (layers >= o.layer()) {
                 open.remove(o);
                 if (chance.happens(0.5)) {
-                    records.add(new Happening.CauseNamed(at, "keeper", o.failureKey(), o.cause(), "FOUND", "Held on the next good print."));
+                    records.add(new Happening.CauseNamed(
+                            at, "keeper", o.failureKey(), o.cause(), "FOUND", "Held on the next good print."));
                 }
             }
         }

@@ -6,18 +6,22 @@ import java.util.Map;
 import keel.sim.chance.Chance;
 
 /**
- * What the shop's people believe, right or not: what they look at first when they see something, and whom they blame when
- * they find nothing. Habits of such shops, common practice; nothing here is taken from the product's own tables.
+ * What the shop's people believe, right or not: what they look at first when they see something, and whom they blame
+ * when they find nothing. Habits of such shops, common practice; nothing here is taken from the product's own tables.
  */
 final class Folk {
 
     private static final Map<String, List<String>> FIRST_LOOKS = Map.ofEntries(
-            Map.entry("bare-plate", List.of("level-check", "compare-profile", "plate-zero", "straight-edge", "resin-temp")),
+            Map.entry(
+                    "bare-plate",
+                    List.of("level-check", "compare-profile", "plate-zero", "straight-edge", "resin-temp")),
             Map.entry("base-lifting", List.of("level-check", "straight-edge", "plate-zero", "plate-bolts")),
             Map.entry("part-missing", List.of("feel-vat", "page-file", "level-check", "vat-bolts", "compare-profile")),
             Map.entry("model-torn-off", List.of("page-file", "compare-profile", "resin-temp")),
             Map.entry("overhang-droop", List.of("page-file", "compare-profile")),
-            Map.entry("layer-split", List.of("resin-temp", "compare-profile", "vat-bolts", "compare-film", "uv-map", "tap-film")),
+            Map.entry(
+                    "layer-split",
+                    List.of("resin-temp", "compare-profile", "vat-bolts", "compare-film", "uv-map", "tap-film")),
             Map.entry("layer-shift", List.of("plate-bolts", "turn-z-by-hand", "rock-test")),
             Map.entry("z-lines", List.of("turn-z-by-hand", "resin-temp", "rock-test", "tap-film")),
             Map.entry("grinding", List.of("turn-z-by-hand")),
@@ -52,20 +56,56 @@ final class Folk {
             Map.entry("nothing-cured", List.of("light-test")));
 
     /** What they do when they have no idea: level, look at the settings, look at the file. */
-    private static final List<String> BY_HABIT = List.of("level-check", "compare-profile", "page-file", "feel-vat", "plate-zero", "resin-temp");
+    private static final List<String> BY_HABIT =
+            List.of("level-check", "compare-profile", "page-file", "feel-vat", "plate-zero", "resin-temp");
 
-    private static final List<String> FROM_THE_TOP = List.of("plate-look", "feel-vat", "look-under-vat", "vat-bolts", "plate-bolts", "rock-test", "level-check",
-            "plate-zero", "straight-edge", "resin-temp", "tap-film", "compare-film", "screen-test", "uv-map", "page-file", "other-medium", "stir-look",
-            "compare-profile", "turn-z-by-hand", "wash-log", "measure-cube", "leak-check", "dry-run", "axis-piece", "light-test");
+    private static final List<String> FROM_THE_TOP = List.of(
+            "plate-look",
+            "feel-vat",
+            "look-under-vat",
+            "vat-bolts",
+            "plate-bolts",
+            "rock-test",
+            "level-check",
+            "plate-zero",
+            "straight-edge",
+            "resin-temp",
+            "tap-film",
+            "compare-film",
+            "screen-test",
+            "uv-map",
+            "page-file",
+            "other-medium",
+            "stir-look",
+            "compare-profile",
+            "turn-z-by-hand",
+            "wash-log",
+            "measure-cube",
+            "leak-check",
+            "dry-run",
+            "axis-piece",
+            "light-test");
 
-    private static final List<String> BLAMED = List.of("plate-tilted", "exposure-short", "supports-weak", "plate-tilted", "film-worn", "resin-cold");
+    private static final List<String> BLAMED =
+            List.of("plate-tilted", "exposure-short", "supports-weak", "plate-tilted", "film-worn", "resin-cold");
 
     /** Whom a sight points to, right or not, when the checks found nothing. */
-    private static final Map<String, String> BELIEVED = Map.ofEntries(Map.entry("squashed-base", "base-exposure-long"), Map.entry("base-lifting", "plate-smooth"),
-            Map.entry("bare-plate", "base-exposure-short"), Map.entry("soft-detail", "film-worn"), Map.entry("layer-split", "exposure-short"),
-            Map.entry("hole-through", "screen-dark-pixels"), Map.entry("z-lines", "z-dry"), Map.entry("layer-shift", "plate-bolts-loose"),
-            Map.entry("smoky-colour", "resin-settled"), Map.entry("model-torn-off", "supports-weak"), Map.entry("part-missing", "plate-tilted"),
-            Map.entry("solid-slab", "medium-bad"), Map.entry("brittle", "cure-long"), Map.entry("nothing-cured", "screen-blank"), Map.entry("tacky", "wash-short"));
+    private static final Map<String, String> BELIEVED = Map.ofEntries(
+            Map.entry("squashed-base", "base-exposure-long"),
+            Map.entry("base-lifting", "plate-smooth"),
+            Map.entry("bare-plate", "base-exposure-short"),
+            Map.entry("soft-detail", "film-worn"),
+            Map.entry("layer-split", "exposure-short"),
+            Map.entry("hole-through", "screen-dark-pixels"),
+            Map.entry("z-lines", "z-dry"),
+            Map.entry("layer-shift", "plate-bolts-loose"),
+            Map.entry("smoky-colour", "resin-settled"),
+            Map.entry("model-torn-off", "supports-weak"),
+            Map.entry("part-missing", "plate-tilted"),
+            Map.entry("solid-slab", "medium-bad"),
+            Map.entry("brittle", "cure-long"),
+            Map.entry("nothing-cured", "screen-blank"),
+            Map.entry("tacky", "wash-short"));
 
     private Folk() {}
 

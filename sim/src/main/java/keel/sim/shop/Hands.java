@@ -42,7 +42,8 @@ final class Hands {
         for (int again = 0; readings && again < PATIENCE && machine.plate().riseMm() > GOOD_RISE_MM; again++) {
             machine.plate().level(machine.site().selfLevelling(), false);
         }
-        Map<String, Object> values = new LinkedHashMap<>(Map.of("school", machine.site().school()));
+        Map<String, Object> values =
+                new LinkedHashMap<>(Map.of("school", machine.site().school()));
         if (readings) {
             values.put("readings", gauge());
             values.put("gaugeSdMm", BenchTools.GAUGE_SD_MM);
@@ -58,7 +59,8 @@ final class Hands {
         for (double[] p : places) {
             double x = p[0] * machine.site().widthMm();
             double y = p[1] * machine.site().depthMm();
-            readings.add(Map.of("xMm", hundredths(x), "yMm", hundredths(y), "zMm", BenchTools.gauge(machine, x, y, chance)));
+            readings.add(
+                    Map.of("xMm", hundredths(x), "yMm", hundredths(y), "zMm", BenchTools.gauge(machine, x, y, chance)));
         }
         return readings;
     }
@@ -69,7 +71,9 @@ final class Hands {
 
     /** Because it was blamed or looked bad; not while the story wants it kept, unless there is a hole in it. */
     Instant changeFilm(Instant at, String reason, String note) {
-        boolean kept = plot.keepsFilm() && at.isAfter(plot.leftAloneFrom()) && !machine.vat().film().pierced();
+        boolean kept = plot.keepsFilm()
+                && at.isAfter(plot.leftAloneFrom())
+                && !machine.vat().film().pierced();
         return kept ? at : fitFilm(at, reason, note);
     }
 
@@ -83,7 +87,9 @@ final class Hands {
             values.put("thicknessMm", 0.127);
         }
         values.put("endReason", reason);
-        String item = tank ? "laser-tank-" + Math.round(machine.site().widthMm()) : "film-sheet-" + Math.round(machine.site().widthMm());
+        String item = tank
+                ? "laser-tank-" + Math.round(machine.site().widthMm())
+                : "film-sheet-" + Math.round(machine.site().widthMm());
         values.put("fromStores", item);
         records.service(at, KEEPER, tank ? "TANK_CHANGE" : "FILM_CHANGE", values, note);
         return level(at.plus(Duration.ofMinutes(tank ? 25 : 50)), false);
@@ -92,7 +98,16 @@ final class Hands {
     Instant changeScreen(Instant at, String reason, String note) {
         machine.changeScreen();
         records.screenBegins();
-        records.service(at, KEEPER, "SCREEN_CHANGE", Map.of("endReason", reason, "fromStores", "screen-" + Math.round(machine.site().widthMm())), note);
+        records.service(
+                at,
+                KEEPER,
+                "SCREEN_CHANGE",
+                Map.of(
+                        "endReason",
+                        reason,
+                        "fromStores",
+                        "screen-" + Math.round(machine.site().widthMm())),
+                note);
         inspectScreen(at.plus(Duration.ofMinutes(4)), true);
         inspectVat(at.plus(Duration.ofMinutes(8)), true, List.of());
         return level(at.plus(Duration.ofMinutes(16)), false);
@@ -120,7 +135,12 @@ final class Hands {
     Instant standFirm(Instant at) {
         machine.standFirm();
         BenchTools.Slopes left = BenchTools.level(machine, chance);
-        records.service(at, KEEPER, "STANCE_CHECKED", Map.of("acrossMmPerM", left.acrossMmPerM(), "alongMmPerM", left.alongMmPerM()), null);
+        records.service(
+                at,
+                KEEPER,
+                "STANCE_CHECKED",
+                Map.of("acrossMmPerM", left.acrossMmPerM(), "alongMmPerM", left.alongMmPerM()),
+                null);
         return at.plus(Duration.ofMinutes(6));
     }
 
@@ -138,7 +158,8 @@ final class Hands {
     void cleanUp(Instant at, String who, boolean emptied) {
         boolean quick = machine.site().kind() != MachineKind.LASER_TANK && !emptied && chance.happens(0.4);
         boolean sieved = emptied || !chance.happens(parameters.people().forgetsSieve());
-        double share = (quick ? 0.75 : 0.93) * (chance.happens(parameters.people().cleanWell()) ? 1 : 0.8);
+        double share =
+                (quick ? 0.75 : 0.93) * (chance.happens(parameters.people().cleanWell()) ? 1 : 0.8);
         machine.vat().sieve(sieved ? Math.min(1, share + 0.1) : share);
         machine.vat().film().wipe(chance.happens(0.3));
         machine.vat().stir();
@@ -148,11 +169,21 @@ final class Hands {
         if (!quick) {
             machine.handleVat(1);
         }
-        records.service(at, who, "CLEAN_UP", Map.of("way", quick ? "QUICK" : "FULL", "sieved", sieved, "emptied", emptied), null);
+        records.service(
+                at,
+                who,
+                "CLEAN_UP",
+                Map.of("way", quick ? "QUICK" : "FULL", "sieved", sieved, "emptied", emptied),
+                null);
     }
 
     void inspectVat(Instant at, boolean clean, List<String> found) {
-        records.service(at, "operator", "VAT_INSPECTED", clean ? Map.of("clean", true) : Map.of("clean", false, "found", found), null);
+        records.service(
+                at,
+                "operator",
+                "VAT_INSPECTED",
+                clean ? Map.of("clean", true) : Map.of("clean", false, "found", found),
+                null);
     }
 
     void inspectScreen(Instant at, boolean clean) {
@@ -174,7 +205,8 @@ final class Hands {
             return;
         }
         machine.set(machine.vat().resin(), changes);
-        records.add(new Happening.ProfileChanged(at, KEEPER, machine.site().code(), machine.vat().resin(), changes, null, why));
+        records.add(new Happening.ProfileChanged(
+                at, KEEPER, machine.site().code(), machine.vat().resin(), changes, null, why));
     }
 
     /** Back to the settings of a maker's sheet, which are version 1. */
@@ -183,11 +215,17 @@ final class Hands {
             return;
         }
         machine.set(machine.vat().resin(), machine.sheet(machine.vat().resin()));
-        records.add(new Happening.ProfileChanged(at, KEEPER, machine.site().code(), machine.vat().resin(), Map.of(), 1, why));
+        records.add(new Happening.ProfileChanged(
+                at, KEEPER, machine.site().code(), machine.vat().resin(), Map.of(), 1, why));
     }
 
     void newStick(Instant at) {
         machine.newStick();
-        records.add(new Happening.StockMoved(at, KEEPER, "storage-sticks", -1, "new stick for " + machine.site().code()));
+        records.add(new Happening.StockMoved(
+                at,
+                KEEPER,
+                "storage-sticks",
+                -1,
+                "new stick for " + machine.site().code()));
     }
 }

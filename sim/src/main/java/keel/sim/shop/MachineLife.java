@@ -30,6 +30,7 @@ final class MachineLife {
 
     /** Runs a day above which a machine prints at noon and at weekends too. */
     private static final double BUSY = 1.5;
+
     private static final double SPARE_ML = 60;
     private static final double WARM_FROM_WORK_K = 1.5;
     private static final Duration LATE_LOOK = Duration.ofMinutes(9);
@@ -52,7 +53,15 @@ final class MachineLife {
     private String lostRun;
     private String printsAgain;
 
-    MachineLife(Machine machine, Parameters parameters, Rooms rooms, Chance chance, ZoneId zone, Instant start, Instant end, Plot plot) {
+    MachineLife(
+            Machine machine,
+            Parameters parameters,
+            Rooms rooms,
+            Chance chance,
+            ZoneId zone,
+            Instant start,
+            Instant end,
+            Plot plot) {
         this.machine = machine;
         this.parameters = parameters;
         this.rooms = rooms;
@@ -66,7 +75,8 @@ final class MachineLife {
         this.upkeep = new Upkeep(machine, hands, remedies);
         this.desk = new FailureDesk(machine, parameters, hands, remedies, records);
         this.print = new Print(parameters);
-        this.turns = new ArrayDeque<>(plot.turns().stream().sorted(Comparator.comparing(Turn::at)).toList());
+        this.turns = new ArrayDeque<>(
+                plot.turns().stream().sorted(Comparator.comparing(Turn::at)).toList());
         this.free = start.plus(Duration.ofHours(6));
     }
 
@@ -118,7 +128,8 @@ final class MachineLife {
 
     private void run(Instant from, boolean overnight, Chance luck) {
         Instant start = later(from, free.plus(Duration.ofMinutes(2)));
-        if (Duration.between(from, start).toHours() >= 4 || !Day.somebodyThere(start, zone).equals(start)) {
+        if (Duration.between(from, start).toHours() >= 4
+                || !Day.somebodyThere(start, zone).equals(start)) {
             return;
         }
         Job job = again != null ? again : Jobs.next(machine, parameters.jobs(), 1, overnight, luck.stream("job"));
@@ -132,7 +143,10 @@ final class MachineLife {
         return looked && file.happens(0.9) ? job.corrected() : job;
     }
 
-    /** Prints, looks, clears or sees to the failure. Where the story wants no failure now, a print that would fail is not begun. */
+    /**
+     * Prints, looks, clears or sees to the failure. Where the story wants no failure now, a print that would fail is
+     * not begun.
+     */
     void print(Job job, Instant start, Chance luck) {
         Print.Circumstances around = circumstances(start, luck.stream("around"));
         ready(job, start, luck.stream("ready"));
@@ -147,10 +161,22 @@ final class MachineLife {
         }
         machine.plate().leavePrintOn(false);
         machine.copied();
-        boolean hunch = result.outcome() == Outcome.GOOD && luck.stream("hunch").happens(parameters.people().stopsOnAHunch());
-        Stop stop = hunch ? new Stop(start.plusSeconds((long) (seconds * luck.between(0.2, 0.8))), Outcome.STOPPED)
+        boolean hunch = result.outcome() == Outcome.GOOD
+                && luck.stream("hunch").happens(parameters.people().stopsOnAHunch());
+        Stop stop = hunch
+                ? new Stop(start.plusSeconds((long) (seconds * luck.between(0.2, 0.8))), Outcome.STOPPED)
                 : stopped(result, start, seconds, luck.stream("look"));
-        PrintEnd seen = hunch ? new PrintEnd(Outcome.STOPPED, 1, List.of("stopped-early"), List.of(new Sign("ends-early", 0.95)), new int[0], 0, 1, false) : result;
+        PrintEnd seen = hunch
+                ? new PrintEnd(
+                        Outcome.STOPPED,
+                        1,
+                        List.of("stopped-early"),
+                        List.of(new Sign("ends-early", 0.95)),
+                        new int[0],
+                        0,
+                        1,
+                        false)
+                : result;
         finish(new Checks.Scene(machine, job, around, seen, hunch, oldPrint), start, stop, timing, luck);
     }
 
@@ -162,12 +188,15 @@ final class MachineLife {
         Instant last = start.plus(Duration.ofSeconds(Math.round(seconds)));
         boolean endsEarly = result.signs().stream().anyMatch(s -> s.symptom().equals("ends-early"));
         if (endsEarly) {
-            return new Stop(start.plusSeconds(Math.round(seconds * Math.max(0.05, Math.min(0.98, result.at())))), Outcome.FAILED);
+            return new Stop(
+                    start.plusSeconds(Math.round(seconds * Math.max(0.05, Math.min(0.98, result.at())))),
+                    Outcome.FAILED);
         }
         for (double share : new double[] {look.between(0.06, 0.2), look.between(0.3, 0.7)}) {
             Instant at = start.plusSeconds(Math.round(seconds * share));
             boolean plain = result.lostShare() > 0.9 && result.at() < share;
-            boolean there = Day.somebodyThere(at, zone).equals(at) && look.happens(parameters.people().looksIn());
+            boolean there = Day.somebodyThere(at, zone).equals(at)
+                    && look.happens(parameters.people().looksIn());
             if (plain && there && look.happens(0.6)) {
                 return new Stop(at, Outcome.STOPPED);
             }
@@ -181,17 +210,34 @@ final class MachineLife {
         double wholeHours = PrintTime.of(timing).seconds() / 3600;
         boolean whole = hours > wholeHours - 0.01;
         int layersDone = whole ? job.layers() : Math.max(1, PrintTime.layerAt(timing, hours * 3600) - 1);
-        double ml = Math.round(Math.max(3, job.ml() * layersDone / job.layers() * (1 - 0.4 * scene.end().lostShare())));
+        double ml = Math.round(Math.max(
+                3, job.ml() * layersDone / job.layers() * (1 - 0.4 * scene.end().lostShare())));
         String key = records.key();
         Usage usage = Usage.ofRun(hours, layersDone, timing.exposureS(), ml);
-        records.add(new Happening.RunDone(stop.at(), operatorAt(start), machine.site().code(), key, job.name(), start, job.layers(), timing.exposureS(), ml,
-                stop.outcome().name(), whole ? null : layersDone, job.footprint()));
+        records.add(new Happening.RunDone(
+                stop.at(),
+                operatorAt(start),
+                machine.site().code(),
+                key,
+                job.name(),
+                start,
+                job.layers(),
+                timing.exposureS(),
+                ml,
+                stop.outcome().name(),
+                whole ? null : layersDone,
+                job.footprint()));
         if (printsAgain != null) {
             records.add(new Happening.PrintedAgain(stop.at(), operatorAt(start), key, printsAgain));
         }
         records.used(usage);
         machine.vat().use(ml);
-        machine.printed(hours, usage.uvHours(), layersDone, Print.covered(machine, job), scene.around().resinC());
+        machine.printed(
+                hours,
+                usage.uvHours(),
+                layersDone,
+                Print.covered(machine, job),
+                scene.around().resinC());
         if (scene.end().bits() > 0) {
             machine.vat().dropBits(scene.end().bits(), scene.end().cells());
         }
@@ -210,7 +256,8 @@ final class MachineLife {
         }
         FailureDesk.After after = desk.failed(scene, key, layer, seen, luck.stream("desk"));
         if (scene.end().finishing()) {
-            hands.clearPlate(seen.plus(Duration.ofMinutes(4)), "operator", machine.site().sieves());
+            hands.clearPlate(
+                    seen.plus(Duration.ofMinutes(4)), "operator", machine.site().sieves());
         }
         free = after.free();
         again = luck.stream("again").happens(0.75) ? after.again() : null;
@@ -218,15 +265,26 @@ final class MachineLife {
     }
 
     private void good(Checks.Scene scene, Instant seen, Chance luck) {
-        boolean forgotten = seen.isBefore(plot.onlyGoodFrom()) && luck.happens(parameters.people().leavesPrintOn());
+        boolean forgotten = seen.isBefore(plot.onlyGoodFrom())
+                && luck.happens(parameters.people().leavesPrintOn());
         if (forgotten) {
             machine.plate().leavePrintOn(true);
         } else {
-            hands.clearPlate(seen, operatorAt(seen), machine.site().sieves() && !luck.happens(parameters.people().forgetsSieve()));
+            hands.clearPlate(
+                    seen,
+                    operatorAt(seen),
+                    machine.site().sieves() && !luck.happens(parameters.people().forgetsSieve()));
         }
         desk.good(scene.job().layers(), seen.plus(Duration.ofMinutes(1)), luck);
         if (!scene.end().causes().isEmpty()) {
-            records.add(new Truth(seen, machine.site().code(), null, null, scene.end().causes(), Map.of(), scene.around().resinC()));
+            records.add(new Truth(
+                    seen,
+                    machine.site().code(),
+                    null,
+                    null,
+                    scene.end().causes(),
+                    Map.of(),
+                    scene.around().resinC()));
         }
         free = seen.plus(Duration.ofMinutes(10));
     }
@@ -234,10 +292,20 @@ final class MachineLife {
     private Print.Circumstances circumstances(Instant start, Chance chance) {
         Parameters.Habits people = parameters.people();
         String room = machine.site().room();
-        double resinC = (rooms.at(room, start).temperatureC() + rooms.at(room, start.plus(Duration.ofHours(3))).temperatureC()) / 2 + WARM_FROM_WORK_K;
-        boolean badly = chance.happens(machine.stickWorn() ? 0.3 : parameters.stick().faultChance());
-        return new Print.Circumstances(resinC, rooms.at(room, start.plus(Duration.ofHours(4))).swingKPerHour(), badly, chance.happens(people.washShort()),
-                chance.happens(people.driesShort()), chance.happens(people.curesLong()));
+        double resinC = (rooms.at(room, start).temperatureC()
+                                + rooms.at(room, start.plus(Duration.ofHours(3)))
+                                        .temperatureC())
+                        / 2
+                + WARM_FROM_WORK_K;
+        boolean badly =
+                chance.happens(machine.stickWorn() ? 0.3 : parameters.stick().faultChance());
+        return new Print.Circumstances(
+                resinC,
+                rooms.at(room, start.plus(Duration.ofHours(4))).swingKPerHour(),
+                badly,
+                chance.happens(people.washShort()),
+                chance.happens(people.driesShort()),
+                chance.happens(people.curesLong()));
     }
 
     private void ready(Job job, Instant start, Chance chance) {
@@ -249,10 +317,16 @@ final class MachineLife {
         double missing = wanted - machine.vat().ml();
         if (missing > 0 && !misjudged) {
             double pour = Math.round(machine.site().fillMl() - machine.vat().ml());
-            hands.pour(start.minus(Duration.ofMinutes(12)), operatorAt(start), machine.vat().resin(), pour);
+            hands.pour(
+                    start.minus(Duration.ofMinutes(12)),
+                    operatorAt(start),
+                    machine.vat().resin(),
+                    pour);
         }
         if (chance.happens(parameters.people().wrongBottle())) {
-            machine.vat().contaminate(chance.oneOf(List.copyOf(new TreeSet<>(parameters.resins().keySet()))));
+            machine.vat()
+                    .contaminate(chance.oneOf(
+                            List.copyOf(new TreeSet<>(parameters.resins().keySet()))));
         }
         if (chance.happens(parameters.people().settingsSlip())) {
             new Tinkering(machine, hands).slip(start.minus(Duration.ofMinutes(9)), chance);

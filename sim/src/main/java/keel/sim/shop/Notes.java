@@ -9,8 +9,10 @@ import keel.sim.seen.Eyes;
 /** The few words that somebody adds, or not. */
 final class Notes {
 
-    private static final List<String> ALL_GONE = List.of("Nothing on the plate.", "All of it in the vat.", "Not one came up.", "Had to peel it off the film.");
-    private static final List<String> HURRY = List.of("", "", "", "Second time this week.", "Looked fine at the first look.", "Only seen in the morning.");
+    private static final List<String> ALL_GONE = List.of(
+            "Nothing on the plate.", "All of it in the vat.", "Not one came up.", "Had to peel it off the film.");
+    private static final List<String> HURRY = List.of(
+            "", "", "", "Second time this week.", "Looked fine at the first look.", "Only seen in the morning.");
 
     private Notes() {}
 

@@ -27,7 +27,8 @@ final class Remedies {
     /** @return when it is done */
     Instant apply(String cause, Instant at) {
         return switch (cause) {
-            case "plate-tilted", "plate-height-wrong", "plate-bolts-loose" -> hands.level(at, cause.equals("plate-tilted"));
+            case "plate-tilted", "plate-height-wrong", "plate-bolts-loose" ->
+                hands.level(at, cause.equals("plate-tilted"));
             case "plate-smooth" -> hands.abrade(at, true);
             case "plate-burr" -> hands.deburr(at);
             case "machine-rocks" -> hands.standFirm(at);
@@ -45,8 +46,13 @@ final class Remedies {
             case "medium-bad" -> stick(at);
             case "resin-settled" -> stir(at);
             case "resin-mixed" -> otherResinOut(at);
-            case "exposure-short", "uncalibrated", "exposure-long", "base-exposure-short", "base-exposure-long", "lift-fast", "smoothing-off" ->
-                    settings(cause, at);
+            case "exposure-short",
+                    "uncalibrated",
+                    "exposure-long",
+                    "base-exposure-short",
+                    "base-exposure-long",
+                    "lift-fast",
+                    "smoothing-off" -> settings(cause, at);
             case "scale-uncorrected" -> scale(at);
             default -> at;
         };
@@ -83,7 +89,12 @@ final class Remedies {
 
     private Instant again(Instant at) {
         machine.vat().sieve(0.97);
-        records.service(at, "operator", "CLEAN_UP", Map.of("way", "FULL", "sieved", true, "emptied", false), "Bits again: all of it through the filter.");
+        records.service(
+                at,
+                "operator",
+                "CLEAN_UP",
+                Map.of("way", "FULL", "sieved", true, "emptied", false),
+                "Bits again: all of it through the filter.");
         return at.plus(Duration.ofMinutes(25));
     }
 
@@ -105,7 +116,8 @@ final class Remedies {
         if (screen == null || screen.spots().isEmpty() && !screen.patchAnywhere()) {
             return at;
         }
-        String reason = screen.patchAnywhere() ? "PATCH" : cause.equals("screen-lit-pixels") ? "LIT_PIXELS" : "DARK_PIXELS";
+        String reason =
+                screen.patchAnywhere() ? "PATCH" : cause.equals("screen-lit-pixels") ? "LIT_PIXELS" : "DARK_PIXELS";
         return hands.changeScreen(at, reason, null);
     }
 
@@ -149,7 +161,8 @@ final class Remedies {
     private Instant otherResinOut(Instant at) {
         String resin = machine.vat().resin();
         hands.cleanUp(at, "keeper", true);
-        hands.pour(at.plus(Duration.ofMinutes(20)), "keeper", resin, machine.site().fillMl() * 0.8);
+        hands.pour(
+                at.plus(Duration.ofMinutes(20)), "keeper", resin, machine.site().fillMl() * 0.8);
         return at.plus(Duration.ofMinutes(30));
     }
 
@@ -159,12 +172,34 @@ final class Remedies {
         double bottom = machine.settings().get(Setting.BOTTOM_EXPOSURE_S);
         switch (cause) {
             case "exposure-short" -> exposure(at, Math.min(exposure * 1.1, sheet * 1.45), "A little more light.");
-            case "uncalibrated" -> exposure(at, machine.neededExposureS(machine.vat().resin()) * 1.28, "After a row of test pieces on this machine.");
+            case "uncalibrated" ->
+                exposure(
+                        at,
+                        machine.neededExposureS(machine.vat().resin()) * 1.28,
+                        "After a row of test pieces on this machine.");
             case "exposure-long" -> exposure(at, Math.max(sheet, exposure * 0.88), "Less light: detail was gone.");
-            case "base-exposure-short" -> change(at, Setting.BOTTOM_EXPOSURE_S, Math.round(bottom * 1.15), "Bases came off.");
-            case "base-exposure-long" -> change(at, Setting.BOTTOM_EXPOSURE_S, Math.round(Math.min(bottom * 0.85, machine.sheet(machine.vat().resin()).get(Setting.BOTTOM_EXPOSURE_S))), "Bases were squashed.");
-            case "lift-fast" -> change(at, Setting.LIFT_MM_PER_MIN, machine.sheet(machine.vat().resin()).get(Setting.LIFT_MM_PER_MIN), "Slower lift.");
-            default -> change(at, Setting.SMOOTHING, machine.sheet(machine.vat().resin()).get(Setting.SMOOTHING), "Smoothing had been off.");
+            case "base-exposure-short" ->
+                change(at, Setting.BOTTOM_EXPOSURE_S, Math.round(bottom * 1.15), "Bases came off.");
+            case "base-exposure-long" ->
+                change(
+                        at,
+                        Setting.BOTTOM_EXPOSURE_S,
+                        Math.round(Math.min(
+                                bottom * 0.85,
+                                machine.sheet(machine.vat().resin()).get(Setting.BOTTOM_EXPOSURE_S))),
+                        "Bases were squashed.");
+            case "lift-fast" ->
+                change(
+                        at,
+                        Setting.LIFT_MM_PER_MIN,
+                        machine.sheet(machine.vat().resin()).get(Setting.LIFT_MM_PER_MIN),
+                        "Slower lift.");
+            default ->
+                change(
+                        at,
+                        Setting.SMOOTHING,
+                        machine.sheet(machine.vat().resin()).get(Setting.SMOOTHING),
+                        "Smoothing had been off.");
         }
         return at.plus(Duration.ofMinutes(4));
     }
@@ -179,7 +214,11 @@ final class Remedies {
 
     private Instant scale(Instant at) {
         machine.checkScale();
-        change(at, Setting.SCALE, Math.round(1000 / machine.quirks().definitionScale()) / 1000.0, "Measured: it came out too large or too small by a constant share.");
+        change(
+                at,
+                Setting.SCALE,
+                Math.round(1000 / machine.quirks().definitionScale()) / 1000.0,
+                "Measured: it came out too large or too small by a constant share.");
         return at;
     }
 }

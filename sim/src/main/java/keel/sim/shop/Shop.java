@@ -19,8 +19,8 @@ import keel.sim.world.Rooms;
 import keel.sim.world.Site;
 
 /**
- * A whole shop from a first to a last moment, the same for the same parameters, seed, times and zone. No clock: the times are
- * given.
+ * A whole shop from a first to a last moment, the same for the same parameters, seed, times and zone. No clock: the
+ * times are given.
  */
 public final class Shop {
 
@@ -42,13 +42,23 @@ public final class Shop {
      * What happened, and what was true.
      *
      * @param happenings in order of time
-     * @param machines   as they are at the end
-     * @param sums       what the simulator itself added up, by machine
+     * @param machines as they are at the end
+     * @param sums what the simulator itself added up, by machine
      */
-    public record History(Instant start, Instant end, List<Happening> happenings, List<Truth> truths, Map<String, Machine> machines, Rooms rooms,
-                          Map<String, Sums> sums, Parameters parameters) {}
+    public record History(
+            Instant start,
+            Instant end,
+            List<Happening> happenings,
+            List<Truth> truths,
+            Map<String, Machine> machines,
+            Rooms rooms,
+            Map<String, Sums> sums,
+            Parameters parameters) {}
 
-    /** Usage since the records began, of the machine, and of the film and the screen that it has now since they were fitted. */
+    /**
+     * Usage since the records began, of the machine, and of the film and the screen that it has now since they were
+     * fitted.
+     */
     public record Sums(Usage machine, Usage film, Usage screen) {}
 
     /** The rooms' air, which goes on for a while after the history ends; {@code chance} is that of the seed. */
@@ -67,7 +77,16 @@ public final class Shop {
         LocalDate last = end.atZone(zone).toLocalDate();
         for (Site site : sites) {
             Machine machine = new Machine(site, parameters, chance.stream("machine " + site.code()));
-            Records records = new MachineLife(machine, parameters, rooms, chance.stream("life " + site.code()), zone, start, end, plots.apply(site)).live(first, last);
+            Records records = new MachineLife(
+                            machine,
+                            parameters,
+                            rooms,
+                            chance.stream("life " + site.code()),
+                            zone,
+                            start,
+                            end,
+                            plots.apply(site))
+                    .live(first, last);
             records.happenings().stream().filter(h -> !h.at().isAfter(end)).forEach(happenings::add);
             records.truths().stream().filter(t -> !t.at().isAfter(end)).forEach(truths::add);
             machines.put(site.code(), machine);

@@ -19,7 +19,6 @@ public record Turn(Instant at, Kind kind, String detail, String note, Map<Settin
         this(at, kind, null, null);
     }
 
-
     public enum Kind {
         /** The film, or the tank, is changed for the reason in the detail; the new one is sound. */
         FILM,

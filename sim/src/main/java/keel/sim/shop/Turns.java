@@ -53,11 +53,28 @@ final class Turns {
     private Instant boltsFound(Turn turn, Instant at) {
         String failure = records.key();
         String code = machine.site().code();
-        records.add(new Happening.FailureSeen(at.plus(Duration.ofMinutes(5)), "keeper", code, failure, null, List.of("vat-rides-up", "layer-split", "part-missing"),
-                List.of("film-slack", "bits-in-vat"), List.of(), turn.detail()));
-        records.add(new Truth(at.plus(Duration.ofMinutes(5)), code, null, failure, List.of("vat-bolts-loose"), Map.of("vat-bolts", List.of("vat-bolts-loose")), 21));
-        records.add(new Happening.CheckDone(at.plus(Duration.ofMinutes(8)), "keeper", failure, "vat-bolts", List.of("vat-bolts-loose")));
-        records.add(new Happening.CauseNamed(at.plus(Duration.ofMinutes(10)), "keeper", failure, "vat-bolts-loose", "FOUND", turn.note()));
+        records.add(new Happening.FailureSeen(
+                at.plus(Duration.ofMinutes(5)),
+                "keeper",
+                code,
+                failure,
+                null,
+                List.of("vat-rides-up", "layer-split", "part-missing"),
+                List.of("film-slack", "bits-in-vat"),
+                List.of(),
+                turn.detail()));
+        records.add(new Truth(
+                at.plus(Duration.ofMinutes(5)),
+                code,
+                null,
+                failure,
+                List.of("vat-bolts-loose"),
+                Map.of("vat-bolts", List.of("vat-bolts-loose")),
+                21));
+        records.add(new Happening.CheckDone(
+                at.plus(Duration.ofMinutes(8)), "keeper", failure, "vat-bolts", List.of("vat-bolts-loose")));
+        records.add(new Happening.CauseNamed(
+                at.plus(Duration.ofMinutes(10)), "keeper", failure, "vat-bolts-loose", "FOUND", turn.note()));
         hands.cleanUp(at.plus(Duration.ofMinutes(30)), "keeper", false);
         hands.inspectVat(at.plus(Duration.ofMinutes(34)), true, List.of());
         machine.vat().tightenBolts();
@@ -71,10 +88,26 @@ final class Turns {
         machine.screen().wetAt(machine.cells().count() - machine.cells().count() / 4, 14);
         String failure = records.key();
         String code = machine.site().code();
-        records.add(new Happening.FailureSeen(at, "operator", code, failure, null, List.of("wet-under-vat", "region-bare"), List.of("film-cloudy"),
-                List.of("E1", "F1", "E2"), turn.detail()));
-        records.add(new Truth(at, code, null, failure, List.of("spill", "resin-on-screen"), Map.of("leak-check", List.of("spill")), 21));
-        records.add(new Happening.CheckDone(at.plus(Duration.ofMinutes(12)), "keeper", failure, "leak-check", List.of("spill")));
+        records.add(new Happening.FailureSeen(
+                at,
+                "operator",
+                code,
+                failure,
+                null,
+                List.of("wet-under-vat", "region-bare"),
+                List.of("film-cloudy"),
+                List.of("E1", "F1", "E2"),
+                turn.detail()));
+        records.add(new Truth(
+                at,
+                code,
+                null,
+                failure,
+                List.of("spill", "resin-on-screen"),
+                Map.of("leak-check", List.of("spill")),
+                21));
+        records.add(new Happening.CheckDone(
+                at.plus(Duration.ofMinutes(12)), "keeper", failure, "leak-check", List.of("spill")));
         hands.cleanUp(at.plus(Duration.ofMinutes(25)), "keeper", false);
         machine.vat().wipeOutside();
         Instant done = hands.changeScreen(at.plus(Duration.ofMinutes(28)), "RESIN", null);
@@ -85,7 +118,11 @@ final class Turns {
 
     private Instant resin(Turn turn, Instant at) {
         hands.cleanUp(at.plus(Duration.ofMinutes(24)), "keeper", true);
-        hands.pour(at.plus(Duration.ofMinutes(30)), "keeper", turn.detail(), Math.round(machine.site().fillMl() * 0.66));
+        hands.pour(
+                at.plus(Duration.ofMinutes(30)),
+                "keeper",
+                turn.detail(),
+                Math.round(machine.site().fillMl() * 0.66));
         return at.plus(Duration.ofMinutes(40));
     }
 }

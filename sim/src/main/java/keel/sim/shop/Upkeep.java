@@ -61,7 +61,9 @@ final class Upkeep {
         if (film.dents() > 2 && chance.happens(0.05)) {
             return hands.changeFilm(at, "DENTED", null);
         }
-        return film.tightness() < 0.6 && chance.happens(0.06) ? hands.changeFilm(at, "SLACK", "Sounded dull when tapped.") : at;
+        return film.tightness() < 0.6 && chance.happens(0.06)
+                ? hands.changeFilm(at, "SLACK", "Sounded dull when tapped.")
+                : at;
     }
 
     private Instant screen(Instant at, Chance chance) {
@@ -73,7 +75,9 @@ final class Upkeep {
         if ((dark > 2 || screen.patchAnywhere()) && chance.happens(0.08)) {
             return hands.changeScreen(at, screen.patchAnywhere() ? "PATCH" : "DARK_PIXELS", null);
         }
-        return screen.spots().size() - dark > 2 && chance.happens(0.05) ? hands.changeScreen(at, "LIT_PIXELS", null) : at;
+        return screen.spots().size() - dark > 2 && chance.happens(0.05)
+                ? hands.changeScreen(at, "LIT_PIXELS", null)
+                : at;
     }
 
     private Instant underVat(Instant at, Chance chance) {

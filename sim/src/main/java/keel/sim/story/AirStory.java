@@ -10,7 +10,10 @@ import keel.sim.instrument.AirSensor;
 import keel.sim.shop.Happening;
 import keel.sim.world.Rooms;
 
-/** The air of both rooms: measured and planned, a sensor on each wall, fans that run in the day, a mesh that is cleaned now and then. */
+/**
+ * The air of both rooms: measured and planned, a sensor on each wall, fans that run in the day, a mesh that is cleaned
+ * now and then.
+ */
 final class AirStory {
 
     private static final int SENSED_DAYS = 18;
@@ -30,12 +33,39 @@ final class AirStory {
     List<Happening> happenings(List<Happening> wash) {
         List<Happening> all = new ArrayList<>();
         Instant begins = end.minus(Duration.ofDays(SENSED_DAYS + 1));
-        all.add(new Happening.AirPlanned(begins, "keeper", "long-room", 34, 1.5, 18, 28, true, "one sash window 600 by 400, door with a gap below", path("inline-100", 100, 2.2, "", 2, 180)));
-        all.add(new Happening.AirPlanned(begins.plusSeconds(60), "keeper", "annexe", 22, 1.5, 18, 28, false, "one window, painted shut; a vent in the door", path("bathroom-100-strong", 100, 3.4, "75", 3, 90)));
-        all.add(new Happening.AirPartKept(begins.plusSeconds(120), "keeper", "MESH", "Mesh of the Long Room window", "long-room"));
-        all.add(new Happening.AirPartKept(begins.plusSeconds(130), "keeper", "FAN", "Duct fan, Long Room", "long-room"));
-        all.add(new Happening.AirPartKept(begins.plusSeconds(140), "keeper", "CARTRIDGE", "Respirator on the hook", null));
-        List<Instant> washes = wash.stream().filter(h -> h instanceof Happening.PrintFinished p && p.firstAt() != null).map(h -> ((Happening.PrintFinished) h).firstAt()).sorted().toList();
+        all.add(new Happening.AirPlanned(
+                begins,
+                "keeper",
+                "long-room",
+                34,
+                1.5,
+                18,
+                28,
+                true,
+                "one sash window 600 by 400, door with a gap below",
+                path("inline-100", 100, 2.2, "", 2, 180)));
+        all.add(new Happening.AirPlanned(
+                begins.plusSeconds(60),
+                "keeper",
+                "annexe",
+                22,
+                1.5,
+                18,
+                28,
+                false,
+                "one window, painted shut; a vent in the door",
+                path("bathroom-100-strong", 100, 3.4, "75", 3, 90)));
+        all.add(new Happening.AirPartKept(
+                begins.plusSeconds(120), "keeper", "MESH", "Mesh of the Long Room window", "long-room"));
+        all.add(new Happening.AirPartKept(
+                begins.plusSeconds(130), "keeper", "FAN", "Duct fan, Long Room", "long-room"));
+        all.add(new Happening.AirPartKept(
+                begins.plusSeconds(140), "keeper", "CARTRIDGE", "Respirator on the hook", null));
+        List<Instant> washes = wash.stream()
+                .filter(h -> h instanceof Happening.PrintFinished p && p.firstAt() != null)
+                .map(h -> ((Happening.PrintFinished) h).firstAt())
+                .sorted()
+                .toList();
         for (int day = FAN_DAYS; day > 0; day--) {
             Instant morning = end.minus(Duration.ofDays(day)).minus(Duration.ofMinutes(150 + chance.below(60)));
             for (String room : List.of("long-room", "annexe")) {
@@ -53,7 +83,12 @@ final class AirStory {
 
     private Happening log(String room, List<Instant> washes) {
         Instant at = end.minusSeconds(30);
-        return new Happening.SensorLog(at, "keeper", "wall-" + room, room, AirSensor.minutes(rooms, room, at, Duration.ofDays(SENSED_DAYS), washes, walls(chance)));
+        return new Happening.SensorLog(
+                at,
+                "keeper",
+                "wall-" + room,
+                room,
+                AirSensor.minutes(rooms, room, at, Duration.ofDays(SENSED_DAYS), washes, walls(chance)));
     }
 
     /** The chance that both sensors go by. */
@@ -61,10 +96,26 @@ final class AirStory {
         return air.stream("sensor");
     }
 
-    private static Map<String, String> path(String fan, int diameter, double length, String reducer, int bends, int gap) {
-        return Map.ofEntries(Map.entry("fan", fan), Map.entry("ownFan", ""), Map.entry("fanAt", "WINDOW"), Map.entry("hose", "FLEX"), Map.entry("hoses", "1"), Map.entry("diameterMm", Integer.toString(diameter)),
-                Map.entry("lengthM", Double.toString(length)), Map.entry("compression", "15"), Map.entry("reducerMm", reducer), Map.entry("bends", Integer.toString(bends)), Map.entry("meshOpen", "65"),
-                Map.entry("gapCm2", Integer.toString(gap)), Map.entry("outlets", "2"), Map.entry("outletMm", "75"), Map.entry("flaps", "true"), Map.entry("washGPerH", "60"), Map.entry("washMinutes", "15"),
+    private static Map<String, String> path(
+            String fan, int diameter, double length, String reducer, int bends, int gap) {
+        return Map.ofEntries(
+                Map.entry("fan", fan),
+                Map.entry("ownFan", ""),
+                Map.entry("fanAt", "WINDOW"),
+                Map.entry("hose", "FLEX"),
+                Map.entry("hoses", "1"),
+                Map.entry("diameterMm", Integer.toString(diameter)),
+                Map.entry("lengthM", Double.toString(length)),
+                Map.entry("compression", "15"),
+                Map.entry("reducerMm", reducer),
+                Map.entry("bends", Integer.toString(bends)),
+                Map.entry("meshOpen", "65"),
+                Map.entry("gapCm2", Integer.toString(gap)),
+                Map.entry("outlets", "2"),
+                Map.entry("outletMm", "75"),
+                Map.entry("flaps", "true"),
+                Map.entry("washGPerH", "60"),
+                Map.entry("washMinutes", "15"),
                 Map.entry("spillMl", "200"));
     }
 }

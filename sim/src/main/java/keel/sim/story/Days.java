@@ -8,6 +8,11 @@ record Days(Instant end, ZoneId zone) {
 
     /** A quarter past seven, so many days before the last. */
     Instant before(int days) {
-        return end.atZone(zone).toLocalDate().minusDays(days).atTime(7, 15).atZone(zone).toInstant();
+        return end.atZone(zone)
+                .toLocalDate()
+                .minusDays(days)
+                .atTime(7, 15)
+                .atZone(zone)
+                .toInstant();
     }
 }

@@ -12,6 +12,7 @@ final class QuirksStory {
 
     /** One machine must be free of everything at the end. */
     private static final Set<String> NOTHING_NOTED = Set.of("egret");
+
     private static final int FOUND_DAYS_AGO = 47;
 
     private QuirksStory() {}
@@ -21,13 +22,29 @@ final class QuirksStory {
         for (Map.Entry<String, Machine> m : machines.entrySet()) {
             if (!NOTHING_NOTED.contains(m.getKey()) && m.getValue().quirks().smoothsOneAxisOnly()) {
                 String other = m.getKey().equals("curlew") ? "avocet" : "curlew";
-                all.add(new Happening.Compared(days.before(FOUND_DAYS_AGO + 1), "keeper", "Piece with faces to both axes", m.getKey(), "steps on the faces to the long side",
-                        other, "smooth on both"));
-                all.add(new Happening.QuirkNoted(days.before(FOUND_DAYS_AGO), "keeper", m.getKey(), "quirk-smoothing-axis", "It smooths edges on one axis only",
+                all.add(new Happening.Compared(
+                        days.before(FOUND_DAYS_AGO + 1),
+                        "keeper",
+                        "Piece with faces to both axes",
+                        m.getKey(),
+                        "steps on the faces to the long side",
+                        other,
+                        "smooth on both"));
+                all.add(new Happening.QuirkNoted(
+                        days.before(FOUND_DAYS_AGO),
+                        "keeper",
+                        m.getKey(),
+                        "quirk-smoothing-axis",
+                        "It smooths edges on one axis only",
                         "Turn parts with plain faces by 45°."));
             }
             if (!NOTHING_NOTED.contains(m.getKey()) && m.getValue().quirks().glitchesOnGreys()) {
-                all.add(new Happening.QuirkNoted(days.before(FOUND_DAYS_AGO - 9), "keeper", m.getKey(), "quirk-grey-rows", "It stumbles over long rows of grey pixels",
+                all.add(new Happening.QuirkNoted(
+                        days.before(FOUND_DAYS_AGO - 9),
+                        "keeper",
+                        m.getKey(),
+                        "quirk-grey-rows",
+                        "It stumbles over long rows of grey pixels",
                         "Turn the part by 45°, or smoothing one step lower."));
             }
         }

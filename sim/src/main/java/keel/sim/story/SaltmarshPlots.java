@@ -24,8 +24,8 @@ import keel.sim.shop.Plot;
 import keel.sim.shop.Turn;
 
 /**
- * The planted stories: Bittern's bad fortnight of loose vat bolts, the splash that ended Curlew's screen, two dented films,
- * Fulmar's new resin; and what makes each state of a machine be seen at the end.
+ * The planted stories: Bittern's bad fortnight of loose vat bolts, the splash that ended Curlew's screen, two dented
+ * films, Fulmar's new resin; and what makes each state of a machine be seen at the end.
  */
 final class SaltmarshPlots {
 
@@ -50,33 +50,65 @@ final class SaltmarshPlots {
 
     Plot of(String machine) {
         int begun = daysForHours.getOrDefault(machine, 0);
-        List<Turn> turns = new ArrayList<>(switch (machine) {
-            case "avocet" -> List.of(film(24, "SCRATCHED", "Scratches all over the middle."));
-            case "bittern" -> bittern();
-            case "curlew" -> List.of(film(begun, "CLOUDED", null), turn(46, LEVEL), turn(33, LEVEL), turn(38, GREASE),
-                    settings(44, Map.of(BOTTOM_EXPOSURE_S, 32.0), "Bases lifted at the back edge."),
-                    new Turn(days.before(24), SPLASH, "Wet along the right edge after pouring. Film looks whole.",
-                            "Splash crept under the vat and cured on the screen. Wipe the underside after pouring."));
-            case "dunlin" -> List.of(settings(40, Map.of(RELEASE_S, 3.5), "Slow mode of the tilt: large flat hinges tore."));
-            case "egret" -> List.of(film(58, "DENTED", "Two dents, straight out of the pack."), film(30, "DENTED", "Two dents from the last pack; back to the supplier."));
-            case "fulmar" -> List.of(turn(begun, GREASE), film(70, "CLOUDED", null), new Turn(days.before(NEW_RESIN), RESIN, "silt-tough", null));
-            case "godwit" -> List.of(film(begun, "PLANNED", null));
-            default -> throw new IllegalArgumentException(machine);
-        });
+        List<Turn> turns = new ArrayList<>(
+                switch (machine) {
+                    case "avocet" -> List.of(film(24, "SCRATCHED", "Scratches all over the middle."));
+                    case "bittern" -> bittern();
+                    case "curlew" ->
+                        List.of(
+                                film(begun, "CLOUDED", null),
+                                turn(46, LEVEL),
+                                turn(33, LEVEL),
+                                turn(38, GREASE),
+                                settings(44, Map.of(BOTTOM_EXPOSURE_S, 32.0), "Bases lifted at the back edge."),
+                                new Turn(
+                                        days.before(24),
+                                        SPLASH,
+                                        "Wet along the right edge after pouring. Film looks whole.",
+                                        "Splash crept under the vat and cured on the screen. Wipe the underside after pouring."));
+                    case "dunlin" ->
+                        List.of(settings(40, Map.of(RELEASE_S, 3.5), "Slow mode of the tilt: large flat hinges tore."));
+                    case "egret" ->
+                        List.of(
+                                film(58, "DENTED", "Two dents, straight out of the pack."),
+                                film(30, "DENTED", "Two dents from the last pack; back to the supplier."));
+                    case "fulmar" ->
+                        List.of(
+                                turn(begun, GREASE),
+                                film(70, "CLOUDED", null),
+                                new Turn(days.before(NEW_RESIN), RESIN, "silt-tough", null));
+                    case "godwit" -> List.of(film(begun, "PLANNED", null));
+                    default -> throw new IllegalArgumentException(machine);
+                });
         turns.add(turn(17, PLATE));
         if (!machine.equals("fulmar")) {
             turns.add(turn(9, GREASE));
         }
-        Plot.Finale finale = machine.equals("dunlin") ? Plot.Finale.RUNNING : machine.equals("bittern") ? Plot.Finale.JUST_FAILED : Plot.Finale.NONE;
-        return new Plot(turns, days.before(Math.max(40, begun)).minus(Duration.ofDays(1)), days.before(finale == Plot.Finale.JUST_FAILED ? 3 : 11),
-                days.end().minus(Duration.ofHours(4)), begun > 0 || machine.equals("avocet"), finale);
+        Plot.Finale finale = machine.equals("dunlin")
+                ? Plot.Finale.RUNNING
+                : machine.equals("bittern") ? Plot.Finale.JUST_FAILED : Plot.Finale.NONE;
+        return new Plot(
+                turns,
+                days.before(Math.max(40, begun)).minus(Duration.ofDays(1)),
+                days.before(finale == Plot.Finale.JUST_FAILED ? 3 : 11),
+                days.end().minus(Duration.ofHours(4)),
+                begun > 0 || machine.equals("avocet"),
+                finale);
     }
 
     private List<Turn> bittern() {
-        return List.of(film(BITTERN_FILM, "CLOUDED", "Straight after the change, vat back in."), turn(BITTERN_FILM, BOLTS_LOOSE),
+        return List.of(
+                film(BITTERN_FILM, "CLOUDED", "Straight after the change, vat back in."),
+                turn(BITTERN_FILM, BOLTS_LOOSE),
                 settings(30, Map.of(EXPOSURE_S, 2.5), "Layers apart again. A little more light."),
-                settings(25, Map.of(EXPOSURE_S, 2.9, LIFT_MM_PER_MIN, 60.0), "Two advices at once: more light, slower lift."),
-                new Turn(days.before(BITTERN_FOUND), BOLTS_FOUND, "The vat lifts with the plate. Both bolts can be turned by hand.",
+                settings(
+                        25,
+                        Map.of(EXPOSURE_S, 2.9, LIFT_MM_PER_MIN, 60.0),
+                        "Two advices at once: more light, slower lift."),
+                new Turn(
+                        days.before(BITTERN_FOUND),
+                        BOLTS_FOUND,
+                        "The vat lifts with the plate. Both bolts can be turned by hand.",
                         "Loose since the film change. A fortnight of blaming the exposure."));
     }
 
@@ -105,7 +137,10 @@ final class SaltmarshPlots {
     }
 
     static double hoursFrom(Instant from, List<RunSpan> runs) {
-        return runs.stream().filter(r -> !r.from().isBefore(from)).mapToDouble(r -> Duration.between(r.from(), r.to()).toMinutes() / 60.0).sum();
+        return runs.stream()
+                .filter(r -> !r.from().isBefore(from))
+                .mapToDouble(r -> Duration.between(r.from(), r.to()).toMinutes() / 60.0)
+                .sum();
     }
 
     record RunSpan(Instant from, Instant to) {}

@@ -24,7 +24,10 @@ import keel.sim.shop.Shop;
 import keel.sim.world.Machine;
 import keel.sim.world.Screen;
 
-/** The bench of screens: spares bought one by one and fitted by their serial numbers, UV maps, a screen that begins to go and is photographed, dry runs. */
+/**
+ * The bench of screens: spares bought one by one and fitted by their serial numbers, UV maps, a screen that begins to
+ * go and is photographed, dry runs.
+ */
 final class ScreenStory {
 
     private static final int WARRANTY_MONTHS = 6;
@@ -47,7 +50,10 @@ final class ScreenStory {
         this.chance = chance;
     }
 
-    /** What happened at the machines, with the serial number of the spare at each change of a screen; the shop buys another whenever one is fitted. */
+    /**
+     * What happened at the machines, with the serial number of the spare at each change of a screen; the shop buys
+     * another whenever one is fitted.
+     */
     List<Happening> withSpares(List<Happening> shop) {
         Map<String, Deque<Happening.ScreenBought>> shelf = new HashMap<>();
         buy("144", history.start().plus(Duration.ofMinutes(40)), shelf);
@@ -56,14 +62,21 @@ final class ScreenStory {
         List<Happening> all = new ArrayList<>();
         for (Happening h : shop) {
             if (h instanceof Happening.ServiceDone s && s.kind().equals("SCREEN_CHANGE")) {
-                String size = Long.toString(Math.round(history.machines().get(s.machine()).site().widthMm()));
+                String size = Long.toString(
+                        Math.round(history.machines().get(s.machine()).site().widthMm()));
                 all.add(fitted(s, size, shelf));
                 Instant delivery = s.at().plus(Duration.ofHours(150 + chance.below(150)));
                 if (delivery.isBefore(history.end().minus(Duration.ofHours(4)))) {
                     buy(size, delivery, shelf);
                 }
             } else {
-                all.add(h instanceof Happening.ServiceDone s && s.kind().equals("SCREEN_INSPECTED") && s.machine().equals(GOING) && s.at().isAfter(firstSeen()) ? spotted(s) : h);
+                all.add(
+                        h instanceof Happening.ServiceDone s
+                                        && s.kind().equals("SCREEN_INSPECTED")
+                                        && s.machine().equals(GOING)
+                                        && s.at().isAfter(firstSeen())
+                                ? spotted(s)
+                                : h);
             }
         }
         return all;
@@ -73,8 +86,25 @@ final class ScreenStory {
     private Happening spotted(Happening.ServiceDone s) {
         Machine machine = history.machines().get(GOING);
         int first = first(machine);
-        return new Happening.ServiceDone(s.at(), s.who(), s.machine(), s.kind(), Map.of("clean", false, "spots", List.of(Map.of("kind", "DARK", "xMm", machine.cells().xMm(first), "yMm",
-                machine.cells().yMm(first), "sizeMm", FIRST_MM))), s.note());
+        return new Happening.ServiceDone(
+                s.at(),
+                s.who(),
+                s.machine(),
+                s.kind(),
+                Map.of(
+                        "clean",
+                        false,
+                        "spots",
+                        List.of(Map.of(
+                                "kind",
+                                "DARK",
+                                "xMm",
+                                machine.cells().xMm(first),
+                                "yMm",
+                                machine.cells().yMm(first),
+                                "sizeMm",
+                                FIRST_MM))),
+                s.note());
     }
 
     private Instant firstSeen() {
@@ -90,7 +120,8 @@ final class ScreenStory {
         if (there.isEmpty() || there.peek().at().isAfter(s.at())) {
             buy(size, s.at().minus(Duration.ofMinutes(50)), shelf);
         }
-        Happening.ScreenBought spare = there.stream().filter(b -> !b.at().isAfter(s.at())).findFirst().orElseThrow();
+        Happening.ScreenBought spare =
+                there.stream().filter(b -> !b.at().isAfter(s.at())).findFirst().orElseThrow();
         there.remove(spare);
         Map<String, Object> values = new LinkedHashMap<>(s.values());
         values.remove("fromStores");
@@ -101,8 +132,15 @@ final class ScreenStory {
     private void buy(String size, Instant at, Map<String, Deque<Happening.ScreenBought>> shelf) {
         LocalDate day = at.atZone(days.zone()).toLocalDate();
         boolean small = size.equals("144");
-        Happening.ScreenBought screen = new Happening.ScreenBought(at, "keeper", small ? "slate-144-b" : "slate-208-c", (small ? "T4-" : "T8-") + serial, "%02d%02d".formatted(day.getYear() % 100,
-                day.getMonthValue()), day, day.plusMonths(WARRANTY_MONTHS), small ? 78 : 134);
+        Happening.ScreenBought screen = new Happening.ScreenBought(
+                at,
+                "keeper",
+                small ? "slate-144-b" : "slate-208-c",
+                (small ? "T4-" : "T8-") + serial,
+                "%02d%02d".formatted(day.getYear() % 100, day.getMonthValue()),
+                day,
+                day.plusMonths(WARRANTY_MONTHS),
+                small ? 78 : 134);
         serial += 17;
         bought.add(screen);
         shelf.computeIfAbsent(size, k -> new ArrayDeque<>()).add(screen);
@@ -132,19 +170,30 @@ final class ScreenStory {
     }
 
     private boolean prints(String machine, Instant at) {
-        return history.happenings().stream().anyMatch(h -> h instanceof Happening.RunDone r && r.machine().equals(machine) && !r.startedAt().isAfter(at) && r.at().plusSeconds(300).isAfter(at));
+        return history.happenings().stream()
+                .anyMatch(h -> h instanceof Happening.RunDone r
+                        && r.machine().equals(machine)
+                        && !r.startedAt().isAfter(at)
+                        && r.at().plusSeconds(300).isAfter(at));
     }
 
     private List<UvMap.Reading> readings(String code, Instant at) {
         Machine machine = history.machines().get(code);
-        double after = history.happenings().stream().filter(h -> h instanceof Happening.RunDone r && r.machine().equals(code) && r.startedAt().isAfter(at)).map(Happening.RunDone.class::cast)
-                .mapToDouble(r -> (r.reachedLayer() == null ? r.layers() : r.reachedLayer()) * r.layerExposureS() / 3600).sum();
+        double after = history.happenings().stream()
+                .filter(h -> h instanceof Happening.RunDone r
+                        && r.machine().equals(code)
+                        && r.startedAt().isAfter(at))
+                .map(Happening.RunDone.class::cast)
+                .mapToDouble(
+                        r -> (r.reachedLayer() == null ? r.layers() : r.reachedLayer()) * r.layerExposureS() / 3600)
+                .sum();
         double hours = machine.light().uvHours() - after;
         List<UvMap.Reading> readings = new ArrayList<>();
         for (int i = 0; i < UvMap.LEAST_READINGS; i++) {
             double x = (i % 3 + 0.5) * machine.site().widthMm() / 3;
             double y = (i / 3 + 0.5) * machine.site().depthMm() / 3;
-            readings.add(new UvMap.Reading(x, y, BenchTools.uvThen(machine, x, y, hours, chance.stream("uv " + code + at, i))));
+            readings.add(new UvMap.Reading(
+                    x, y, BenchTools.uvThen(machine, x, y, hours, chance.stream("uv " + code + at, i))));
         }
         return readings;
     }
@@ -163,14 +212,30 @@ final class ScreenStory {
         int lit = machine.cells().at(right + 14, back - 26);
         Happening.Bytes now = photograph(machine, "now");
         screen.spot(new Screen.Spot(lit, true, 0.8));
-        return List.of(new Happening.ScreenPhotographed(firstSeen(), "keeper", GOING, then, List.of()),
-                new Happening.ScreenPhotographed(idle(GOING, days.before(SEEN_AGAIN_DAYS_AGO)), "keeper", GOING, now,
-                        List.of(new Spot(Kind.LIT, machine.cells().xMm(lit), machine.cells().yMm(lit), 0.8, 1))));
+        return List.of(
+                new Happening.ScreenPhotographed(firstSeen(), "keeper", GOING, then, List.of()),
+                new Happening.ScreenPhotographed(
+                        idle(GOING, days.before(SEEN_AGAIN_DAYS_AGO)),
+                        "keeper",
+                        GOING,
+                        now,
+                        List.of(new Spot(
+                                Kind.LIT,
+                                machine.cells().xMm(lit),
+                                machine.cells().yMm(lit),
+                                0.8,
+                                1))));
     }
 
     private Happening.Bytes photograph(Machine machine, String when) {
-        Saltmarsh.ModelSpec model = Saltmarsh.MODELS.stream().filter(m -> m.name().equals("Tern 144")).findFirst().orElseThrow();
-        return new Happening.Bytes(Camera.photograph(machine, TestPicture.of(TestPattern.WHITE, model.pixelsX(), model.pixelsY()), chance.stream("photo " + when)));
+        Saltmarsh.ModelSpec model = Saltmarsh.MODELS.stream()
+                .filter(m -> m.name().equals("Tern 144"))
+                .findFirst()
+                .orElseThrow();
+        return new Happening.Bytes(Camera.photograph(
+                machine,
+                TestPicture.of(TestPattern.WHITE, model.pixelsX(), model.pixelsY()),
+                chance.stream("photo " + when)));
     }
 
     /** Fulmar's controller does not keep the wait before the light; its file is sound. */
@@ -188,13 +253,20 @@ final class ScreenStory {
         values.put("retractS", byHand(retract, "retract"));
         values.put("waitBeforeS", byHand(1.1, "before"));
         values.put("waitAfterS", byHand(sheet.get(Setting.WAIT_AFTER_S), "after"));
-        return new Happening.ServiceDone(idle("fulmar", days.before(26).plus(Duration.ofMinutes(50))), "keeper", "fulmar", "DRY_RUN", values, null);
+        return new Happening.ServiceDone(
+                idle("fulmar", days.before(26).plus(Duration.ofMinutes(50))),
+                "keeper",
+                "fulmar",
+                "DRY_RUN",
+                values,
+                null);
     }
 
     private List<Double> byHand(double seconds, String what) {
         List<Double> readings = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
-            readings.add(Math.max(0.05, Math.round(100 * (seconds + chance.stream(what, i).normal(0, 0.08))) / 100.0));
+            readings.add(Math.max(
+                    0.05, Math.round(100 * (seconds + chance.stream(what, i).normal(0, 0.08))) / 100.0));
         }
         return readings;
     }

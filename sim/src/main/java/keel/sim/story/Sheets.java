@@ -19,7 +19,10 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import keel.core.profile.Setting;
 
-/** The invented makers' sheets: settings for each resin on each machine, all layers coming to about six seconds besides their light. */
+/**
+ * The invented makers' sheets: settings for each resin on each machine, all layers coming to about six seconds besides
+ * their light.
+ */
 final class Sheets {
 
     private Sheets() {}
@@ -35,15 +38,48 @@ final class Sheets {
     }
 
     private static Map<Setting, Double> sheet(String machine, String resin) {
-        Map<Setting, Double> sheet = new EnumMap<>(Map.of(LAYER_MM, 0.05, BOTTOM_LAYERS, 5.0, BOTTOM_EXPOSURE_S, 28.0, TRANSITION_LAYERS, 6.0, EXPOSURE_S, 2.3,
-                WAIT_BEFORE_S, 0.5, WAIT_AFTER_S, 0.5, LIFT_MM, 5.0, LIFT_MM_PER_MIN, 100.0, RETRACT_MM_PER_MIN, 150.0));
+        Map<Setting, Double> sheet = new EnumMap<>(Map.of(
+                LAYER_MM,
+                0.05,
+                BOTTOM_LAYERS,
+                5.0,
+                BOTTOM_EXPOSURE_S,
+                28.0,
+                TRANSITION_LAYERS,
+                6.0,
+                EXPOSURE_S,
+                2.3,
+                WAIT_BEFORE_S,
+                0.5,
+                WAIT_AFTER_S,
+                0.5,
+                LIFT_MM,
+                5.0,
+                LIFT_MM_PER_MIN,
+                100.0,
+                RETRACT_MM_PER_MIN,
+                150.0));
         sheet.putAll(Map.of(SMOOTHING, machine.equals("godwit") ? 0.0 : 4.0, RELEASE_S, 0.0, SCALE, 1.0));
         switch (machine) {
-            case "dunlin", "egret" -> sheet.putAll(Map.of(LIFT_MM, 2.0, LIFT_MM_PER_MIN, 120.0, RETRACT_MM_PER_MIN, 120.0, RELEASE_S, 2.8));
-            case "fulmar" -> sheet.putAll(Map.of(EXPOSURE_S, resin.equals("silt-tough") ? 1.9 : 1.6, BOTTOM_EXPOSURE_S, 18.0));
-            case "godwit" -> sheet.putAll(Map.of(EXPOSURE_S, 3.2, BOTTOM_EXPOSURE_S, 9.0, LIFT_MM, 2.0, LIFT_MM_PER_MIN, 120.0, RETRACT_MM_PER_MIN, 120.0,
-                    RELEASE_S, 3.0));
-            default -> { }
+            case "dunlin", "egret" ->
+                sheet.putAll(Map.of(LIFT_MM, 2.0, LIFT_MM_PER_MIN, 120.0, RETRACT_MM_PER_MIN, 120.0, RELEASE_S, 2.8));
+            case "fulmar" ->
+                sheet.putAll(Map.of(EXPOSURE_S, resin.equals("silt-tough") ? 1.9 : 1.6, BOTTOM_EXPOSURE_S, 18.0));
+            case "godwit" ->
+                sheet.putAll(Map.of(
+                        EXPOSURE_S,
+                        3.2,
+                        BOTTOM_EXPOSURE_S,
+                        9.0,
+                        LIFT_MM,
+                        2.0,
+                        LIFT_MM_PER_MIN,
+                        120.0,
+                        RETRACT_MM_PER_MIN,
+                        120.0,
+                        RELEASE_S,
+                        3.0));
+            default -> {}
         }
         return sheet;
     }

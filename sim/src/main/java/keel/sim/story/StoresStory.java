@@ -12,17 +12,33 @@ import java.util.TreeMap;
 import keel.sim.chance.Chance;
 import keel.sim.shop.Happening;
 
-/** What was used and bought: bottles opened as resin is poured, a week's gloves and filters, deliveries once a stock runs low. */
+/**
+ * What was used and bought: bottles opened as resin is poured, a week's gloves and filters, deliveries once a stock
+ * runs low.
+ */
 final class StoresStory {
 
     private static final double BOTTLE_ML = 1000;
     private static final Duration WEEK = Duration.ofDays(7);
     private static final Duration LABELLED = Duration.ofHours(3);
-    private static final Map<String, Integer> PACKS = Map.ofEntries(Map.entry("film-sheet-144", 5), Map.entry("film-sheet-208", 3), Map.entry("film-sheet-176", 2),
-            Map.entry("laser-tank-115", 2), Map.entry("reed-grey-resin", 10),
-            Map.entry("mussel-blue-resin", 6), Map.entry("cast-amber-resin", 6), Map.entry("nitrile-gloves", 200), Map.entry("isopropyl-alcohol", 25),
-            Map.entry("paper-filters", 100), Map.entry("z-grease", 2), Map.entry("storage-sticks", 5), Map.entry("paper-towels", 12),
-            Map.entry("respirator-cartridges", 2), Map.entry("cutting-blades", 50), Map.entry("clamp-screws", 100), Map.entry("fan-filters", 2));
+    private static final Map<String, Integer> PACKS = Map.ofEntries(
+            Map.entry("film-sheet-144", 5),
+            Map.entry("film-sheet-208", 3),
+            Map.entry("film-sheet-176", 2),
+            Map.entry("laser-tank-115", 2),
+            Map.entry("reed-grey-resin", 10),
+            Map.entry("mussel-blue-resin", 6),
+            Map.entry("cast-amber-resin", 6),
+            Map.entry("nitrile-gloves", 200),
+            Map.entry("isopropyl-alcohol", 25),
+            Map.entry("paper-filters", 100),
+            Map.entry("z-grease", 2),
+            Map.entry("storage-sticks", 5),
+            Map.entry("paper-towels", 12),
+            Map.entry("respirator-cartridges", 2),
+            Map.entry("cutting-blades", 50),
+            Map.entry("clamp-screws", 100),
+            Map.entry("fan-filters", 2));
 
     private final Chance chance;
     private final Map<String, Double> stock = new HashMap<>();
@@ -48,9 +64,14 @@ final class StoresStory {
                 week(week);
                 week = week.plus(WEEK);
             }
-            if (h instanceof Happening.ServiceDone s && s.values().get("fromStores") instanceof String item && stock.containsKey(item)) {
+            if (h instanceof Happening.ServiceDone s
+                    && s.values().get("fromStores") instanceof String item
+                    && stock.containsKey(item)) {
                 take(item, 1, s.at());
-            } else if (h instanceof Happening.ServiceDone s && s.kind().equals("LUBRICATION") && "SCREW".equals(s.values().get("part")) && chance.happens(0.07)) {
+            } else if (h instanceof Happening.ServiceDone s
+                    && s.kind().equals("LUBRICATION")
+                    && "SCREW".equals(s.values().get("part"))
+                    && chance.happens(0.07)) {
                 use("z-grease", 1, s.at().plusSeconds(60), "tube empty");
             } else if (h instanceof Happening.StockMoved m) {
                 take(m.item(), -m.quantity(), m.at());
@@ -63,7 +84,8 @@ final class StoresStory {
                 deliver(item, due);
             }
         });
-        List<Happening> told = new ArrayList<>(all.stream().filter(h -> h.at().isBefore(end)).toList());
+        List<Happening> told =
+                new ArrayList<>(all.stream().filter(h -> h.at().isBefore(end)).toList());
         bottles(end.minus(LABELLED), told);
         return told;
     }
@@ -72,13 +94,34 @@ final class StoresStory {
     private void bottles(Instant at, List<Happening> told) {
         for (Saltmarsh.ResinSpec r : Saltmarsh.RESINS) {
             String item = Saltmarsh.code(r.name()) + "-resin";
-            Saltmarsh.TERMS.stream().filter(t -> t.item().equals(item)).findFirst().ifPresent(t -> {
-                double onShelf = told.stream().filter(h -> h instanceof Happening.StockMoved m && m.item().equals(item) && m.at().isBefore(at)).mapToDouble(h -> ((Happening.StockMoved) h).quantity()).sum();
-                double first = Saltmarsh.ITEMS.stream().filter(i -> Saltmarsh.code(i.name()).equals(item)).findFirst().orElseThrow().first();
-                LocalDate day = at.atZone(ZoneOffset.UTC).toLocalDate();
-                told.add(new Happening.BottlesCame(at, "keeper", Saltmarsh.code(r.name()), 1 + (int) Math.max(0, first + onShelf), Math.max(60, inBottle.getOrDefault(item, 0.0)), "%02d-%s".formatted(
-                        day.getYear() % 100, r.family().charAt(0)), t.price(), day.plusMonths(9)));
-            });
+            Saltmarsh.TERMS.stream()
+                    .filter(t -> t.item().equals(item))
+                    .findFirst()
+                    .ifPresent(t -> {
+                        double onShelf = told.stream()
+                                .filter(h -> h instanceof Happening.StockMoved m
+                                        && m.item().equals(item)
+                                        && m.at().isBefore(at))
+                                .mapToDouble(h -> ((Happening.StockMoved) h).quantity())
+                                .sum();
+                        double first = Saltmarsh.ITEMS.stream()
+                                .filter(i -> Saltmarsh.code(i.name()).equals(item))
+                                .findFirst()
+                                .orElseThrow()
+                                .first();
+                        LocalDate day = at.atZone(ZoneOffset.UTC).toLocalDate();
+                        told.add(new Happening.BottlesCame(
+                                at,
+                                "keeper",
+                                Saltmarsh.code(r.name()),
+                                1 + (int) Math.max(0, first + onShelf),
+                                Math.max(60, inBottle.getOrDefault(item, 0.0)),
+                                "%02d-%s"
+                                        .formatted(
+                                                day.getYear() % 100, r.family().charAt(0)),
+                                t.price(),
+                                day.plusMonths(9)));
+                    });
         }
     }
 
@@ -89,7 +132,10 @@ final class StoresStory {
         slower(at, chance.stream("slower", weeks++));
     }
 
-    /** What goes in other steps than weeks: towels each week, blades each second, screws each third, what vapour and dust use up each sixth and ninth. */
+    /**
+     * What goes in other steps than weeks: towels each week, blades each second, screws each third, what vapour and
+     * dust use up each sixth and ninth.
+     */
     private void slower(Instant at, Chance week) {
         use("paper-towels", 1 + week.below(2), at.plusSeconds(180), "week's use");
         if (weeks % 2 == 0) {

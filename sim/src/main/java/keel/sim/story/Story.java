@@ -17,9 +17,9 @@ import keel.sim.world.Rooms;
 import keel.sim.world.Site;
 
 /**
- * Fourteen months of Saltmarsh Pattern Works up to a given end, the same for the same seed, end and zone: the simulated shop
- * with the planted stories. At the end Dunlin prints, Bittern is on hold, Fulmar is due, Curlew's film and Godwit's tank are
- * near their ends, the others are ready.
+ * Fourteen months of Saltmarsh Pattern Works up to a given end, the same for the same seed, end and zone: the simulated
+ * shop with the planted stories. At the end Dunlin prints, Bittern is on hold, Fulmar is due, Curlew's film and
+ * Godwit's tank are near their ends, the others are ready.
  */
 public final class Story {
 
@@ -48,9 +48,9 @@ public final class Story {
     /**
      * A whole story.
      *
-     * @param start            when the records begin
-     * @param happenings       in the order in which they happened
-     * @param history          what was true behind it
+     * @param start when the records begin
+     * @param happenings in the order in which they happened
+     * @param history what was true behind it
      */
     public record Told(Instant start, List<Happening> happenings, Shop.History history) {}
 
@@ -79,10 +79,15 @@ public final class Story {
         return new Told(start, List.copyOf(all), history);
     }
 
-    /** When hours must begin to be as many as wanted at the end: from a first run of those machines. Days have their own chance, so little shifts. */
+    /**
+     * When hours must begin to be as many as wanted at the end: from a first run of those machines. Days have their own
+     * chance, so little shifts.
+     */
     private Map<String, Integer> daysForHours(Instant start, Days days) {
         Map<String, Integer> found = new HashMap<>(Map.of("curlew", 84, "godwit", 42, "fulmar", 60));
-        List<Site> sites = Saltmarsh.sites().stream().filter(s -> SaltmarshPlots.HOURS_AT_END.containsKey(s.code())).toList();
+        List<Site> sites = Saltmarsh.sites().stream()
+                .filter(s -> SaltmarshPlots.HOURS_AT_END.containsKey(s.code()))
+                .toList();
         for (Site site : sites) {
             double wanted = SaltmarshPlots.HOURS_AT_END.get(site.code());
             double nearest = Double.MAX_VALUE;
@@ -94,7 +99,9 @@ public final class Story {
                     nearest = off;
                     found.put(site.code(), began);
                 }
-                began = round < ROUNDS / 2 ? SaltmarshPlots.daysFor(wanted, runs, end) : found.get(site.code()) + (round % 2 == 0 ? 1 : -1) * (round / 2 - 1);
+                began = round < ROUNDS / 2
+                        ? SaltmarshPlots.daysFor(wanted, runs, end)
+                        : found.get(site.code()) + (round % 2 == 0 ? 1 : -1) * (round / 2 - 1);
             }
         }
         return found;
@@ -106,8 +113,11 @@ public final class Story {
     }
 
     private static List<SaltmarshPlots.RunSpan> runs(Shop.History history, String machine) {
-        return history.happenings().stream().filter(h -> h instanceof Happening.RunDone r && r.machine().equals(machine)).map(Happening.RunDone.class::cast)
-                .map(r -> new SaltmarshPlots.RunSpan(r.startedAt(), r.at())).toList();
+        return history.happenings().stream()
+                .filter(h -> h instanceof Happening.RunDone r && r.machine().equals(machine))
+                .map(Happening.RunDone.class::cast)
+                .map(r -> new SaltmarshPlots.RunSpan(r.startedAt(), r.at()))
+                .toList();
     }
 
     /** The rooms are read most mornings. */
@@ -115,8 +125,15 @@ public final class Story {
         List<Happening> all = new ArrayList<>();
         for (int day = (int) Duration.between(start, end).toDays() - 1; day >= 0; day--) {
             Chance morning = chance.stream("reading", day);
-            Instant at = day == 0 ? end.minus(Duration.ofMinutes(95)) : end.atZone(zone).toLocalDate().minusDays(day).atTime(8, 0).atZone(zone).toInstant()
-                    .plus(Duration.ofMinutes(morning.below(40)));
+            Instant at = day == 0
+                    ? end.minus(Duration.ofMinutes(95))
+                    : end.atZone(zone)
+                            .toLocalDate()
+                            .minusDays(day)
+                            .atTime(8, 0)
+                            .atZone(zone)
+                            .toInstant()
+                            .plus(Duration.ofMinutes(morning.below(40)));
             if (day == 0 || morning.happens(0.7) && at.isBefore(end.minus(Duration.ofHours(2)))) {
                 all.add(read(rooms, "long-room", at));
                 all.add(read(rooms, "annexe", at.plusSeconds(240)));
@@ -127,6 +144,7 @@ public final class Story {
 
     private static Happening read(Rooms rooms, String room, Instant at) {
         Rooms.Air air = rooms.at(room, at);
-        return new Happening.RoomRead(at, "operator", room, Math.round(air.temperatureC() * 10) / 10.0, Math.round(air.humidityPercent()));
+        return new Happening.RoomRead(
+                at, "operator", room, Math.round(air.temperatureC() * 10) / 10.0, Math.round(air.humidityPercent()));
     }
 }

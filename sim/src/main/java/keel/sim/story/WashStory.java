@@ -10,7 +10,10 @@ import java.util.Map;
 import keel.sim.chance.Chance;
 import keel.sim.shop.Happening;
 
-/** The wash place since it is kept track of: two baths, each print through both, what is put aside as waste, and once something in somebody's glove. */
+/**
+ * The wash place since it is kept track of: two baths, each print through both, what is put aside as waste, and once
+ * something in somebody's glove.
+ */
 final class WashStory {
 
     private static final int DAYS = 75;
@@ -37,8 +40,13 @@ final class WashStory {
         all.add(new Happening.BathSetUp(begins.plusSeconds(60), "keeper", "ALCOHOL", "SECOND", BATH_ML));
         all.add(new Happening.BathFilled(begins.plusSeconds(120), "keeper", "W1", BATH_ML, 0.787, false));
         all.add(new Happening.BathFilled(begins.plusSeconds(180), "keeper", "W2", BATH_ML, 0.786, false));
-        List<Happening.RunDone> good = shop.stream().filter(h -> h instanceof Happening.RunDone r && List.of("GOOD", "USABLE").contains(r.outcome()) && r.at().isAfter(begins.plus(Duration.ofHours(1))))
-                .map(Happening.RunDone.class::cast).sorted(Comparator.comparing(Happening.RunDone::at)).toList();
+        List<Happening.RunDone> good = shop.stream()
+                .filter(h -> h instanceof Happening.RunDone r
+                        && List.of("GOOD", "USABLE").contains(r.outcome())
+                        && r.at().isAfter(begins.plus(Duration.ofHours(1))))
+                .map(Happening.RunDone.class::cast)
+                .sorted(Comparator.comparing(Happening.RunDone::at))
+                .toList();
         for (int i = 0; i < good.size(); i++) {
             finish(good.get(i), good.size() - 1 - i);
         }
@@ -51,8 +59,13 @@ final class WashStory {
         if (fromLast == 0) {
             return;
         }
-        boolean longRoom = Saltmarsh.MACHINES.stream().anyMatch(m -> m.code().equals(run.machine()) && m.room().equals("long-room"));
-        Instant first = fromLast == 1 ? end.minusSeconds(140) : fromLast == 2 ? end.minus(Duration.ofMinutes(74)) : run.at().plus(Duration.ofMinutes(8 + chance.below(25)));
+        boolean longRoom = Saltmarsh.MACHINES.stream()
+                .anyMatch(m -> m.code().equals(run.machine()) && m.room().equals("long-room"));
+        Instant first = fromLast == 1
+                ? end.minusSeconds(140)
+                : fromLast == 2
+                        ? end.minus(Duration.ofMinutes(74))
+                        : run.at().plus(Duration.ofMinutes(8 + chance.below(25)));
         if (!first.isAfter(run.at()) || first.isAfter(end.minusSeconds(130))) {
             return;
         }
@@ -64,16 +77,56 @@ final class WashStory {
         String how = chance.happens(hurried ? 0.3 : TACKY) ? "TACKY" : chance.happens(BLOOMED) ? "BLOOM" : "CLEAN";
         String supports = longRoom ? "OFF_FIRST" : "AFTER";
         if (fromLast == 1) {
-            all.add(new Happening.PrintFinished(first, "operator", run.key(), bathAt.get("FIRST"), first, null, null, null, null, null, null, null, supports));
+            all.add(new Happening.PrintFinished(
+                    first,
+                    "operator",
+                    run.key(),
+                    bathAt.get("FIRST"),
+                    first,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    supports));
         } else if (done.isAfter(end.minusSeconds(200))) {
-            all.add(new Happening.PrintFinished(dry.isBefore(end.minusSeconds(200)) ? dry : end.minusSeconds(200), "operator", run.key(), bathAt.get("FIRST"), first, bathAt.get("SECOND"), second, dry, "STILL", null, null, null, supports));
+            all.add(new Happening.PrintFinished(
+                    dry.isBefore(end.minusSeconds(200)) ? dry : end.minusSeconds(200),
+                    "operator",
+                    run.key(),
+                    bathAt.get("FIRST"),
+                    first,
+                    bathAt.get("SECOND"),
+                    second,
+                    dry,
+                    "STILL",
+                    null,
+                    null,
+                    null,
+                    supports));
         } else {
-            all.add(new Happening.PrintFinished(done, "operator", run.key(), bathAt.get("FIRST"), first, bathAt.get("SECOND"), second, dry, longRoom ? "FAN" : "STILL", cure, done, how, supports));
+            all.add(new Happening.PrintFinished(
+                    done,
+                    "operator",
+                    run.key(),
+                    bathAt.get("FIRST"),
+                    first,
+                    bathAt.get("SECOND"),
+                    second,
+                    dry,
+                    longRoom ? "FAN" : "STILL",
+                    cure,
+                    done,
+                    how,
+                    supports));
         }
         if (++washed % PRINTS_A_FILLING == 0 && fromLast > 6) {
             fill(done.plusSeconds(900));
         } else if (washed % PRINTS_A_FILLING == PRINTS_A_FILLING / 2) {
-            all.add(new Happening.BathRead(done.plusSeconds(300), "keeper", bathAt.get("FIRST"), 0.791 + chance.below(30) / 10_000.0));
+            all.add(new Happening.BathRead(
+                    done.plusSeconds(300), "keeper", bathAt.get("FIRST"), 0.791 + chance.below(30) / 10_000.0));
         }
     }
 
@@ -85,7 +138,11 @@ final class WashStory {
     }
 
     private void waste(Instant begins) {
-        all.add(new Happening.LocalRules(begins.plusSeconds(600), "keeper", "Cured resin, gloves and towels cured dry: general waste.\nRaw resin, dirty alcohol, raw filters: the depot on Quay Lane, first Tuesday of the month, in closed cans with the sheet.\nNothing to the drain. Ask the council when in doubt."));
+        all.add(
+                new Happening.LocalRules(
+                        begins.plusSeconds(600),
+                        "keeper",
+                        "Cured resin, gloves and towels cured dry: general waste.\nRaw resin, dirty alcohol, raw filters: the depot on Quay Lane, first Tuesday of the month, in closed cans with the sheet.\nNothing to the drain. Ask the council when in doubt."));
         for (int day = DAYS - 6; day > 5; day -= 7) {
             Instant at = end.minus(Duration.ofDays(day)).plusSeconds(chance.below(7200));
             all.add(new Happening.WastePutAside(at, "operator", "GLOVES_TOWELS", 1, "grey bag", null, null));
@@ -94,10 +151,25 @@ final class WashStory {
         for (int day : new int[] {58, 30, 9}) {
             all.add(new Happening.WasteHandedIn(end.minus(Duration.ofDays(day)), "keeper", "the depot"));
         }
-        all.add(new Happening.WastePutAside(end.minus(Duration.ofDays(5)).minusSeconds(4000), "operator", "LEFTOVER_RESIN", 180, "flat tray, yard door", 8.0, "from Godwit's old tank"));
-        all.add(new Happening.WastePutAside(end.minus(Duration.ofHours(30)), "operator", "GLOVES_TOWELS", 1, "grey bag", null, null));
-        all.add(new Happening.WastePutAside(end.minus(Duration.ofHours(20)), "operator", "FILTERS", 6, "drying line", null, null));
-        all.add(new Happening.SomethingHappened(end.minus(Duration.ofDays(37)), "keeper", "SKIN", "Elin", "A glove tore while the vat was lifted off Egret, resin on two fingers.", "Soap and water at once, plaster, out of the sun.",
+        all.add(new Happening.WastePutAside(
+                end.minus(Duration.ofDays(5)).minusSeconds(4000),
+                "operator",
+                "LEFTOVER_RESIN",
+                180,
+                "flat tray, yard door",
+                8.0,
+                "from Godwit's old tank"));
+        all.add(new Happening.WastePutAside(
+                end.minus(Duration.ofHours(30)), "operator", "GLOVES_TOWELS", 1, "grey bag", null, null));
+        all.add(new Happening.WastePutAside(
+                end.minus(Duration.ofHours(20)), "operator", "FILTERS", 6, "drying line", null, null));
+        all.add(new Happening.SomethingHappened(
+                end.minus(Duration.ofDays(37)),
+                "keeper",
+                "SKIN",
+                "Elin",
+                "A glove tore while the vat was lifted off Egret, resin on two fingers.",
+                "Soap and water at once, plaster, out of the sun.",
                 "Thicker gloves for lifting vats; the box hangs beside Egret."));
     }
 }

@@ -4,7 +4,8 @@ import keel.sim.chance.Chance;
 import org.hipparchus.util.FastMath;
 
 /**
- * A release film, or the floor of a laser tank: how clouded it is in each cell, how tight, where it is dented or pierced.
+ * A release film, or the floor of a laser tank: how clouded it is in each cell, how tight, where it is dented or
+ * pierced.
  */
 public final class Film {
 
@@ -20,7 +21,10 @@ public final class Film {
     private double hours;
     private int piercedAt = -1;
 
-    /** @param tank whether it is a laser tank's floor; {@code slack} whether it was fitted without its slack spacer or unevenly */
+    /**
+     * @param tank whether it is a laser tank's floor; {@code slack} whether it was fitted without its slack spacer or
+     *     unevenly
+     */
     Film(Cells cells, Parameters.Films kind, boolean tank, boolean slack, boolean dentedSheet, Chance chance) {
         this.cells = cells;
         this.kind = kind;
@@ -29,14 +33,19 @@ public final class Film {
         this.haze = new double[cells.count()];
         this.dented = new boolean[cells.count()];
         this.tensionNPerM = chance.logNormal(kind.tensionNPerM(), kind.tensionSd()) * (slack ? 0.55 : 1);
-        this.pierceAtHours = tank ? chance.weibull(kind.tankShape(), kind.tankScaleH()) : chance.weibull(kind.pierceShape(), kind.pierceScaleH());
+        this.pierceAtHours = tank
+                ? chance.weibull(kind.tankShape(), kind.tankScaleH())
+                : chance.weibull(kind.pierceShape(), kind.pierceScaleH());
         if (dentedSheet) {
             dent();
             dent();
         }
     }
 
-    /** @param uvHoursEach UV time that each covered cell got; {@code peels} layers; {@code wearFactor} above 1 under burrs */
+    /**
+     * @param uvHoursEach UV time that each covered cell got; {@code peels} layers; {@code wearFactor} above 1 under
+     *     burrs
+     */
     void print(int[] covered, double printHours, double uvHoursEach, long peels, double wearFactor) {
         double more = quality * (kind.hazePerUvHour() * uvHoursEach + kind.hazePerThousandPeels() * peels / 1000.0);
         for (int cell : covered) {

@@ -53,7 +53,10 @@ public final class Machine {
         }
         this.light = new Light(cells, parameters.light(), site.before().lightHours() * 0.27, chance.stream("light"));
         Chance own = chance.stream("quirks");
-        this.quirks = new Quirks(site.kind().hasScreen() && own.happens(0.3), own.happens(0.25), own.happens(0.15) ? 1 + own.normal(0, 0.012) : 1 + own.normal(0, 0.001));
+        this.quirks = new Quirks(
+                site.kind().hasScreen() && own.happens(0.3),
+                own.happens(0.25),
+                own.happens(0.15) ? 1 + own.normal(0, 0.012) : 1 + own.normal(0, 0.001));
         grease();
         this.hoursSinceGreased = own.between(10, 150);
         newStick();
@@ -69,7 +72,13 @@ public final class Machine {
 
     private Film film(boolean slack, boolean dented) {
         int number = fitted.merge("film", 1, Integer::sum);
-        return new Film(cells, parameters.film(), site.kind() == MachineKind.LASER_TANK, slack, dented, chance.stream("film", number));
+        return new Film(
+                cells,
+                parameters.film(),
+                site.kind() == MachineKind.LASER_TANK,
+                slack,
+                dented,
+                chance.stream("film", number));
     }
 
     private Screen freshScreen() {
@@ -78,7 +87,8 @@ public final class Machine {
 
     public void changeFilm(boolean carelessly) {
         Chance fitting = chance.stream("fitting", fitted.getOrDefault("film", 0));
-        boolean slack = site.kind() != MachineKind.LASER_TANK && fitting.happens(parameters.film().fittedSlackChance() * (carelessly ? 3 : 1));
+        boolean slack = site.kind() != MachineKind.LASER_TANK
+                && fitting.happens(parameters.film().fittedSlackChance() * (carelessly ? 3 : 1));
         vat.fit(film(slack, fitting.happens(parameters.film().dentedSheetChance())));
         vat.sieve(1);
         handleVat(carelessly ? 3 : 1);
@@ -86,7 +96,8 @@ public final class Machine {
 
     public void changeScreen() {
         screen = freshScreen();
-        screen.connect(!chance.stream("ribbon", fitted.get("screen")).happens(parameters.screen().ribbonSlips()));
+        screen.connect(!chance.stream("ribbon", fitted.get("screen"))
+                .happens(parameters.screen().ribbonSlips()));
         handleVat(1);
     }
 
@@ -101,12 +112,14 @@ public final class Machine {
 
     public void grease() {
         hoursSinceGreased = 0;
-        dryAtHours = chance.stream("grease", (long) (printHours * 100)).weibull(parameters.axis().dryShape(), parameters.axis().dryScaleH());
+        dryAtHours = chance.stream("grease", (long) (printHours * 100))
+                .weibull(parameters.axis().dryShape(), parameters.axis().dryScaleH());
     }
 
     public void newStick() {
         stickCopies = 0;
-        stickFailsAt = chance.stream("stick", (long) (printHours * 100)).weibull(parameters.stick().failsShape(), parameters.stick().failsScaleCopies());
+        stickFailsAt = chance.stream("stick", (long) (printHours * 100))
+                .weibull(parameters.stick().failsShape(), parameters.stick().failsScaleCopies());
     }
 
     // ---- what time and use do
@@ -116,7 +129,9 @@ public final class Machine {
         double factor = plate.burr() ? parameters.film().burrFactor() : 1;
         vat.film().print(covered, hours, uvHours, layers, factor);
         if (vat.bits() > 0) {
-            double bite = chance.stream("bite", (long) (printHours * 100)).exponential(parameters.film().debrisHoursPerPrint()) * vat.bits();
+            double bite = chance.stream("bite", (long) (printHours * 100))
+                            .exponential(parameters.film().debrisHoursPerPrint())
+                    * vat.bits();
             vat.film().wear(bite, vat.bitsAt().length == 0 ? covered : vat.bitsAt());
             if (bite > parameters.film().debrisHoursPerPrint()) {
                 vat.film().dent();
@@ -176,7 +191,6 @@ public final class Machine {
         return 0.7 * sheet(resin).get(Setting.BOTTOM_EXPOSURE_S) * bottomNeed.get(resin);
     }
 
-
     public Map<Setting, Double> sheet(String resin) {
         return site.sheets().get(resin);
     }
@@ -188,7 +202,9 @@ public final class Machine {
 
     /** Whether somebody has moved the exposure away from the maker's sheet. */
     public boolean moved(Setting setting) {
-        return FastMath.abs(FastMath.log(settings().get(setting) / sheet(vat.resin()).get(setting))) > 0.02;
+        return FastMath.abs(FastMath.log(
+                        settings().get(setting) / sheet(vat.resin()).get(setting)))
+                > 0.02;
     }
 
     public int runsOfResin() {

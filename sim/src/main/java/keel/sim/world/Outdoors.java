@@ -6,7 +6,9 @@ import java.time.ZoneOffset;
 import keel.sim.chance.Chance;
 import org.hipparchus.util.FastMath;
 
-/** The temperature outside: a season, a day, weather that lingers, and heat waves in summer. Northern hemisphere, UTC. */
+/**
+ * The temperature outside: a season, a day, weather that lingers, and heat waves in summer. Northern hemisphere, UTC.
+ */
 final class Outdoors {
 
     private static final int WARMEST_DAY = 205;
@@ -30,12 +32,18 @@ final class Outdoors {
         while (today.isBefore(day)) {
             today = today.plusDays(1);
             double keeps = climate.weatherLingers();
-            weatherK = keeps * weatherK + FastMath.sqrt(1 - keeps * keeps) * chance.stream("weather", today.toEpochDay()).normal(0, climate.weatherSdK());
+            weatherK = keeps * weatherK
+                    + FastMath.sqrt(1 - keeps * keeps)
+                            * chance.stream("weather", today.toEpochDay()).normal(0, climate.weatherSdK());
         }
         double hour = at.atZone(ZoneOffset.UTC).toLocalTime().toSecondOfDay() / 3600.0;
         double season = FastMath.cos(2 * FastMath.PI * (day.getDayOfYear() - WARMEST_DAY) / DAYS);
         double ofDay = FastMath.cos(2 * FastMath.PI * (hour - WARMEST_HOUR) / 24);
-        return climate.meanC() + climate.seasonK() * season + climate.dayK() * ofDay + weatherK + (heatWave(day) ? climate.heatWaveK() : 0);
+        return climate.meanC()
+                + climate.seasonK() * season
+                + climate.dayK() * ofDay
+                + weatherK
+                + (heatWave(day) ? climate.heatWaveK() : 0);
     }
 
     /** One heat wave a year, somewhere between the end of June and the end of August. */

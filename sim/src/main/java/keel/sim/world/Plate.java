@@ -86,7 +86,8 @@ public final class Plate {
 
     /** The part of the gap that comes from tilt alone, mm. */
     public double tiltMm(int cell) {
-        return (tiltX * (cells.xMm(cell) - cells.widthMm() / 2) + tiltY * (cells.yMm(cell) - cells.depthMm() / 2)) / 100;
+        return (tiltX * (cells.xMm(cell) - cells.widthMm() / 2) + tiltY * (cells.yMm(cell) - cells.depthMm() / 2))
+                / 100;
     }
 
     /** Highest against lowest corner, mm. */

@@ -7,8 +7,8 @@ import keel.sim.chance.Chance;
 import org.hipparchus.util.FastMath;
 
 /**
- * A room of the shop: a first-order body between the outdoors, the sun on its windows, its heating and the machines in it,
- * aired by a fan whose mesh clogs.
+ * A room of the shop: a first-order body between the outdoors, the sun on its windows, its heating and the machines in
+ * it, aired by a fan whose mesh clogs.
  */
 public final class Room {
 
@@ -50,7 +50,9 @@ public final class Room {
     private double surroundingC() {
         double outside = outdoors.temperatureC(at);
         int hour = at.atZone(ZoneOffset.UTC).getHour();
-        double sunAndMachines = outside + kind.gainsK() + (hour > 9 && hour < 18 ? kind.sunK() : 0)
+        double sunAndMachines = outside
+                + kind.gainsK()
+                + (hour > 9 && hour < 18 ? kind.sunK() : 0)
                 + (outdoors.heatWave(at.atZone(ZoneOffset.UTC).toLocalDate()) ? kind.heatWaveMoreK() : 0);
         double wanted = hour >= 5 && hour < 20 ? kind.heatedToC() : kind.nightC();
         return FastMath.max(sunAndMachines, FastMath.min(wanted, sunAndMachines + kind.heaterK()));

@@ -8,7 +8,9 @@ import java.util.Map;
 import java.util.Set;
 import keel.sim.chance.Chance;
 
-/** The rooms' air over the whole story, half hour by half hour. People clean a fan's mesh once it is plainly clogged. */
+/**
+ * The rooms' air over the whole story, half hour by half hour. People clean a fan's mesh once it is plainly clogged.
+ */
 public final class Rooms {
 
     private static final double PLAINLY_CLOGGED = 0.42;
@@ -21,11 +23,16 @@ public final class Rooms {
 
     public Rooms(Parameters parameters, Chance chance, Instant start, Instant end) {
         this.start = start.minus(Duration.ofDays(10));
-        parameters.rooms().keySet().stream().sorted().forEach(code -> series.put(code, series(parameters, code, chance, end)));
+        parameters.rooms().keySet().stream()
+                .sorted()
+                .forEach(code -> series.put(code, series(parameters, code, chance, end)));
     }
 
     private Air[] series(Parameters parameters, String code, Chance chance, Instant end) {
-        Outdoors outdoors = new Outdoors(parameters.climate(), chance.stream("outdoors"), start.atZone(ZoneOffset.UTC).toLocalDate());
+        Outdoors outdoors = new Outdoors(
+                parameters.climate(),
+                chance.stream("outdoors"),
+                start.atZone(ZoneOffset.UTC).toLocalDate());
         Room room = new Room(code, parameters.rooms().get(code), outdoors, chance.stream(code), start);
         Air[] all = new Air[(int) (Duration.between(start, end).toMinutes() / Room.STEP.toMinutes()) + 2];
         for (int i = 0; i < all.length; i++) {

@@ -26,7 +26,8 @@ class HistoryFileTest {
         HistoryFile.write(SimCommand.history(3, 2, 2.2, 7, "shop-a"), folder.resolve("one"));
         HistoryFile.write(SimCommand.history(3, 2, 2.2, 7, "shop-a"), folder.resolve("two"));
         for (String file : List.of("happenings.jsonl", "truth.jsonl", "sums.jsonl")) {
-            assertThat(folder.resolve("one").resolve(file)).hasSameBinaryContentAs(folder.resolve("two").resolve(file));
+            assertThat(folder.resolve("one").resolve(file))
+                    .hasSameBinaryContentAs(folder.resolve("two").resolve(file));
         }
     }
 
@@ -36,8 +37,15 @@ class HistoryFileTest {
         HistoryFile.write(history, folder);
         List<String> lines = Files.readAllLines(folder.resolve("happenings.jsonl"));
         assertThat(lines).hasSize(history.happenings().size());
-        JsonNode first = JSON.readTree(lines.stream().filter(l -> l.contains("\"RunDone\"")).findFirst().orElseThrow());
-        Happening.RunDone run = history.happenings().stream().filter(Happening.RunDone.class::isInstance).map(Happening.RunDone.class::cast).findFirst().orElseThrow();
+        JsonNode first = JSON.readTree(lines.stream()
+                .filter(l -> l.contains("\"RunDone\""))
+                .findFirst()
+                .orElseThrow());
+        Happening.RunDone run = history.happenings().stream()
+                .filter(Happening.RunDone.class::isInstance)
+                .map(Happening.RunDone.class::cast)
+                .findFirst()
+                .orElseThrow();
         assertThat(first.get("machine").asText()).isEqualTo(run.machine());
         assertThat(first.get("startedAt").asText()).isEqualTo(run.startedAt().toString());
         assertThat(first.get("layerExposureS").asDouble()).isEqualTo(run.layerExposureS());
@@ -46,6 +54,8 @@ class HistoryFileTest {
 
     @Test
     void aShopThatDoesNotExistIsRefusedInWords() {
-        assertThatThrownBy(() -> SimCommand.history(2, 1, 2.2, 8, "shop-z")).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("shop-z");
+        assertThatThrownBy(() -> SimCommand.history(2, 1, 2.2, 8, "shop-z"))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("shop-z");
     }
 }

@@ -19,7 +19,8 @@ class SensorPostTest {
         List<String> got = new ArrayList<>();
         HttpServer server = HttpServer.create(new InetSocketAddress("localhost", 0), 0);
         server.createContext("/", exchange -> {
-            got.add(exchange.getRequestMethod() + " " + exchange.getRequestURI() + " " + exchange.getRequestHeaders().getFirst("Authorization") + " "
+            got.add(exchange.getRequestMethod() + " " + exchange.getRequestURI() + " "
+                    + exchange.getRequestHeaders().getFirst("Authorization") + " "
                     + new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
             exchange.sendResponseHeaders(201, 2);
             exchange.getResponseBody().write("{}".getBytes(StandardCharsets.UTF_8));
@@ -29,10 +30,13 @@ class SensorPostTest {
         try {
             URI to = SensorPost.at("http://localhost:" + server.getAddress().getPort() + "/", "wall-1");
             Instant at = Instant.parse("2026-03-01T10:00:00Z");
-            assertThat(SensorPost.send(to, "secret", List.of(new AirSensor.Minute(at, 20.5, 47.04, 123.4)))).isEqualTo("201 {}");
+            assertThat(SensorPost.send(to, "secret", List.of(new AirSensor.Minute(at, 20.5, 47.04, 123.4))))
+                    .isEqualTo("201 {}");
         } finally {
             server.stop(0);
         }
-        assertThat(got).containsExactly("POST /api/v1/sensors/wall-1/readings Bearer secret [{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":123,\"temperatureC\":20.5,\"humidityPercent\":47.0}]");
+        assertThat(got)
+                .containsExactly(
+                        "POST /api/v1/sensors/wall-1/readings Bearer secret [{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":123,\"temperatureC\":20.5,\"humidityPercent\":47.0}]");
     }
 }

@@ -68,7 +68,10 @@ final class Cases {
         history.happenings().forEach(cases::take);
         cases.thermometers();
         int checks = Checks.ALL.size();
-        return history.truths().stream().filter(t -> t.failureKey() != null && t.checks().size() == checks).map(cases::of).collect(Collectors.toList());
+        return history.truths().stream()
+                .filter(t -> t.failureKey() != null && t.checks().size() == checks)
+                .map(cases::of)
+                .collect(Collectors.toList());
     }
 
     private Case of(Truth truth) {
@@ -79,16 +82,25 @@ final class Cases {
         List<Past> entries = past.get(f.machine());
         List<Past> lately = lately(entries, at.minus(LOOKED_BACK), f.at());
         HistoryFacts facts = new HistoryFacts(defaults);
-        Set<String> known = new LinkedHashSet<>(facts.of(lately, ages.get(truth.failureKey()), machine.site().kind(),
-                machine.site().selfLevelling(), print, new Past.Failed(f.at(), Set.copyOf(f.symptoms()), Set.copyOf(f.zones()))));
+        Set<String> known = new LinkedHashSet<>(facts.of(
+                lately,
+                ages.get(truth.failureKey()),
+                machine.site().kind(),
+                machine.site().selfLevelling(),
+                print,
+                new Past.Failed(f.at(), Set.copyOf(f.symptoms()), Set.copyOf(f.zones()))));
         known.addAll(told.getOrDefault(truth.failureKey(), List.of()));
-        return new Case(truth, new Evidence(new LinkedHashSet<>(f.symptoms()), new LinkedHashSet<>(f.absent()), List.of(), known));
+        return new Case(
+                truth,
+                new Evidence(new LinkedHashSet<>(f.symptoms()), new LinkedHashSet<>(f.absent()), List.of(), known));
     }
 
     /** The last weeks, and every change of settings before them: those stay in force. */
     private static List<Past> lately(List<Past> entries, Instant from, Instant to) {
         int begin = first(entries, from);
-        List<Past> lately = entries.subList(0, begin).stream().filter(Past.Changed.class::isInstance).collect(Collectors.toCollection(ArrayList::new));
+        List<Past> lately = entries.subList(0, begin).stream()
+                .filter(Past.Changed.class::isInstance)
+                .collect(Collectors.toCollection(ArrayList::new));
         lately.addAll(entries.subList(begin, first(entries, to.plusNanos(1))));
         return lately;
     }
@@ -124,7 +136,9 @@ final class Cases {
         }
 
         void serviced(ServiceKind kind, Set<String> yes) {
-            film = kind == ServiceKind.FILM_CHANGE || kind == ServiceKind.TANK_CHANGE || kind == ServiceKind.VAT_FITTED ? 0 : film;
+            film = kind == ServiceKind.FILM_CHANGE || kind == ServiceKind.TANK_CHANGE || kind == ServiceKind.VAT_FITTED
+                    ? 0
+                    : film;
             screenUv = kind == ServiceKind.SCREEN_CHANGE ? 0 : screenUv;
             grease = kind == ServiceKind.LUBRICATION ? 0 : grease;
             plate = kind == ServiceKind.PLATE_WORK && !yes.contains("DEBURRED") ? 0 : plate;
@@ -132,8 +146,12 @@ final class Cases {
 
         PartAges ages(Machine machine, Defaults d) {
             String lining = machine.site().kind() == MachineKind.LASER_TANK ? "tank" : "film";
-            return new PartAges(film / d.value(lining + ".scaleHours"), machine.screen() == null ? null : screenUv / d.value("screen.scaleHours"),
-                    light / d.value("light.scaleHours"), grease / d.value("lubrication.everyHours"), plate / d.value("abrading.everyHours"));
+            return new PartAges(
+                    film / d.value(lining + ".scaleHours"),
+                    machine.screen() == null ? null : screenUv / d.value("screen.scaleHours"),
+                    light / d.value("light.scaleHours"),
+                    grease / d.value("lubrication.everyHours"),
+                    plate / d.value("abrading.everyHours"));
         }
     }
 
@@ -141,13 +159,22 @@ final class Cases {
         if (h instanceof Happening.RunDone r) {
             double hours = Duration.between(r.startedAt(), r.at()).toSeconds() / 3600.0;
             int layers = r.reachedLayer() == null ? r.layers() : r.reachedLayer();
-            Past.Printed print = new Past.Printed(r.startedAt(), r.at(), Outcome.valueOf(r.outcome()), hours, layers * r.layerExposureS() / 3600, r.resinMl());
+            Past.Printed print = new Past.Printed(
+                    r.startedAt(),
+                    r.at(),
+                    Outcome.valueOf(r.outcome()),
+                    hours,
+                    layers * r.layerExposureS() / 3600,
+                    r.resinMl());
             prints.put(r.key(), print);
             clocks.computeIfAbsent(r.machine(), m -> new Clocks()).printed(print);
             add(r.machine(), print);
         } else if (h instanceof Happening.FailureSeen f) {
             seen.put(f.key(), f);
-            ages.put(f.key(), clocks.computeIfAbsent(f.machine(), m -> new Clocks()).ages(history.machines().get(f.machine()), defaults));
+            ages.put(
+                    f.key(),
+                    clocks.computeIfAbsent(f.machine(), m -> new Clocks())
+                            .ages(history.machines().get(f.machine()), defaults));
             add(f.machine(), new Past.Failed(f.at(), Set.copyOf(f.symptoms()), Set.copyOf(f.zones())));
         } else if (h instanceof Happening.FactsTold t) {
             told.put(t.failureKey(), t.facts());
@@ -189,8 +216,11 @@ final class Cases {
             List<Past> readings = new ArrayList<>();
             for (Past p : machine.getValue()) {
                 if (p instanceof Past.Printed print) {
-                    for (Instant at = print.startedAt(); at.isBefore(print.at()); at = at.plus(THERMOMETER_READ_AGAIN)) {
-                        readings.add(new Past.Warmth(at, history.rooms().at(room, at).temperatureC() + noise.normal(0, THERMOMETER_SD_K)));
+                    for (Instant at = print.startedAt();
+                            at.isBefore(print.at());
+                            at = at.plus(THERMOMETER_READ_AGAIN)) {
+                        readings.add(new Past.Warmth(
+                                at, history.rooms().at(room, at).temperatureC() + noise.normal(0, THERMOMETER_SD_K)));
                     }
                 }
             }

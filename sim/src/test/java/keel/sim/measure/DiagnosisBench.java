@@ -23,9 +23,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 /**
- * How good the diagnosis is on simulated shops whose causes are known, beside a fixed order of checks, the most common cause first and
- * plain strength points. shop-a is what it may be tuned on; shop-b is for judging only ({@code -Djudge}). The reliability diagram
- * is written to {@code target/reliability-<shop>.svg}.
+ * How good the diagnosis is on simulated shops whose causes are known, beside a fixed order of checks, the most common
+ * cause first and plain strength points. shop-a is what it may be tuned on; shop-b is for judging only
+ * ({@code -Djudge}). The reliability diagram is written to {@code target/reliability-<shop>.svg}.
  */
 @Tag("bench")
 class DiagnosisBench {
@@ -33,6 +33,7 @@ class DiagnosisBench {
     private static final double MINUTES = 15;
     /** Failures after which the shop reckons its own odds anew. */
     private static final int LEARNS_EVERY = 25;
+
     private static final Knowledge KNOWLEDGE = KnowledgeFiles.shipped();
     private static final Odds ODDS = Odds.shipped(KNOWLEDGE);
 
@@ -52,8 +53,12 @@ class DiagnosisBench {
         List<Cases.Case> cases = Cases.of(shop, seed);
         System.out.printf("%n%s: %d failures%n", shop, cases.size());
         System.out.printf("  (a) fixed order, the quick ones first      %s%n", fixed(cases));
-        System.out.printf("  (b) most common first                      top-1 %4.1f %%%n", 100 * share(cases, c -> c.right(mostCommon(cases))));
-        System.out.printf("  (c) plain strength points, no check        top-1 %4.1f %%%n", 100 * share(cases, c -> c.right(points(c))));
+        System.out.printf(
+                "  (b) most common first                      top-1 %4.1f %%%n",
+                100 * share(cases, c -> c.right(mostCommon(cases))));
+        System.out.printf(
+                "  (c) plain strength points, no check        top-1 %4.1f %%%n",
+                100 * share(cases, c -> c.right(points(c))));
         Diagnostician fresh = new Diagnostician(KNOWLEDGE, ODDS);
         Reliability before = Reliability.of(cases, c -> new Reliability.Told(fresh.diagnose(c.evidence()), 0));
         Reliability after = Reliability.of(cases, c -> look(fresh, c));
@@ -65,10 +70,14 @@ class DiagnosisBench {
         Reliability learnedBefore = Reliability.of(cases, c -> unlooked.next());
         System.out.printf("  the same, learning from what was closed    %s%n", learnedBefore);
         System.out.printf("                                             %s%n", learned);
-        Files.writeString(Path.of("target", "reliability-" + shop + ".svg"), Reliability.svg(Map.of("before any check", learnedBefore, "after checks", learned)));
+        Files.writeString(
+                Path.of("target", "reliability-" + shop + ".svg"),
+                Reliability.svg(Map.of("before any check", learnedBefore, "after checks", learned)));
     }
 
-    /** A shop that learns as it goes: what the desk names counts once a later good print has shown that it was right. */
+    /**
+     * A shop that learns as it goes: what the desk names counts once a later good print has shown that it was right.
+     */
     private static final class Learner {
         private final Map<String, Double> closed = new HashMap<>();
         private final List<Reliability.Told> unlooked = new ArrayList<>();
@@ -94,12 +103,16 @@ class DiagnosisBench {
         Diagnosis d = diagnostician.diagnose(evidence);
         while (!d.enough()) {
             double left = MINUTES - spent;
-            Diagnosis.NextCheck next = d.nextChecks().stream().filter(n -> n.minutes() <= left).findFirst().orElse(null);
+            Diagnosis.NextCheck next = d.nextChecks().stream()
+                    .filter(n -> n.minutes() <= left)
+                    .findFirst()
+                    .orElse(null);
             if (next == null) {
                 break;
             }
             spent += next.minutes();
-            evidence = evidence.and(new Evidence.Done(next.code(), c.truth().checks().get(next.code())));
+            evidence = evidence.and(
+                    new Evidence.Done(next.code(), c.truth().checks().get(next.code())));
             d = diagnostician.diagnose(evidence);
         }
         return new Reliability.Told(d, spent);
@@ -107,7 +120,10 @@ class DiagnosisBench {
 
     /** The checks in the order of their minutes, until one finds something. */
     private static String fixed(List<Cases.Case> cases) {
-        List<Check> order = KNOWLEDGE.checks().stream().filter(c -> !c.risky()).sorted(Comparator.comparingDouble(Check::minutes)).toList();
+        List<Check> order = KNOWLEDGE.checks().stream()
+                .filter(c -> !c.risky())
+                .sorted(Comparator.comparingDouble(Check::minutes))
+                .toList();
         double[] spent = new double[cases.size()];
         int right = 0;
         for (int i = 0; i < cases.size(); i++) {
@@ -120,17 +136,31 @@ class DiagnosisBench {
                 }
             }
         }
-        return "top-1 %4.1f %%  median %.0f min".formatted(100.0 * right / cases.size(), Arrays.stream(spent).sorted().skip(spent.length / 2).findFirst().orElse(0));
+        return "top-1 %4.1f %%  median %.0f min"
+                .formatted(
+                        100.0 * right / cases.size(),
+                        Arrays.stream(spent)
+                                .sorted()
+                                .skip(spent.length / 2)
+                                .findFirst()
+                                .orElse(0));
     }
 
     private static String mostCommon(List<Cases.Case> cases) {
         Map<String, Integer> counts = new HashMap<>();
         cases.forEach(c -> counts.merge(c.truth().causes().get(0), 1, Integer::sum));
-        return counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey();
+        return counts.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .orElseThrow()
+                .getKey();
     }
 
     private static String points(Cases.Case c) {
-        return KNOWLEDGE.causes().stream().max(Comparator.comparingInt(x -> c.evidence().symptoms().stream().mapToInt(x::strength).sum())).orElseThrow().code();
+        return KNOWLEDGE.causes().stream()
+                .max(Comparator.comparingInt(x ->
+                        c.evidence().symptoms().stream().mapToInt(x::strength).sum()))
+                .orElseThrow()
+                .code();
     }
 
     private static double share(List<Cases.Case> cases, Predicate<Cases.Case> right) {

@@ -31,8 +31,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 /**
- * How honest forecasts of film lives are: made month by month on a simulated shop from what was known then, held against what happened. shop-a may be tuned on, shop-b is for
- * judging ({@code -Djudge}).
+ * How honest forecasts of film lives are: made month by month on a simulated shop from what was known then, held
+ * against what happened. shop-a may be tuned on, shop-b is for judging ({@code -Djudge}).
  */
 @Tag("bench")
 class LifeBench {
@@ -44,7 +44,10 @@ class LifeBench {
     private static final ChangeCosts COSTS = ChangeCosts.of(Defaults.shipped(), PartUse.Part.FILM);
     private static final double[] CHANCES = {0.01, 0.02, 0.04, 1};
 
-    /** A film with the print hours that it had done at each end of a run; {@code ended} is false where it was changed for another reason, or lives on. */
+    /**
+     * A film with the print hours that it had done at each end of a run; {@code ended} is false where it was changed
+     * for another reason, or lives on.
+     */
     private record Film(List<Instant> at, List<Double> hours, boolean ended, boolean inPrint, Instant removed) {
 
         double life() {
@@ -99,10 +102,13 @@ class LifeBench {
         }
 
         void print(String by) {
-            System.out.printf("  %s: 80 %% intervals of remaining life held %.1f %% of %d%n", by, 100.0 * held / told, told);
+            System.out.printf(
+                    "  %s: 80 %% intervals of remaining life held %.1f %% of %d%n", by, 100.0 * held / told, told);
             for (double[] bin : bins) {
                 if (bin[0] > 0) {
-                    System.out.printf("    fails in the next 8 h: told %4.1f %%, happened %4.1f %% of %.0f%n", 100 * bin[1] / bin[0], 100 * bin[2] / bin[0], bin[0]);
+                    System.out.printf(
+                            "    fails in the next 8 h: told %4.1f %%, happened %4.1f %% of %.0f%n",
+                            100 * bin[1] / bin[0], 100 * bin[2] / bin[0], bin[0]);
                 }
             }
         }
@@ -122,13 +128,20 @@ class LifeBench {
     private static void judge(String shop, long seed) {
         var history = SimCommand.history(21, 36, 1.2, seed, shop);
         List<Film> films = films(history.happenings());
-        System.out.printf("%n%s: %d films, %d ended by themselves, %d of them in a print%n", shop, films.size(), films.stream().filter(Film::ended).count(),
+        System.out.printf(
+                "%n%s: %d films, %d ended by themselves, %d of them in a print%n",
+                shop,
+                films.size(),
+                films.stream().filter(Film::ended).count(),
                 films.stream().filter(f -> f.ended() && f.inPrint()).count());
         Tally early = new Tally();
         Tally one = new Tally();
-        for (Instant now = history.start().plus(Duration.ofDays(180)); now.isBefore(history.end().minus(Duration.ofDays(90))); now = now.plus(Duration.ofDays(30))) {
+        for (Instant now = history.start().plus(Duration.ofDays(180));
+                now.isBefore(history.end().minus(Duration.ofDays(90)));
+                now = now.plus(Duration.ofDays(30))) {
             Lifespan told = EarlyAndWorn.fitted(known(films, now), USUAL);
-            Lifespan single = WeibullFit.bayes(known(films, now), WeibullFit.Prior.around(USUAL)).life();
+            Lifespan single = WeibullFit.bayes(known(films, now), WeibullFit.Prior.around(USUAL))
+                    .life();
             for (Film f : films) {
                 double age = f.age(now);
                 if (age > 0) {
@@ -145,11 +158,23 @@ class LifeBench {
     }
 
     private static void policies(List<Film> films, Instant from) {
-        List<Film> later = films.stream().filter(f -> f.ended() && f.at().get(0).isAfter(from)).toList();
-        System.out.printf("  cost an hour of %d films: by the records %.4f, by the fitted age alone %.4f, by one Weibull life %.4f, at %.0f h %.4f, run until it ends %.4f%n", later.size(),
+        List<Film> later = films.stream()
+                .filter(f -> f.ended() && f.at().get(0).isAfter(from))
+                .toList();
+        System.out.printf(
+                "  cost an hour of %d films: by the records %.4f, by the fitted age alone %.4f, by one Weibull life %.4f, at %.0f h %.4f, run until it ends %.4f%n",
+                later.size(),
                 cost(later, f -> byRecords(films, f)),
                 cost(later, f -> best(films, f, EarlyAndWorn.fitted(known(films, f.at().get(0)), USUAL))),
-                cost(later, f -> best(films, f, WeibullFit.bayes(known(films, f.at().get(0)), WeibullFit.Prior.around(USUAL)).life())), FIXED_H, cost(later, f -> FIXED_H),
+                cost(
+                        later,
+                        f -> best(
+                                films,
+                                f,
+                                WeibullFit.bayes(known(films, f.at().get(0)), WeibullFit.Prior.around(USUAL))
+                                        .life())),
+                FIXED_H,
+                cost(later, f -> FIXED_H),
                 cost(later, f -> Double.POSITIVE_INFINITY));
         double hindsight = Double.POSITIVE_INFINITY;
         for (double at = 50; at < 1500; at += 10) {
@@ -162,19 +187,35 @@ class LifeBench {
     /** The age that the product would have named when the film was fitted. */
     private static double byRecords(List<Film> films, Film f) {
         Instant then = f.at().get(0);
-        List<Lived> past = films.stream().filter(o -> o.hoursAt(then) > 0).map(o -> new Lived(new Usage(o.hoursAt(then), 0, 0, 0, 0), !o.gone(then) ? null : o.ended() ? "CLOUDED" : "PLANNED",
-                o.gone(then) && o.ended() && o.inPrint())).toList();
-        AgeReplacement fitted = AgeReplacement.of(EarlyAndWorn.fitted(known(films, then), USUAL), COSTS.plannedCost(), endCost(films, then));
-        return CheapestAge.of(fitted, LifeClock.HOURS, FIXED_H, LifeClock.HOURS, past, COSTS.plannedCost(), COSTS.failureCost()).at();
+        List<Lived> past = films.stream()
+                .filter(o -> o.hoursAt(then) > 0)
+                .map(o -> new Lived(
+                        new Usage(o.hoursAt(then), 0, 0, 0, 0),
+                        !o.gone(then) ? null : o.ended() ? "CLOUDED" : "PLANNED",
+                        o.gone(then) && o.ended() && o.inPrint()))
+                .toList();
+        AgeReplacement fitted = AgeReplacement.of(
+                EarlyAndWorn.fitted(known(films, then), USUAL), COSTS.plannedCost(), endCost(films, then));
+        return CheapestAge.of(
+                        fitted,
+                        LifeClock.HOURS,
+                        FIXED_H,
+                        LifeClock.HOURS,
+                        past,
+                        COSTS.plannedCost(),
+                        COSTS.failureCost())
+                .at();
     }
 
     private static double best(List<Film> films, Film f, Lifespan life) {
-        Double at = AgeReplacement.of(life, COSTS.plannedCost(), endCost(films, f.at().get(0))).replaceAtHours();
+        Double at = AgeReplacement.of(life, COSTS.plannedCost(), endCost(films, f.at().get(0)))
+                .replaceAtHours();
         return at == null ? Double.POSITIVE_INFINITY : at;
     }
 
     private static double endCost(List<Film> films, Instant then) {
-        List<Film> before = films.stream().filter(o -> o.ended() && o.gone(then)).toList();
+        List<Film> before =
+                films.stream().filter(o -> o.ended() && o.gone(then)).toList();
         return COSTS.endCost((int) before.stream().filter(Film::inPrint).count(), before.size());
     }
 
@@ -203,16 +244,22 @@ class LifeBench {
     }
 
     private static List<Film> films(List<Happening> happenings) {
-        Set<String> tanks = happenings.stream().filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals("TANK_CHANGE")).map(h -> ((Happening.ServiceDone) h).machine())
+        Set<String> tanks = happenings.stream()
+                .filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals("TANK_CHANGE"))
+                .map(h -> ((Happening.ServiceDone) h).machine())
                 .collect(Collectors.toSet());
-        Set<String> blamed = happenings.stream().filter(h -> h instanceof Happening.CauseNamed c && PartUse.Part.FILM.failsBy().contains(c.cause()))
-                .map(h -> ((Happening.CauseNamed) h).failureKey()).collect(Collectors.toCollection(HashSet::new));
+        Set<String> blamed = happenings.stream()
+                .filter(h -> h instanceof Happening.CauseNamed c
+                        && PartUse.Part.FILM.failsBy().contains(c.cause()))
+                .map(h -> ((Happening.CauseNamed) h).failureKey())
+                .collect(Collectors.toCollection(HashSet::new));
         List<Film> films = new ArrayList<>();
         Map<String, Film> now = new HashMap<>();
         Map<String, Boolean> lastFailedByIt = new HashMap<>();
         happenings.stream().sorted(Comparator.comparing(Happening::at)).forEach(h -> {
             if (h instanceof Happening.RunDone r && !tanks.contains(r.machine())) {
-                Film f = now.computeIfAbsent(r.machine(), m -> new Film(new ArrayList<>(), new ArrayList<>(), false, false, null));
+                Film f = now.computeIfAbsent(
+                        r.machine(), m -> new Film(new ArrayList<>(), new ArrayList<>(), false, false, null));
                 f.at().add(r.at());
                 f.hours().add(f.life() + Duration.between(r.startedAt(), r.at()).toMinutes() / 60.0);
                 lastFailedByIt.put(r.machine(), false);
@@ -221,7 +268,12 @@ class LifeBench {
             } else if (h instanceof Happening.ServiceDone s && s.kind().equals("FILM_CHANGE")) {
                 Film f = now.remove(s.machine());
                 if (f != null && f.life() > 0) {
-                    films.add(new Film(f.at(), f.hours(), !NOT_BY_ITSELF.contains(String.valueOf(s.values().get("endReason"))), lastFailedByIt.getOrDefault(s.machine(), false), s.at()));
+                    films.add(new Film(
+                            f.at(),
+                            f.hours(),
+                            !NOT_BY_ITSELF.contains(String.valueOf(s.values().get("endReason"))),
+                            lastFailedByIt.getOrDefault(s.machine(), false),
+                            s.at()));
                 }
             }
         });

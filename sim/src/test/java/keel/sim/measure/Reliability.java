@@ -10,10 +10,12 @@ import java.util.function.Function;
 import keel.core.diagnosis.Diagnosis;
 
 /**
- * How right a diagnosis was, over many failures: share with the true cause first and among the first three, Brier score (Brier 1950, over
- * all causes), expected calibration error over ten bins of what was said of the first cause (Naeini and others 2015), median minutes.
+ * How right a diagnosis was, over many failures: share with the true cause first and among the first three, Brier score
+ * (Brier 1950, over all causes), expected calibration error over ten bins of what was said of the first cause (Naeini
+ * and others 2015), median minutes.
  */
-record Reliability(double topOne, double topThree, double brier, double calibrationError, double medianMinutes, List<Bin> bins) {
+record Reliability(
+        double topOne, double topThree, double brier, double calibrationError, double medianMinutes, List<Bin> bins) {
 
     private static final int BINS = 10;
 
@@ -38,7 +40,10 @@ record Reliability(double topOne, double topThree, double brier, double calibrat
             boolean hit = c.right(causes.get(0).code());
             one += hit ? 1 : 0;
             three += causes.subList(0, 3).stream().anyMatch(s -> c.right(s.code())) ? 1 : 0;
-            brier += causes.stream().mapToDouble(s -> Math.pow(s.probability() - (c.truth().causes().get(0).equals(s.code()) ? 1 : 0), 2)).sum();
+            brier += causes.stream()
+                    .mapToDouble(s -> Math.pow(
+                            s.probability() - (c.truth().causes().get(0).equals(s.code()) ? 1 : 0), 2))
+                    .sum();
             int bin = Math.min(BINS - 1, (int) (BINS * causes.get(0).probability()));
             said[bin] += causes.get(0).probability();
             right[bin] += hit ? 1 : 0;
@@ -54,23 +59,38 @@ record Reliability(double topOne, double topThree, double brier, double calibrat
             }
         }
         Arrays.sort(minutes);
-        return new Reliability((double) one / cases.size(), (double) three / cases.size(), brier / cases.size(), error, minutes[minutes.length / 2], bins);
+        return new Reliability(
+                (double) one / cases.size(),
+                (double) three / cases.size(),
+                brier / cases.size(),
+                error,
+                minutes[minutes.length / 2],
+                bins);
     }
 
     @Override
     public String toString() {
-        return String.format(Locale.ROOT, "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f  median %.0f min", 100 * topOne, 100 * topThree, brier,
-                calibrationError, medianMinutes);
+        return String.format(
+                Locale.ROOT,
+                "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f  median %.0f min",
+                100 * topOne,
+                100 * topThree,
+                brier,
+                calibrationError,
+                medianMinutes);
     }
 
     /** Said against true, one line each; on the diagonal what is said is what happens. Area of a dot by its cases. */
     static String svg(Map<String, Reliability> lines) {
-        StringBuilder svg = new StringBuilder("<svg xmlns='http://www.w3.org/2000/svg' viewBox='-46 -16 400 370' font-family='sans-serif' font-size='11'>"
-                + "<rect x='-46' y='-16' width='400' height='370' fill='#fbf8f1'/><path d='M0 300H300V0H0Z' fill='none' stroke='#1d2a2e'/>"
-                + "<path d='M0 300L300 0' stroke='#8a8a80' stroke-dasharray='4 4'/><text x='110' y='336'>said of the first cause, %</text>"
-                + "<text transform='rotate(-90)' x='-190' y='-32'>was it, %</text>");
+        StringBuilder svg = new StringBuilder(
+                "<svg xmlns='http://www.w3.org/2000/svg' viewBox='-46 -16 400 370' font-family='sans-serif' font-size='11'>"
+                        + "<rect x='-46' y='-16' width='400' height='370' fill='#fbf8f1'/><path d='M0 300H300V0H0Z' fill='none' stroke='#1d2a2e'/>"
+                        + "<path d='M0 300L300 0' stroke='#8a8a80' stroke-dasharray='4 4'/><text x='110' y='336'>said of the first cause, %</text>"
+                        + "<text transform='rotate(-90)' x='-190' y='-32'>was it, %</text>");
         for (int t = 0; t <= 100; t += 20) {
-            svg.append("<text text-anchor='middle' x='%d' y='316'>%d</text><text text-anchor='end' x='-6' y='%d'>%d</text>".formatted(3 * t, t, 304 - 3 * t, t));
+            svg.append(
+                    "<text text-anchor='middle' x='%d' y='316'>%d</text><text text-anchor='end' x='-6' y='%d'>%d</text>"
+                            .formatted(3 * t, t, 304 - 3 * t, t));
         }
         int line = 0;
         for (Map.Entry<String, Reliability> e : new TreeMap<>(lines).entrySet()) {
@@ -79,13 +99,28 @@ record Reliability(double topOne, double topThree, double brier, double calibrat
             StringBuilder path = new StringBuilder();
             int all = e.getValue().bins().stream().mapToInt(Bin::cases).sum();
             for (Bin b : e.getValue().bins()) {
-                path.append(path.isEmpty() ? "M" : "L").append(point(300 * b.said())).append(' ').append(point(300 - 300 * b.right()));
-                svg.append("<circle cx='%s' cy='%s' r='%s' fill='%s' fill-opacity='%s'/>".formatted(point(300 * b.said()), point(300 - 300 * b.right()),
-                        point(2 + 14 * Math.sqrt((double) b.cases() / all)), ink, line == 0 ? "0.7" : "0.3"));
+                path.append(path.isEmpty() ? "M" : "L")
+                        .append(point(300 * b.said()))
+                        .append(' ')
+                        .append(point(300 - 300 * b.right()));
+                svg.append("<circle cx='%s' cy='%s' r='%s' fill='%s' fill-opacity='%s'/>"
+                        .formatted(
+                                point(300 * b.said()),
+                                point(300 - 300 * b.right()),
+                                point(2 + 14 * Math.sqrt((double) b.cases() / all)),
+                                ink,
+                                line == 0 ? "0.7" : "0.3"));
             }
             svg.append("<path d='%s' fill='none' stroke='%s'%s/>".formatted(path, ink, dash));
-            svg.append("<path d='M12 %d h24' stroke='%s'%s/><text x='42' y='%d'>%s: %s</text>".formatted(16 + 16 * line, ink, dash, 20 + 16 * line, e.getKey(),
-                    String.format(Locale.ROOT, "error %.3f", e.getValue().calibrationError())));
+            svg.append("<path d='M12 %d h24' stroke='%s'%s/><text x='42' y='%d'>%s: %s</text>"
+                    .formatted(
+                            16 + 16 * line,
+                            ink,
+                            dash,
+                            20 + 16 * line,
+                            e.getKey(),
+                            String.format(
+                                    Locale.ROOT, "error %.3f", e.getValue().calibrationError())));
             line++;
         }
         return svg.append("</svg>\n").toString();

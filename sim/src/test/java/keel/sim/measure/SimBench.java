@@ -32,8 +32,14 @@ class SimBench {
     private static void runs(int months, double draws) {
         Shop.History[] history = new Shop.History[1];
         double millis = millis(() -> history[0] = SimCommand.history(7, months, 2.2, 7, "shop-a"));
-        long runs = history[0].happenings().stream().filter(Happening.RunDone.class::isInstance).count();
-        System.out.printf("%-44s %8.0f ms %8.3f ms a run %8.4f of a million draws%n", "seven machines, " + months + " months, " + runs + " runs", millis, millis / runs,
+        long runs = history[0].happenings().stream()
+                .filter(Happening.RunDone.class::isInstance)
+                .count();
+        System.out.printf(
+                "%-44s %8.0f ms %8.3f ms a run %8.4f of a million draws%n",
+                "seven machines, " + months + " months, " + runs + " runs",
+                millis,
+                millis / runs,
                 millis / runs / draws);
     }
 

@@ -16,17 +16,33 @@ import keel.sim.world.Parameters;
 import keel.sim.world.Site;
 import org.junit.jupiter.api.Test;
 
-/** What is broken on purpose is what the simulator names as the cause, and a machine in order prints. Common practice, no source. */
+/**
+ * What is broken on purpose is what the simulator names as the cause, and a machine in order prints. Common practice,
+ * no source.
+ */
 class PrintTest {
 
     private static final Parameters A = Parameters.shipped("shop-a");
     private static final Print.Circumstances MILD = new Print.Circumstances(22, 0, false, false, false, false);
-    private static final Job JOB = new Job("Latch keeper, pair", List.of(new Job.Part(20, 20, 34, 34), new Job.Part(80, 20, 34, 34)), 900, 0.34, 1.1, 0.1, null,
-            null, false, false, false, false, false);
+    private static final Job JOB = new Job(
+            "Latch keeper, pair",
+            List.of(new Job.Part(20, 20, 34, 34), new Job.Part(80, 20, 34, 34)),
+            900,
+            0.34,
+            1.1,
+            0.1,
+            null,
+            null,
+            false,
+            false,
+            false,
+            false,
+            false);
 
     @Test
     void aMachineInOrderPrints() {
-        assertThat(causes(m -> { }, JOB, MILD)).satisfies(c -> assertThat(c.getOrDefault("GOOD", 0)).isGreaterThan(92));
+        assertThat(causes(m -> {}, JOB, MILD))
+                .satisfies(c -> assertThat(c.getOrDefault("GOOD", 0)).isGreaterThan(92));
     }
 
     @Test
@@ -37,7 +53,11 @@ class PrintTest {
         assertNamed("film-pierced", m -> m.vat().film().wear(1e6, m.cells().under(60, 40, 5, 5)), JOB, MILD);
         assertNamed("film-worn", m -> m.printed(0, 400, 300_000, m.cells().under(0, 0, 144, 81), 20), JOB, MILD);
         assertNamed("screen-blank", m -> m.screen().connect(false), JOB, MILD);
-        assertNamed("screen-dark-pixels", m -> IntStream.of(m.cells().under(25, 25, 20, 20)).forEach(m.screen()::crush), JOB, MILD);
+        assertNamed(
+                "screen-dark-pixels",
+                m -> IntStream.of(m.cells().under(25, 25, 20, 20)).forEach(m.screen()::crush),
+                JOB,
+                MILD);
         assertNamed("resin-mixed", m -> m.vat().contaminate("cast-amber"), JOB, MILD);
         assertNamed("resin-short", m -> m.vat().use(10_000), JOB, MILD);
         assertNamed("exposure-short", m -> m.set("reed-grey", Map.of(Setting.EXPOSURE_S, 1.1)), JOB, MILD);
@@ -50,20 +70,20 @@ class PrintTest {
 
     @Test
     void aColdRoomABadFileAndASloppyFinishAreNamed() {
-        assertNamed("resin-cold", m -> { }, JOB, new Print.Circumstances(9, 0, false, false, false, false));
-        assertNamed("file-corrupt", m -> { }, JOB, new Print.Circumstances(22, 0, true, false, false, false));
-        assertNamed("wash-short", m -> { }, JOB, new Print.Circumstances(22, 0, false, true, false, false));
-        assertNamed("dried-short", m -> { }, JOB, new Print.Circumstances(22, 0, false, false, true, false));
-        assertNamed("cure-long", m -> { }, JOB, new Print.Circumstances(22, 0, false, false, false, true));
+        assertNamed("resin-cold", m -> {}, JOB, new Print.Circumstances(9, 0, false, false, false, false));
+        assertNamed("file-corrupt", m -> {}, JOB, new Print.Circumstances(22, 0, true, false, false, false));
+        assertNamed("wash-short", m -> {}, JOB, new Print.Circumstances(22, 0, false, true, false, false));
+        assertNamed("dried-short", m -> {}, JOB, new Print.Circumstances(22, 0, false, false, true, false));
+        assertNamed("cure-long", m -> {}, JOB, new Print.Circumstances(22, 0, false, false, false, true));
     }
 
     @Test
     void whatIsWrongWithAJobIsNamed() {
-        assertNamed("supports-weak", m -> { }, JOB.supported(0.4), MILD);
-        assertNamed("no-drain", m -> { }, job(0, 1.5, 0.1, false), MILD);
-        assertNamed("wall-thin", m -> { }, job(2, 0.6, 0.1, false), MILD);
-        assertNamed("supports-too-close", m -> { }, job(null, null, 0.1, true), MILD);
-        assertThat(causes(m -> { }, job(null, null, 1, false), MILD)).containsKey("flat-orientation");
+        assertNamed("supports-weak", m -> {}, JOB.supported(0.4), MILD);
+        assertNamed("no-drain", m -> {}, job(0, 1.5, 0.1, false), MILD);
+        assertNamed("wall-thin", m -> {}, job(2, 0.6, 0.1, false), MILD);
+        assertNamed("supports-too-close", m -> {}, job(null, null, 0.1, true), MILD);
+        assertThat(causes(m -> {}, job(null, null, 1, false), MILD)).containsKey("flat-orientation");
     }
 
     /** A tilted plate fails where it stands off the film: high on the right loses the right part first. */
@@ -79,7 +99,10 @@ class PrintTest {
             }
             PrintEnd end = print(machine, JOB, MILD, seed);
             if (end.causes().contains("plate-tilted") && end.lostShare() > 0) {
-                double x = IntStream.of(end.cells()).mapToDouble(machine.cells()::xMm).average().orElseThrow();
+                double x = IntStream.of(end.cells())
+                        .mapToDouble(machine.cells()::xMm)
+                        .average()
+                        .orElseThrow();
                 right += x > 72 ? 1 : 0;
                 left += x < 60 ? 1 : 0;
             }
@@ -95,19 +118,31 @@ class PrintTest {
         assertThat(all.outcome()).isEqualTo(Outcome.FAILED);
         assertThat(all.lostShare()).isEqualTo(1);
         assertThat(all.signs()).extracting(Sign::symptom).contains("bare-plate");
-        PrintEnd some = print(machine(4), new Job(JOB.name(), JOB.parts(), 900, 0.34, 1.1, 0.1, null, null, false, false, false, true, false), MILD, 2);
+        PrintEnd some = print(
+                machine(4),
+                new Job(JOB.name(), JOB.parts(), 900, 0.34, 1.1, 0.1, null, null, false, false, false, true, false),
+                MILD,
+                2);
         assertThat(some.outcome()).isEqualTo(Outcome.PARTIAL);
         assertThat(some.causes()).containsExactly("file-unchecked");
     }
 
     private static Job job(Integer drains, Double wallMm, double flat, boolean close) {
-        return new Job(JOB.name(), JOB.parts(), 900, 0.34, 1.1, flat, drains, wallMm, close, false, false, false, false);
+        return new Job(
+                JOB.name(), JOB.parts(), 900, 0.34, 1.1, flat, drains, wallMm, close, false, false, false, false);
     }
 
     private static void assertNamed(String cause, Consumer<Machine> broken, Job job, Print.Circumstances around) {
         Map<String, Integer> causes = causes(broken, job, around);
-        int others = causes.entrySet().stream().filter(e -> !e.getKey().equals(cause) && !e.getKey().equals("GOOD")).mapToInt(Map.Entry::getValue).max().orElse(0);
-        assertThat(causes.getOrDefault(cause, 0)).as("%s among %s", cause, causes).isGreaterThan(10).isGreaterThan(2 * others);
+        int others = causes.entrySet().stream()
+                .filter(e -> !e.getKey().equals(cause) && !e.getKey().equals("GOOD"))
+                .mapToInt(Map.Entry::getValue)
+                .max()
+                .orElse(0);
+        assertThat(causes.getOrDefault(cause, 0))
+                .as("%s among %s", cause, causes)
+                .isGreaterThan(10)
+                .isGreaterThan(2 * others);
     }
 
     /** A hundred machines broken in the same way: how often each cause was the first. */
@@ -117,7 +152,12 @@ class PrintTest {
             Machine machine = machine(seed);
             broken.accept(machine);
             PrintEnd end = print(machine, job, around, seed);
-            causes.merge(end.outcome() == Outcome.GOOD && end.causes().isEmpty() ? "GOOD" : end.causes().get(0), 1, Integer::sum);
+            causes.merge(
+                    end.outcome() == Outcome.GOOD && end.causes().isEmpty()
+                            ? "GOOD"
+                            : end.causes().get(0),
+                    1,
+                    Integer::sum);
         }
         return causes;
     }
@@ -129,8 +169,22 @@ class PrintTest {
     /** Avocet as if new, filled and stirred. */
     private static Machine machine(int seed) {
         Site avocet = Saltmarsh.sites().get(0);
-        Site fresh = new Site(avocet.code(), avocet.kind(), avocet.widthMm(), avocet.depthMm(), avocet.heightMm(), false, false, avocet.room(), avocet.school(), false,
-                avocet.resin(), 280, 1, new Site.Before(0, 0, 0), avocet.sheets());
+        Site fresh = new Site(
+                avocet.code(),
+                avocet.kind(),
+                avocet.widthMm(),
+                avocet.depthMm(),
+                avocet.heightMm(),
+                false,
+                false,
+                avocet.room(),
+                avocet.school(),
+                false,
+                avocet.resin(),
+                280,
+                1,
+                new Site.Before(0, 0, 0),
+                avocet.sheets());
         Machine machine = new Machine(fresh, A, Chance.of(41).stream("machine", seed));
         machine.plate().level(true, false);
         machine.plate().abrade();

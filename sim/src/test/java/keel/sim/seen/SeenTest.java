@@ -18,7 +18,10 @@ import keel.sim.world.Parameters;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 import org.junit.jupiter.api.Test;
 
-/** What people note and what checks show: both miss things as often as their figures say, and use the open format's codes only. */
+/**
+ * What people note and what checks show: both miss things as often as their figures say, and use the open format's
+ * codes only.
+ */
 class SeenTest {
 
     private static final Parameters A = Parameters.shipped("shop-a");
@@ -30,34 +33,52 @@ class SeenTest {
         PrintEnd end = end(new Sign("tacky", 1), new Sign("part-missing", 1));
         Eyes eyes = new Eyes(A.eyes());
         Machine machine = machine();
-        int missing = (int) IntStream.range(0, 3000).filter(i -> {
-            List<String> seen = eyes.look(end, machine.cells(), 1, Chance.of(5).stream("look", i)).symptoms();
-            return seen.contains("part-missing");
-        }).count();
+        int missing = (int) IntStream.range(0, 3000)
+                .filter(i -> {
+                    List<String> seen = eyes.look(end, machine.cells(), 1, Chance.of(5).stream("look", i))
+                            .symptoms();
+                    return seen.contains("part-missing");
+                })
+                .count();
         double p = A.eyes().notesClearSign() * (1 - A.eyes().takesForAnother());
         BinomialDistribution counts = BinomialDistribution.of(3000, p);
-        assertThat(missing).isBetween(counts.inverseCumulativeProbability(0.0005), counts.inverseCumulativeProbability(0.9995));
+        assertThat(missing)
+                .isBetween(counts.inverseCumulativeProbability(0.0005), counts.inverseCumulativeProbability(0.9995));
     }
 
     @Test
     void somethingIsAlwaysWrittenDownAndNothingBothSeenAndAbsent() {
         Eyes eyes = new Eyes(A.eyes());
         for (int i = 0; i < 500; i++) {
-            Eyes.Seen seen = eyes.look(end(new Sign("bits-in-vat", 0.1)), machine().cells(), 0.9, Chance.of(6).stream("look", i));
+            Eyes.Seen seen = eyes.look(
+                    end(new Sign("bits-in-vat", 0.1)), machine().cells(), 0.9, Chance.of(6).stream("look", i));
             assertThat(seen.symptoms()).isNotEmpty();
             assertThat(seen.absent()).doesNotContainAnyElementsOf(seen.symptoms());
-            assertThat(seen.symptoms()).allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
-            assertThat(seen.absent()).allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
+            assertThat(seen.symptoms())
+                    .allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
+            assertThat(seen.absent())
+                    .allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
         }
     }
 
-    /** After a crush a screen can look whole: three times in ten; otherwise one in ten is overlooked (trade's figures, common practice). */
+    /**
+     * After a crush a screen can look whole: three times in ten; otherwise one in ten is overlooked (trade's figures,
+     * common practice).
+     */
     @Test
     void aScreenThatWasCrushedLooksWholeThreeTimesInTen() {
         Machine machine = machine();
         machine.screen().crush(100);
-        assertFinds(0.7, "screen-test", new Checks.Scene(machine, job(), MILD, end(new Sign("crunch", 1)), false, true), "screen-dark-pixels");
-        assertFinds(0.9, "screen-test", new Checks.Scene(machine, job(), MILD, end(new Sign("hole-through", 1)), false, false), "screen-dark-pixels");
+        assertFinds(
+                0.7,
+                "screen-test",
+                new Checks.Scene(machine, job(), MILD, end(new Sign("crunch", 1)), false, true),
+                "screen-dark-pixels");
+        assertFinds(
+                0.9,
+                "screen-test",
+                new Checks.Scene(machine, job(), MILD, end(new Sign("hole-through", 1)), false, false),
+                "screen-dark-pixels");
     }
 
     @Test
@@ -73,21 +94,29 @@ class SeenTest {
 
     @Test
     void everyCheckOfTheOpenFormatAnswersWithCausesItKnows() {
-        assertThat(Checks.ALL).containsExactlyInAnyOrderElementsOf(KNOWLEDGE.checks().stream().map(c -> c.code()).toList());
+        assertThat(Checks.ALL)
+                .containsExactlyInAnyOrderElementsOf(
+                        KNOWLEDGE.checks().stream().map(c -> c.code()).toList());
         Machine machine = machine();
         machine.vat().leaveBoltsLoose();
         machine.screen().crush(40);
         machine.vat().splash();
         machine.vat().contaminate("cast-amber");
-        new Checks(A).all(scene(machine), Chance.of(8)).forEach((check, found) -> assertThat(found).as(check).allSatisfy(
-                f -> assertThat(List.of("MACHINE", "JOB").contains(f) || KNOWLEDGE.cause(f).isPresent()).isTrue()));
+        new Checks(A).all(scene(machine), Chance.of(8)).forEach((check, found) -> assertThat(found)
+                .as(check)
+                .allSatisfy(f -> assertThat(List.of("MACHINE", "JOB").contains(f)
+                                || KNOWLEDGE.cause(f).isPresent())
+                        .isTrue()));
     }
 
     @Test
     void theKnownGoodPieceTellsTheMachineFromTheJob() {
         Machine sound = machine();
         Checks checks = new Checks(A);
-        long job = IntStream.range(0, 100).filter(i -> checks.result("known-good", scene(sound), Chance.of(3).stream("k", i)).equals(List.of("JOB"))).count();
+        long job = IntStream.range(0, 100)
+                .filter(i -> checks.result("known-good", scene(sound), Chance.of(3).stream("k", i))
+                        .equals(List.of("JOB")))
+                .count();
         Machine broken = machine();
         broken.screen().connect(false);
         assertThat(job).isGreaterThan(90);
@@ -96,13 +125,18 @@ class SeenTest {
 
     private static void assertFinds(double p, String check, Checks.Scene scene, String cause) {
         Checks checks = new Checks(A);
-        int found = (int) IntStream.range(0, 2000).filter(i -> checks.result(check, scene, Chance.of(12).stream("check", i)).contains(cause)).count();
+        int found = (int) IntStream.range(0, 2000)
+                .filter(i -> checks.result(check, scene, Chance.of(12).stream("check", i))
+                        .contains(cause))
+                .count();
         if (p == 0) {
             assertThat(found).isZero();
             return;
         }
         BinomialDistribution counts = BinomialDistribution.of(2000, p);
-        assertThat(found).as(check).isBetween(counts.inverseCumulativeProbability(0.0005), counts.inverseCumulativeProbability(0.9995));
+        assertThat(found)
+                .as(check)
+                .isBetween(counts.inverseCumulativeProbability(0.0005), counts.inverseCumulativeProbability(0.9995));
     }
 
     private static Checks.Scene scene(Machine machine) {
@@ -110,11 +144,25 @@ class SeenTest {
     }
 
     private static PrintEnd end(Sign... signs) {
-        return new PrintEnd(Outcome.PARTIAL, 0.5, List.of("supports-weak"), List.of(signs), new int[] {12}, 0, 0.5, false);
+        return new PrintEnd(
+                Outcome.PARTIAL, 0.5, List.of("supports-weak"), List.of(signs), new int[] {12}, 0, 0.5, false);
     }
 
     private static Job job() {
-        return new Job("Hinge patterns", List.of(new Job.Part(40, 20, 30, 30)), 800, 0.3, 1.1, 0.1, null, null, false, false, false, false, false);
+        return new Job(
+                "Hinge patterns",
+                List.of(new Job.Part(40, 20, 30, 30)),
+                800,
+                0.3,
+                1.1,
+                0.1,
+                null,
+                null,
+                false,
+                false,
+                false,
+                false,
+                false);
     }
 
     private static Machine machine() {

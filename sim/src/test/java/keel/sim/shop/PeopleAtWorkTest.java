@@ -40,15 +40,38 @@ class PeopleAtWorkTest {
 
     @Test
     void everyServiceHasTheFieldsThatItMustHaveAndNoOthers() {
-        List.of("plate-tilted", "plate-smooth", "plate-burr", "machine-rocks", "z-dry", "vat-bolts-loose", "film-worn", "film-pierced", "debris-on-film", "spill",
-                "resin-mixed").forEach(cause -> remedies.apply(cause, AT));
+        List.of(
+                        "plate-tilted",
+                        "plate-smooth",
+                        "plate-burr",
+                        "machine-rocks",
+                        "z-dry",
+                        "vat-bolts-loose",
+                        "film-worn",
+                        "film-pierced",
+                        "debris-on-film",
+                        "spill",
+                        "resin-mixed")
+                .forEach(cause -> remedies.apply(cause, AT));
         hands.changeScreen(AT, "DARK_PIXELS", null);
         hands.clearPlate(AT, "operator", true);
-        assertThat(kinds()).contains("LEVELLING", "PLATE_WORK", "STANCE_CHECKED", "LUBRICATION", "FILM_CHANGE", "CLEAN_UP", "VAT_INSPECTED", "SCREEN_CHANGE");
+        assertThat(kinds())
+                .contains(
+                        "LEVELLING",
+                        "PLATE_WORK",
+                        "STANCE_CHECKED",
+                        "LUBRICATION",
+                        "FILM_CHANGE",
+                        "CLEAN_UP",
+                        "VAT_INSPECTED",
+                        "SCREEN_CHANGE");
         for (Happening.ServiceDone done : services()) {
             List<ServiceField> fields = ServiceKind.valueOf(done.kind()).fields();
-            assertThat(fields.stream().filter(ServiceField::required).map(ServiceField::name)).allSatisfy(f -> assertThat(done.values()).containsKey(f));
-            assertThat(done.values().keySet()).as(done.kind()).isSubsetOf(fields.stream().map(ServiceField::name).toList());
+            assertThat(fields.stream().filter(ServiceField::required).map(ServiceField::name))
+                    .allSatisfy(f -> assertThat(done.values()).containsKey(f));
+            assertThat(done.values().keySet())
+                    .as(done.kind())
+                    .isSubsetOf(fields.stream().map(ServiceField::name).toList());
         }
     }
 
@@ -56,7 +79,9 @@ class PeopleAtWorkTest {
     void aTightenedVatHoldsAndAGreasedAxisRunsEvenWhenTheStoryHadThemForgotten() {
         machine.vat().leaveBoltsLoose();
         machine.handleVat(0);
-        assertThat(machine.vat().boltsLoose()).as("forgotten bolts stay loose at every handling").isTrue();
+        assertThat(machine.vat().boltsLoose())
+                .as("forgotten bolts stay loose at every handling")
+                .isTrue();
         remedies.apply("vat-bolts-loose", AT);
         machine.handleVat(0);
         assertThat(machine.vat().boltsLoose()).isFalse();
@@ -66,21 +91,34 @@ class PeopleAtWorkTest {
 
     @Test
     void whoTakesTheGaugeLevelsUntilItIsGoodAndWritesDownWhatItShows() {
-        double[] withGauge = IntStream.range(0, 60).mapToDouble(i -> {
-            hands.level(AT, true);
-            return machine.plate().riseMm();
-        }).toArray();
-        double[] without = IntStream.range(0, 60).mapToDouble(i -> {
-            hands.level(AT, false);
-            return machine.plate().riseMm();
-        }).toArray();
-        assertThat(IntStream.range(0, 60).mapToDouble(i -> withGauge[i]).average().orElseThrow()).isLessThan(0.8 * IntStream.range(0, 60).mapToDouble(i -> without[i]).average().orElseThrow());
+        double[] withGauge = IntStream.range(0, 60)
+                .mapToDouble(i -> {
+                    hands.level(AT, true);
+                    return machine.plate().riseMm();
+                })
+                .toArray();
+        double[] without = IntStream.range(0, 60)
+                .mapToDouble(i -> {
+                    hands.level(AT, false);
+                    return machine.plate().riseMm();
+                })
+                .toArray();
+        assertThat(IntStream.range(0, 60)
+                        .mapToDouble(i -> withGauge[i])
+                        .average()
+                        .orElseThrow())
+                .isLessThan(0.8
+                        * IntStream.range(0, 60)
+                                .mapToDouble(i -> without[i])
+                                .average()
+                                .orElseThrow());
         hands.level(AT, true);
         Happening.ServiceDone last = services().get(services().size() - 1);
         List<?> readings = (List<?>) last.values().get("readings");
         Map<?, ?> first = (Map<?, ?>) readings.get(0);
         double shown = (Double) first.get("zMm");
-        assertThat(shown).isCloseTo(machine.plate().gapMm((Double) first.get("xMm"), (Double) first.get("yMm")), within(0.05));
+        assertThat(shown)
+                .isCloseTo(machine.plate().gapMm((Double) first.get("xMm"), (Double) first.get("yMm")), within(0.05));
     }
 
     @Test
@@ -90,7 +128,8 @@ class PeopleAtWorkTest {
         hands.changeFilm(AT, "PIERCED", null);
         assertThat(machine.vat().film().pierced()).isFalse();
         assertThat(machine.vat().film().hours()).isZero();
-        assertThat(machine.vat().film().meanTransmittance()).isCloseTo(machine.vat().film().clearTransmittance(), within(1e-9));
+        assertThat(machine.vat().film().meanTransmittance())
+                .isCloseTo(machine.vat().film().clearTransmittance(), within(1e-9));
     }
 
     @Test
@@ -113,7 +152,8 @@ class PeopleAtWorkTest {
         assertThat(machine.settings().get(Setting.EXPOSURE_S)).isCloseTo(1.1 * 2.3, within(0.03));
         hands.backToTheSheet(AT, "it was not the light");
         assertThat(machine.settings()).isEqualTo(machine.sheet("reed-grey"));
-        assertThat(records.happenings()).hasSize(2).allSatisfy(h -> assertThat(h).isInstanceOf(Happening.ProfileChanged.class));
+        assertThat(records.happenings()).hasSize(2).allSatisfy(h -> assertThat(h)
+                .isInstanceOf(Happening.ProfileChanged.class));
     }
 
     @Test
@@ -122,7 +162,9 @@ class PeopleAtWorkTest {
             remedies.apply("light-weak", AT);
         }
         assertThat(kinds()).containsSubsequence("OFF", "ON");
-        assertThat(records.happenings()).filteredOn(Happening.ProfileChanged.class::isInstance).hasSizeBetween(2, 4);
+        assertThat(records.happenings())
+                .filteredOn(Happening.ProfileChanged.class::isInstance)
+                .hasSizeBetween(2, 4);
         assertThat(machine.light().uvHours()).isZero();
     }
 
@@ -141,12 +183,31 @@ class PeopleAtWorkTest {
 
     @Test
     void whatIsPrintedAgainIsPutRightWhereTheCauseLayInIt() {
-        Job job = new Job("Leech model, large", List.of(new Job.Part(10, 10, 40, 40)), 1000, 0.3, 0.6, 0.9, 0, 0.8, true, false, true, true, false);
-        assertThat(Remedies.corrected(job, "file-unchecked")).satisfies(j -> assertThat(j.doubled() || j.islands()).isFalse());
+        Job job = new Job(
+                "Leech model, large",
+                List.of(new Job.Part(10, 10, 40, 40)),
+                1000,
+                0.3,
+                0.6,
+                0.9,
+                0,
+                0.8,
+                true,
+                false,
+                true,
+                true,
+                false);
+        assertThat(Remedies.corrected(job, "file-unchecked"))
+                .satisfies(j -> assertThat(j.doubled() || j.islands()).isFalse());
         assertThat(Remedies.corrected(job, "supports-weak").supportStrength()).isGreaterThan(1);
-        assertThat(Remedies.corrected(job, "no-drain")).satisfies(j -> assertThat(j.drainHoles()).isEqualTo(2), j -> assertThat(j.wallMm()).isGreaterThan(1.2));
-        assertThat(Remedies.corrected(job, "flat-orientation")).satisfies(j -> assertThat(j.flatShare()).isLessThan(0.3), j -> assertThat(j.layers()).isGreaterThan(1000));
-        assertThat(Remedies.corrected(job, "supports-too-close").supportsTooClose()).isFalse();
+        assertThat(Remedies.corrected(job, "no-drain"))
+                .satisfies(j -> assertThat(j.drainHoles()).isEqualTo(2), j -> assertThat(j.wallMm())
+                        .isGreaterThan(1.2));
+        assertThat(Remedies.corrected(job, "flat-orientation"))
+                .satisfies(j -> assertThat(j.flatShare()).isLessThan(0.3), j -> assertThat(j.layers())
+                        .isGreaterThan(1000));
+        assertThat(Remedies.corrected(job, "supports-too-close").supportsTooClose())
+                .isFalse();
         assertThat(Remedies.corrected(job, "plate-tilted")).isEqualTo(job);
     }
 
@@ -154,11 +215,17 @@ class PeopleAtWorkTest {
     void afterThreeFailuresInARowEverythingIsTriedAndHabitIsShortBeforeThat() {
         assertThat(Folk.checks(List.of("vat-rides-up"), true, 4, Chance.of(1))).containsExactly("vat-bolts");
         assertThat(Folk.checks(List.of("layer-split"), false, 3, Chance.of(1))).hasSize(3);
-        assertThat(Folk.everything()).contains("vat-bolts", "light-test", "screen-test").doesNotHaveDuplicates().doesNotContain("known-good", "move-job");
+        assertThat(Folk.everything())
+                .contains("vat-bolts", "light-test", "screen-test")
+                .doesNotHaveDuplicates()
+                .doesNotContain("known-good", "move-job");
     }
 
     private List<Happening.ServiceDone> services() {
-        return records.happenings().stream().filter(Happening.ServiceDone.class::isInstance).map(Happening.ServiceDone.class::cast).toList();
+        return records.happenings().stream()
+                .filter(Happening.ServiceDone.class::isInstance)
+                .map(Happening.ServiceDone.class::cast)
+                .toList();
     }
 
     private List<String> kinds() {

@@ -22,11 +22,13 @@ class FilmStoryTest {
 
     @Test
     void theLastLookShowsTheFilmAsItIs() {
-        Map<String, Happening.FilmLooked> last = of(Happening.FilmLooked.class).stream().collect(Collectors.toMap(Happening.FilmLooked::machine, l -> l, (a, b) -> b));
+        Map<String, Happening.FilmLooked> last = of(Happening.FilmLooked.class).stream()
+                .collect(Collectors.toMap(Happening.FilmLooked::machine, l -> l, (a, b) -> b));
         assertThat(last).hasSizeGreaterThanOrEqualTo(4);
         last.forEach((machine, look) -> {
             Film film = TOLD.history().machines().get(machine).vat().film();
-            double now = film.transmittance(TOLD.history().machines().get(machine).cells().count() / 2);
+            double now = film.transmittance(
+                    TOLD.history().machines().get(machine).cells().count() / 2);
             assertThat(look.uvThrough() / look.uvBare()).as(machine).isCloseTo(now, within(0.01));
             assertThat(look.clouding()).isEqualTo(Clouding.of(now));
             assertThat(look.marks()).hasSize(film.dents());
@@ -36,11 +38,20 @@ class FilmStoryTest {
     @Test
     void anEarlierLookIsOfTheSameFilmAndClearer() {
         for (Happening.FilmLooked look : of(Happening.FilmLooked.class)) {
-            Instant changed = changes(look.machine()).stream().map(Happening::at).filter(at -> at.isAfter(look.at())).findFirst().orElse(null);
-            assertThat(changed).as("no change of film after a look at %s", look.machine()).isNull();
+            Instant changed = changes(look.machine()).stream()
+                    .map(Happening::at)
+                    .filter(at -> at.isAfter(look.at()))
+                    .findFirst()
+                    .orElse(null);
+            assertThat(changed)
+                    .as("no change of film after a look at %s", look.machine())
+                    .isNull();
         }
-        Map<String, List<Happening.FilmLooked>> looks = of(Happening.FilmLooked.class).stream().collect(Collectors.groupingBy(Happening.FilmLooked::machine));
-        looks.values().stream().filter(l -> l.size() > 1).forEach(l -> assertThat(l.get(0).clouding().ordinal()).isLessThanOrEqualTo(l.get(1).clouding().ordinal()));
+        Map<String, List<Happening.FilmLooked>> looks =
+                of(Happening.FilmLooked.class).stream().collect(Collectors.groupingBy(Happening.FilmLooked::machine));
+        looks.values().stream().filter(l -> l.size() > 1).forEach(l -> assertThat(
+                        l.get(0).clouding().ordinal())
+                .isLessThanOrEqualTo(l.get(1).clouding().ordinal()));
     }
 
     @Test
@@ -56,37 +67,56 @@ class FilmStoryTest {
     @Test
     void packsHoldTheSheetsThatAreTakenFromThem() {
         List<Happening.PackBought> packs = of(Happening.PackBought.class);
-        Map<String, Long> used = TOLD.happenings().stream().filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals("FILM_CHANGE")).map(Happening.ServiceDone.class::cast)
+        Map<String, Long> used = TOLD.happenings().stream()
+                .filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals("FILM_CHANGE"))
+                .map(Happening.ServiceDone.class::cast)
                 .collect(Collectors.groupingBy(s -> String.valueOf(s.values().get("pack")), Collectors.counting()));
         assertThat(used).doesNotContainKey("null");
         for (int i = 0; i < packs.size(); i++) {
-            assertThat(used.getOrDefault("K" + (i + 1), 0L)).as("from K%d", i + 1).isLessThanOrEqualTo(packs.get(i).sheets());
+            assertThat(used.getOrDefault("K" + (i + 1), 0L))
+                    .as("from K%d", i + 1)
+                    .isLessThanOrEqualTo(packs.get(i).sheets());
         }
     }
 
     @Test
     void filmsAreCleanedAndHolesCuredOnlyWhileNothingPrints() {
-        List<Happening.ServiceDone> done = of(Happening.ServiceDone.class).stream().filter(s -> s.kind().equals("FILM_CLEANED") || s.kind().equals("HOLE_CURED")).toList();
+        List<Happening.ServiceDone> done = of(Happening.ServiceDone.class).stream()
+                .filter(s -> s.kind().equals("FILM_CLEANED") || s.kind().equals("HOLE_CURED"))
+                .toList();
         assertThat(done).hasSizeGreaterThan(20);
         for (Happening.ServiceDone s : done) {
-            assertThat(of(Happening.RunDone.class)).noneMatch(r -> r.machine().equals(s.machine()) && r.startedAt().isBefore(s.at()) && r.at().isAfter(s.at()));
+            assertThat(of(Happening.RunDone.class))
+                    .noneMatch(r -> r.machine().equals(s.machine())
+                            && r.startedAt().isBefore(s.at())
+                            && r.at().isAfter(s.at()));
         }
     }
 
     @Test
     void aHoleThatWasCuredShutEndsWithItsFilm() {
-        of(Happening.ServiceDone.class).stream().filter(s -> s.kind().equals("HOLE_CURED")).forEach(hole -> {
-            Happening.ServiceDone next = changes(hole.machine()).stream().filter(c -> c.at().isAfter(hole.at())).findFirst().orElseThrow();
-            assertThat(next.values()).containsEntry("endReason", "PIERCED");
-            assertThat(Duration.between(hole.at(), next.at())).isLessThan(Duration.ofDays(10));
-        });
+        of(Happening.ServiceDone.class).stream()
+                .filter(s -> s.kind().equals("HOLE_CURED"))
+                .forEach(hole -> {
+                    Happening.ServiceDone next = changes(hole.machine()).stream()
+                            .filter(c -> c.at().isAfter(hole.at()))
+                            .findFirst()
+                            .orElseThrow();
+                    assertThat(next.values()).containsEntry("endReason", "PIERCED");
+                    assertThat(Duration.between(hole.at(), next.at())).isLessThan(Duration.ofDays(10));
+                });
     }
 
     private static List<Happening.ServiceDone> changes(String machine) {
-        return of(Happening.ServiceDone.class).stream().filter(s -> s.machine().equals(machine) && s.kind().equals("FILM_CHANGE")).toList();
+        return of(Happening.ServiceDone.class).stream()
+                .filter(s -> s.machine().equals(machine) && s.kind().equals("FILM_CHANGE"))
+                .toList();
     }
 
     private static <T extends Happening> List<T> of(Class<T> kind) {
-        return TOLD.happenings().stream().filter(kind::isInstance).map(kind::cast).toList();
+        return TOLD.happenings().stream()
+                .filter(kind::isInstance)
+                .map(kind::cast)
+                .toList();
     }
 }

@@ -30,39 +30,67 @@ class StoryTest {
     @Test
     void theSameSeedAndEndTellTheSameStory() {
         List<Happening> told = Stories.upTo("2026-03-12T14:20:00Z").happenings();
-        assertThat(Stories.anew("2026-03-12T14:20:00Z").happenings().equals(told)).isTrue();
-        assertThat(Story.tell(12, Instant.parse("2026-03-12T14:20:00Z"), Stories.ZONE).happenings().equals(told)).isFalse();
+        assertThat(Stories.anew("2026-03-12T14:20:00Z").happenings().equals(told))
+                .isTrue();
+        assertThat(Story.tell(12, Instant.parse("2026-03-12T14:20:00Z"), Stories.ZONE)
+                        .happenings()
+                        .equals(told))
+                .isFalse();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"2026-03-12T14:20:00Z", "2026-03-29T01:30:00Z", "2025-12-31T23:59:59Z", "2026-07-01T04:00:00Z", "2024-02-29T12:00:00Z"})
+    @ValueSource(
+            strings = {
+                "2026-03-12T14:20:00Z",
+                "2026-03-29T01:30:00Z",
+                "2025-12-31T23:59:59Z",
+                "2026-07-01T04:00:00Z",
+                "2024-02-29T12:00:00Z"
+            })
     void nothingOverlapsNothingLiesAheadAndEverythingIsKnown(String end) {
         Story.Told story = Stories.upTo(end);
         List<Happening> all = story.happenings();
         assertThat(all).isSortedAccordingTo(Comparator.comparing(Happening::at));
         assertThat(all).allSatisfy(h -> assertThat(h.at()).isBetween(story.start(), Instant.parse(end)));
-        Map<String, List<RunDone>> runs = all.stream().filter(RunDone.class::isInstance).map(RunDone.class::cast).collect(Collectors.groupingBy(RunDone::machine));
+        Map<String, List<RunDone>> runs = all.stream()
+                .filter(RunDone.class::isInstance)
+                .map(RunDone.class::cast)
+                .collect(Collectors.groupingBy(RunDone::machine));
         assertThat(runs).hasSize(Saltmarsh.MACHINES.size());
         runs.values().forEach(StoryTest::requireOneAfterTheOther);
         for (Happening happening : all) {
             if (happening instanceof Happening.FailureSeen f) {
-                assertThat(f.symptoms()).allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
-                assertThat(f.absent()).allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent()).doesNotContainAnyElementsOf(f.symptoms());
+                assertThat(f.symptoms())
+                        .allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent());
+                assertThat(f.absent())
+                        .allSatisfy(s -> assertThat(KNOWLEDGE.symptom(s)).isPresent())
+                        .doesNotContainAnyElementsOf(f.symptoms());
             } else if (happening instanceof Happening.CauseNamed c) {
                 assertThat(KNOWLEDGE.cause(c.cause())).isPresent();
             } else if (happening instanceof Happening.ServiceDone s) {
-                assertThat(ServiceKind.valueOf(s.kind()).fields().stream().filter(f -> f.required()).map(f -> f.name())).allSatisfy(
-                        name -> assertThat(s.values()).containsKey(name));
+                assertThat(ServiceKind.valueOf(s.kind()).fields().stream()
+                                .filter(f -> f.required())
+                                .map(f -> f.name()))
+                        .allSatisfy(name -> assertThat(s.values()).containsKey(name));
             } else if (happening instanceof RunDone r) {
                 assertThat(Outcome.valueOf(r.outcome())).isNotNull();
-                assertThat(r.layers() * r.layerExposureS()).as("UV time within the run").isLessThan(86_400);
+                assertThat(r.layers() * r.layerExposureS())
+                        .as("UV time within the run")
+                        .isLessThan(86_400);
             }
         }
     }
 
     /** A change of settings changes something, from a version that is there, within what each setting may be. */
     @ParameterizedTest
-    @ValueSource(strings = {"2026-03-12T14:20:00Z", "2026-11-25T08:00:00Z", "2026-07-01T04:00:00Z", "2025-12-31T23:59:59Z", "2026-05-17T18:00:00Z"})
+    @ValueSource(
+            strings = {
+                "2026-03-12T14:20:00Z",
+                "2026-11-25T08:00:00Z",
+                "2026-07-01T04:00:00Z",
+                "2025-12-31T23:59:59Z",
+                "2026-05-17T18:00:00Z"
+            })
     void everyChangeOfSettingsChangesSomething(String end) {
         Map<String, Map<Setting, Double>> first = new HashMap<>();
         Map<String, Map<Setting, Double>> inForce = new HashMap<>();
@@ -72,43 +100,66 @@ class StoryTest {
                 inForce.put(b.machine() + b.resin(), new HashMap<>(b.settings()));
             } else if (h instanceof Happening.ProfileChanged c) {
                 Map<Setting, Double> before = inForce.get(c.machine() + c.resin());
-                Map<Setting, Double> after = new HashMap<>(c.backTo() == null ? before : first.get(c.machine() + c.resin()));
+                Map<Setting, Double> after =
+                        new HashMap<>(c.backTo() == null ? before : first.get(c.machine() + c.resin()));
                 after.putAll(c.changes());
                 assertThat(after).as("%s", c).isNotEqualTo(before);
-                assertThat(after).allSatisfy((setting, value) -> assertThat(value).isBetween(setting.low(), setting.high()));
+                assertThat(after)
+                        .allSatisfy((setting, value) -> assertThat(value).isBetween(setting.low(), setting.high()));
                 inForce.put(c.machine() + c.resin(), after);
             }
         }
     }
 
-    /** The bad fortnight on Bittern: far more of its prints fail between the film change and the day the vat bolts are tried. */
+    /**
+     * The bad fortnight on Bittern: far more of its prints fail between the film change and the day the vat bolts are
+     * tried.
+     */
     @Test
     void theBadFortnightStandsOut() {
         Instant end = Instant.parse("2026-03-12T14:20:00Z");
-        List<RunDone> bittern = Stories.upTo(end.toString()).happenings().stream().filter(h -> h instanceof RunDone r && r.machine().equals("bittern"))
-                .map(RunDone.class::cast).toList();
+        List<RunDone> bittern = Stories.upTo(end.toString()).happenings().stream()
+                .filter(h -> h instanceof RunDone r && r.machine().equals("bittern"))
+                .map(RunDone.class::cast)
+                .toList();
         Instant from = end.minusSeconds(34 * 86_400L);
         Instant to = end.minusSeconds(20 * 86_400L);
-        assertThat(failed(bittern.stream().filter(r -> r.at().isAfter(from) && r.at().isBefore(to)).toList())).isGreaterThan(0.3);
-        assertThat(failed(bittern.stream().filter(r -> r.at().isBefore(from) || r.at().isAfter(to)).toList())).isLessThan(0.25);
+        assertThat(failed(bittern.stream()
+                        .filter(r -> r.at().isAfter(from) && r.at().isBefore(to))
+                        .toList()))
+                .isGreaterThan(0.3);
+        assertThat(failed(bittern.stream()
+                        .filter(r -> r.at().isBefore(from) || r.at().isAfter(to))
+                        .toList()))
+                .isLessThan(0.25);
     }
 
-    /** About 1,800 runs and 250 failures, films and screens that ended for different reasons, a heat wave in the Annexe. */
+    /**
+     * About 1,800 runs and 250 failures, films and screens that ended for different reasons, a heat wave in the Annexe.
+     */
     @Test
     void fourteenMonthsHaveWhatSuchAShopWouldHave() {
         Story.Told story = Stories.upTo("2026-03-12T14:20:00Z");
         List<Happening> all = story.happenings();
         assertThat(all.stream().filter(RunDone.class::isInstance).count()).isBetween(1650L, 2050L);
-        assertThat(all.stream().filter(Happening.FailureSeen.class::isInstance).count()).isBetween(190L, 340L);
+        assertThat(all.stream().filter(Happening.FailureSeen.class::isInstance).count())
+                .isBetween(190L, 340L);
         assertThat(ends(all, "FILM_CHANGE")).contains("CLOUDED", "DENTED").hasSizeGreaterThanOrEqualTo(3);
         assertThat(ends(all, "SCREEN_CHANGE")).contains("RESIN").hasSizeGreaterThanOrEqualTo(2);
-        double hottest = LongStream.range(0, 400 * 24).mapToDouble(h -> story.history().rooms().at("annexe", story.start().plus(Duration.ofHours(h))).temperatureC())
-                .max().orElseThrow();
+        double hottest = LongStream.range(0, 400 * 24)
+                .mapToDouble(h -> story.history()
+                        .rooms()
+                        .at("annexe", story.start().plus(Duration.ofHours(h)))
+                        .temperatureC())
+                .max()
+                .orElseThrow();
         assertThat(hottest).isBetween(28.0, 40.0);
     }
 
     private static Set<Object> ends(List<Happening> all, String kind) {
-        return all.stream().filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals(kind)).map(h -> ((Happening.ServiceDone) h).values().get("endReason"))
+        return all.stream()
+                .filter(h -> h instanceof Happening.ServiceDone s && s.kind().equals(kind))
+                .map(h -> ((Happening.ServiceDone) h).values().get("endReason"))
                 .collect(Collectors.toSet());
     }
 
@@ -123,7 +174,8 @@ class StoryTest {
             } else if (h instanceof Happening.ServiceDone s && s.values().get("fromStores") instanceof String item) {
                 stock.merge(item, -1.0, Double::sum);
             }
-            assertThat(stock.values()).as("at %s", h.at()).allSatisfy(q -> assertThat(q).isNotNegative());
+            assertThat(stock.values()).as("at %s", h.at()).allSatisfy(q -> assertThat(q)
+                    .isNotNegative());
         }
     }
 
@@ -133,11 +185,23 @@ class StoryTest {
     void theMachinesStandAtTheEndAsTheStoryWants(String end) {
         Story.Told story = Stories.upTo(end);
         assertThat(story.history().sums().get("curlew").film().hours()).isBetween(428.0, 449.0);
-        assertThat(story.history().sums().get("godwit").film().hours()).as("within a week of 150 h").isBetween(137.0, 149.0);
-        Instant greased = story.happenings().stream().filter(h -> h instanceof Happening.ServiceDone s && s.machine().equals("fulmar") && s.kind().equals("LUBRICATION"))
-                .map(Happening::at).max(Comparator.naturalOrder()).orElseThrow();
-        double since = story.happenings().stream().filter(h -> h instanceof RunDone r && r.machine().equals("fulmar") && r.startedAt().isAfter(greased))
-                .map(RunDone.class::cast).mapToDouble(r -> Duration.between(r.startedAt(), r.at()).toMinutes() / 60.0).sum();
+        assertThat(story.history().sums().get("godwit").film().hours())
+                .as("within a week of 150 h")
+                .isBetween(137.0, 149.0);
+        Instant greased = story.happenings().stream()
+                .filter(h -> h instanceof Happening.ServiceDone s
+                        && s.machine().equals("fulmar")
+                        && s.kind().equals("LUBRICATION"))
+                .map(Happening::at)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        double since = story.happenings().stream()
+                .filter(h -> h instanceof RunDone r
+                        && r.machine().equals("fulmar")
+                        && r.startedAt().isAfter(greased))
+                .map(RunDone.class::cast)
+                .mapToDouble(r -> Duration.between(r.startedAt(), r.at()).toMinutes() / 60.0)
+                .sum();
         assertThat(since).isGreaterThan(200);
     }
 
@@ -146,9 +210,11 @@ class StoryTest {
     }
 
     private static void requireOneAfterTheOther(List<RunDone> runs) {
-        List<RunDone> inOrder = runs.stream().sorted(Comparator.comparing(RunDone::startedAt)).toList();
+        List<RunDone> inOrder =
+                runs.stream().sorted(Comparator.comparing(RunDone::startedAt)).toList();
         for (int i = 1; i < inOrder.size(); i++) {
-            assertThat(inOrder.get(i).startedAt()).isAfterOrEqualTo(inOrder.get(i - 1).at());
+            assertThat(inOrder.get(i).startedAt())
+                    .isAfterOrEqualTo(inOrder.get(i - 1).at());
         }
     }
 }

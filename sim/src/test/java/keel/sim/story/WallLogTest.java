@@ -19,7 +19,11 @@ class WallLogTest {
 
     @Test
     void itWouldHaveLoggedTheSame() {
-        List<AirSensor.Minute> logged = STORY.happenings().stream().filter(h -> h instanceof Happening.SensorLog l && l.room().equals("annexe")).map(h -> ((Happening.SensorLog) h).minutes()).findFirst().orElseThrow();
+        List<AirSensor.Minute> logged = STORY.happenings().stream()
+                .filter(h -> h instanceof Happening.SensorLog l && l.room().equals("annexe"))
+                .map(h -> ((Happening.SensorLog) h).minutes())
+                .findFirst()
+                .orElseThrow();
         Instant last = logged.get(logged.size() - 1).at();
         List<AirSensor.Minute> again = WALLS.minutes("annexe", last, Duration.ofHours(2), List.of());
         assertThat(logged.subList(logged.size() - again.size(), logged.size())).isEqualTo(again);
@@ -29,8 +33,10 @@ class WallLogTest {
     @Test
     void aWashShowsAndIsAiredAway() {
         Instant wash = END.plus(Duration.ofMinutes(5));
-        List<AirSensor.Minute> still = WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of());
-        List<AirSensor.Minute> washed = WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of(wash));
+        List<AirSensor.Minute> still =
+                WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of());
+        List<AirSensor.Minute> washed =
+                WALLS.minutes("long-room", END.plus(Duration.ofHours(3)), Duration.ofHours(3), List.of(wash));
         assertThat(washed).hasSameSizeAs(still);
         double most = 0;
         for (int i = 0; i < washed.size(); i++) {
@@ -41,6 +47,9 @@ class WallLogTest {
             most = Math.max(most, more);
         }
         assertThat(most).isGreaterThan(600);
-        assertThat(washed.get(washed.size() - 1).vapourPpb() - still.get(still.size() - 1).vapourPpb()).as("nearly gone after three hours").isCloseTo(0, within(100.0));
+        assertThat(washed.get(washed.size() - 1).vapourPpb()
+                        - still.get(still.size() - 1).vapourPpb())
+                .as("nearly gone after three hours")
+                .isCloseTo(0, within(100.0));
     }
 }

@@ -10,7 +10,10 @@ import org.hipparchus.distribution.continuous.WeibullDistribution;
 import org.hipparchus.stat.inference.KolmogorovSmirnovTest;
 import org.junit.jupiter.api.Test;
 
-/** How long simulated parts last, against the Weibull distributions that their parameters name; and what wears them faster. */
+/**
+ * How long simulated parts last, against the Weibull distributions that their parameters name; and what wears them
+ * faster.
+ */
 class PartsTest {
 
     private static final Parameters A = Parameters.shipped("shop-a");
@@ -19,23 +22,38 @@ class PartsTest {
 
     @Test
     void filmsThatPrintCleanlyArePiercedAtWeibullAges() {
-        double[] lives = IntStream.range(0, 400).mapToDouble(i -> hoursUntilPierced(i, 1)).toArray();
+        double[] lives = IntStream.range(0, 400)
+                .mapToDouble(i -> hoursUntilPierced(i, 1))
+                .toArray();
         assertThat(fit(lives, A.film().pierceShape(), A.film().pierceScaleH())).isGreaterThan(0.001);
-        assertThat(fit(lives, A.film().pierceShape(), 1.2 * A.film().pierceScaleH())).as("the test can fail").isLessThan(0.001);
+        assertThat(fit(lives, A.film().pierceShape(), 1.2 * A.film().pierceScaleH()))
+                .as("the test can fail")
+                .isLessThan(0.001);
     }
 
     @Test
     void aBurrWearsAFilmAsManyTimesFasterAsTheParametersSay() {
-        double clean = IntStream.range(0, 400).mapToDouble(i -> hoursUntilPierced(i, 1)).average().orElseThrow();
-        double burr = IntStream.range(0, 400).mapToDouble(i -> hoursUntilPierced(i, A.film().burrFactor())).average().orElseThrow();
+        double clean = IntStream.range(0, 400)
+                .mapToDouble(i -> hoursUntilPierced(i, 1))
+                .average()
+                .orElseThrow();
+        double burr = IntStream.range(0, 400)
+                .mapToDouble(i -> hoursUntilPierced(i, A.film().burrFactor()))
+                .average()
+                .orElseThrow();
         assertThat(clean / burr).isCloseTo(A.film().burrFactor(), within(0.02));
     }
 
     @Test
     void screensShowTheirFirstDarkSpotAtWeibullUvHoursAndSoonerInHeat() {
-        double[] lives = IntStream.range(0, 400).mapToDouble(i -> uvHoursUntilDark(i, 24)).toArray();
+        double[] lives = IntStream.range(0, 400)
+                .mapToDouble(i -> uvHoursUntilDark(i, 24))
+                .toArray();
         assertThat(fit(lives, A.screen().darkShape(), A.screen().darkScaleH())).isGreaterThan(0.001);
-        double hot = IntStream.range(0, 400).mapToDouble(i -> uvHoursUntilDark(i, 34)).average().orElseThrow();
+        double hot = IntStream.range(0, 400)
+                .mapToDouble(i -> uvHoursUntilDark(i, 34))
+                .average()
+                .orElseThrow();
         double cool = Arrays.stream(lives).average().orElseThrow();
         assertThat(cool / hot).isCloseTo(Math.exp(10 * A.screen().heatPerK()), within(0.02));
     }

@@ -13,7 +13,10 @@ import java.util.stream.IntStream;
 import keel.sim.chance.Chance;
 import org.junit.jupiter.api.Test;
 
-/** The rooms' temperature against the analytic answers of a first-order system (any textbook of heat transfer or control). */
+/**
+ * The rooms' temperature against the analytic answers of a first-order system (any textbook of heat transfer or
+ * control).
+ */
 class RoomTest {
 
     private static final double TAU_H = 6;
@@ -26,7 +29,9 @@ class RoomTest {
             t = FirstOrder.after(t, 5, 0.5, TAU_H);
         }
         assertThat(t).isCloseTo(5 + 15 * Math.exp(-12 / TAU_H), within(1e-9));
-        assertThat(FirstOrder.after(20, 5, TAU_H, TAU_H)).as("63.2 % of the way after one time constant").isCloseTo(5 + 15 * 0.367879441, within(1e-6));
+        assertThat(FirstOrder.after(20, 5, TAU_H, TAU_H))
+                .as("63.2 % of the way after one time constant")
+                .isCloseTo(5 + 15 * 0.367879441, within(1e-6));
     }
 
     /** A sine of period P comes in weaker by 1/√(1 + ω²τ²) and later by atan(ωτ)/ω. */
@@ -55,7 +60,8 @@ class RoomTest {
         Parameters.Climate plain = new Parameters.Climate(12, 0, 5, 0, 0, 0, 0);
         Parameters.RoomKind bare = new Parameters.RoomKind(TAU_H, 0, 0, -50, -50, 0, 0, 50, 1e9);
         Instant start = Instant.parse("2025-03-01T00:00:00Z");
-        Room room = new Room("bare", bare, new Outdoors(plain, Chance.of(1), LocalDate.of(2025, 3, 1)), Chance.of(2), start);
+        Room room = new Room(
+                "bare", bare, new Outdoors(plain, Chance.of(1), LocalDate.of(2025, 3, 1)), Chance.of(2), start);
         double highest = -99;
         double lowest = 99;
         for (int half = 1; half <= 48 * 20; half++) {
@@ -79,13 +85,20 @@ class RoomTest {
         double winter = hourly(rooms, start, 5, 40).average().orElseThrow();
         assertThat(warmest).isBetween(27.0, 40.0);
         assertThat(winter).isBetween(12.0, 19.0);
-        Map<Boolean, Long> mesh = IntStream.range(1, 365).boxed().collect(Collectors.partitioningBy(
-                d -> rooms.at("annexe", start.plus(Duration.ofDays(d))).openMesh() > rooms.at("annexe", start.plus(Duration.ofDays(d - 1L))).openMesh() + 0.2,
-                Collectors.counting()));
+        Map<Boolean, Long> mesh = IntStream.range(1, 365)
+                .boxed()
+                .collect(Collectors.partitioningBy(
+                        d -> rooms.at("annexe", start.plus(Duration.ofDays(d))).openMesh()
+                                > rooms.at("annexe", start.plus(Duration.ofDays(d - 1L)))
+                                                .openMesh()
+                                        + 0.2,
+                        Collectors.counting()));
         assertThat(mesh.get(true)).as("cleanings in a year").isBetween(1L, 5L);
     }
 
     private static DoubleStream hourly(Rooms rooms, Instant start, int fromDay, int toDay) {
-        return IntStream.range(fromDay * 24, toDay * 24).mapToDouble(h -> rooms.at("annexe", start.plus(Duration.ofHours(h))).temperatureC());
+        return IntStream.range(fromDay * 24, toDay * 24)
+                .mapToDouble(
+                        h -> rooms.at("annexe", start.plus(Duration.ofHours(h))).temperatureC());
     }
 }
