@@ -19,20 +19,25 @@ class MigrationTest {
         jdbc.update("insert into room (code, name) values ('loft', 'Loft')");
         jdbc.update(
                 """
-                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm, release_kind, self_levelling, resin_sensing,
-                  zero_at_top, self_filling, whole_area_light, level_joint) values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
+                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm,
+                release_kind, self_levelling, resin_sensing,
+                  zero_at_top, self_filling, whole_area_light, level_joint)
+                  values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
         jdbc.update(
                 """
-                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school, since, baseline_hours, version)
-                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00', 0, 0)""");
+                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school,
+                since, baseline_hours, version)
+                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00',
+                0, 0)""");
         jdbc.update(
                 """
-                insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version)
-                values (1, 'Latch', timestamp with time zone '2026-01-02 08:00:00+00', timestamp with time zone '2026-01-02 12:00:00+00', 1000, 2, 50, 'GOOD', false, 0)""");
+                insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome,
+                withdrawn, version)
+                values (1, 'Latch', timestamp with time zone '2026-01-02 08:00:00+00', timestamp with time zone
+                '2026-01-02 12:00:00+00', 1000, 2, 50, 'GOOD', false, 0)""");
         migrate(database, "latest");
-        assertThat(
-                        jdbc.queryForMap(
-                                "select m.name, r.job, o.clamp_long from run r join machine m on m.id = r.machine_id join machine_model o on o.id = m.model_id"))
+        assertThat(jdbc.queryForMap("select m.name, r.job, o.clamp_long from run r join machine m on m.id = "
+                        + "r.machine_id join machine_model o on o.id = m.model_id"))
                 .containsEntry("NAME", "Heron")
                 .containsEntry("JOB", "Latch")
                 .containsEntry("CLAMP_LONG", null);
@@ -48,8 +53,10 @@ class MigrationTest {
         jdbc.update(
                 """
                 insert into service (kind, at, clean, emptied, leak, content, withdrawn) values
-                  ('LEVELLING', timestamp with time zone '2026-01-02 08:00:00+00', false, false, false, '{"school":"PAPER","readings":[{"xMm":1,"yMm":2,"zMm":0.1}]}', false),
-                  ('LEVELLING', timestamp with time zone '2026-01-03 08:00:00+00', false, false, false, '{"school":"PAPER"}', false)""");
+                  ('LEVELLING', timestamp with time zone '2026-01-02 08:00:00+00', false, false, false, \
+                '{"school":"PAPER","readings":[{"xMm":1,"yMm":2,"zMm":0.1}]}', false),
+                  ('LEVELLING', timestamp with time zone '2026-01-03 08:00:00+00', false, false, false, \
+                '{"school":"PAPER"}', false)""");
         migrate(database, "latest");
         assertThat(jdbc.queryForList("select readings from service order by at", Boolean.class))
                 .containsExactly(true, false);
@@ -62,25 +69,32 @@ class MigrationTest {
         DataSource database = database("fourth");
         migrate(database, "4");
         JdbcTemplate jdbc = new JdbcTemplate(database);
-        jdbc.update(
-                "insert into person (sign_in, name, role, password_hash, active, created_at, version) values ('k', 'Kees', 'KEEPER', 'x', true, timestamp with time zone '2026-01-01 00:00:00+00', 0)");
+        jdbc.update("insert into person (sign_in, name, role, password_hash, active, created_at, version) values ('k', "
+                + "'Kees', 'KEEPER', 'x', true, timestamp with time zone '2026-01-01 00:00:00+00', 0)");
         jdbc.update("insert into room (code, name) values ('loft', 'Loft')");
         jdbc.update(
                 """
-                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm, release_kind, self_levelling, resin_sensing,
-                  zero_at_top, self_filling, whole_area_light, level_joint) values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
+                insert into machine_model (code, name, kind, plate_width_mm, plate_depth_mm, plate_height_mm,
+                release_kind, self_levelling, resin_sensing,
+                  zero_at_top, self_filling, whole_area_light, level_joint)
+                  values ('m', 'M', 'MASK', 144, 81, 175, 'PEEL', false, false, false, false, true, 'BALL')""");
         jdbc.update(
                 """
-                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school, since, baseline_hours, version)
-                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00', 0, 0)""");
+                insert into machine (code, name, model_id, room_id, levels_after_each_print, levelling_school,
+                since, baseline_hours, version)
+                values ('heron', 'Heron', 1, 1, false, 'PAPER', timestamp with time zone '2026-01-01 00:00:00+00',
+                0, 0)""");
         jdbc.update(
                 """
-                insert into component (kind, number, code, since, baseline_hours, baseline_uv_hours, baseline_layers, baseline_prints, withdrawn)
+                insert into component (kind, number, code, since, baseline_hours, baseline_uv_hours,
+                baseline_layers, baseline_prints, withdrawn)
                 values ('FILM', 1, 'F1', timestamp with time zone '2026-01-01 00:00:00+00', 120, 0, 0, 0, false)""");
         jdbc.update(
                 """
-                insert into guide_session (procedure_code, machine_id, step, bolts_done, answers, started_at, started_by, touched_at, touched_by, version) values
-                  ('film-change', 1, 'clamp', 5, '{"endReason":"SLACK"}', timestamp with time zone '2026-02-01 00:00:00+00', 1, timestamp with time zone '2026-02-01 00:10:00+00', 1, 3)""");
+                insert into guide_session (procedure_code, machine_id, step, bolts_done, answers, started_at, \
+                started_by, touched_at, touched_by, version) values
+                  ('film-change', 1, 'clamp', 5, '{"endReason":"SLACK"}', timestamp with time zone '2026-02-01 \
+                00:00:00+00', 1, timestamp with time zone '2026-02-01 00:10:00+00', 1, 3)""");
         migrate(database, "latest");
         assertThat(jdbc.queryForMap("select machine_id, step, bolts_done from guide_session"))
                 .containsEntry("MACHINE_ID", 1L)

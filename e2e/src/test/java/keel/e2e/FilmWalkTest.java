@@ -83,8 +83,8 @@ class FilmWalkTest {
     void twoFilmsAreBegunInOneSittingAndOneIsPutBack() {
         Page page = browsing.keeper(1280, 800);
         page.navigate("/bench/batch");
-        page.evaluate(
-                "document.querySelectorAll('.choose-vats input').forEach(i => { i.checked = ['V8', 'V9'].includes(i.value); })");
+        page.evaluate("document.querySelectorAll('.choose-vats input').forEach(i => { i.checked = ['V8', "
+                + "'V9'].includes(i.value); })");
         page.click("main button:text-is('Begin')");
         page.waitForURL(Pattern.compile("/guides/\\d+$"));
         assertThat(page.locator(".sitting li[aria-current]")).containsText("V9");

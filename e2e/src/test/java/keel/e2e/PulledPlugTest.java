@@ -75,9 +75,9 @@ class PulledPlugTest {
                 () -> {
                     Instant seen = Instant.now().minus(3, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
                     for (int i = 0; ; i++) {
-                        String body =
-                                "{\"machine\":\"avocet\",\"symptoms\":[\"tacky\"],\"seenAt\":\"%s\",\"note\":\"write %d\"}"
-                                        .formatted(seen.plusSeconds(i), i);
+                        String body = ("{\"machine\":\"avocet\",\"symptoms\":[\"tacky\"],\"seenAt\":\"%s\","
+                                        + "\"note\":\"write %d\"}")
+                                .formatted(seen.plusSeconds(i), i);
                         try {
                             HttpResponse<String> answer = client.send(
                                     request(address + "/api/v1/failures", token)

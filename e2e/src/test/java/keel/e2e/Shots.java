@@ -97,7 +97,8 @@ class Shots {
 
     private static void picture(Page page, String name) {
         page.evaluate(
-                "Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done => i.onload = done))])");
+                "Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done "
+                        + "=> i.onload = done))])");
         page.screenshot(new Page.ScreenshotOptions().setPath(TO.resolve(name + ".png")));
     }
 }

@@ -65,11 +65,14 @@ public class Air {
         Instant staleBefore = clock.instant().minus(STALE);
         return jdbc.sql(
                         """
-                select r.code, r.name, x.temperature_c, x.humidity_percent, x.at, z.temperature_c, z.humidity_percent, z.at_s from room r
-                left join room_reading x on x.id = (select y.id from room_reading y where y.room_id = r.id and not y.withdrawn
+                select r.code, r.name, x.temperature_c, x.humidity_percent, x.at, z.temperature_c,
+                z.humidity_percent, z.at_s from room r
+                left join room_reading x on x.id = (select y.id from room_reading y where y.room_id = r.id
+                and not y.withdrawn
                   order by y.at desc, y.id desc fetch first row only)
                 left join sensor s on s.id = (select min(w.id) from sensor w where w.room_id = r.id)
-                left join sensor_reading z on z.sensor_id = s.id and z.at_s = (select max(v.at_s) from sensor_reading v where v.sensor_id = s.id) and z.temperature_c is not null
+                left join sensor_reading z on z.sensor_id = s.id and z.at_s = (select max(v.at_s)
+                from sensor_reading v where v.sensor_id = s.id) and z.temperature_c is not null
                 where r.retired_at is null order by r.name""")
                 .query((row, i) -> {
                     OffsetDateTime typed = row.getObject(5, OffsetDateTime.class);

@@ -94,7 +94,9 @@ public class AirParts {
     public List<Part> all() {
         List<Row> rows = jdbc.sql(
                         """
-                select p.id, r.code, r.name, p.kind, p.name, p.since, p.life_hours, p.life_days, p.worn_hours from air_part p left join room r on r.id = p.room_id where p.retired_at is null order by r.name, p.name""")
+                select p.id, r.code, r.name, p.kind, p.name, p.since, p.life_hours, p.life_days, p.worn_hours
+                from air_part p left join room r on r.id = p.room_id where p.retired_at is null
+                order by r.name, p.name""")
                 .query((row, i) -> new Row(
                         row.getLong(1),
                         row.getString(2),
@@ -157,8 +159,8 @@ public class AirParts {
         Double hours = lifeHours == null && lifeDays == null ? of.hours() : lifeHours;
         Double days = lifeHours == null && lifeDays == null ? of.days() : lifeDays;
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into air_part (room_id, kind, name, since, life_hours, life_days, worn_hours) values (?, ?, ?, ?, ?, ?, 0)")
+        jdbc.sql("insert into air_part (room_id, kind, name, since, life_hours, life_days, worn_hours) "
+                        + "values (?, ?, ?, ?, ?, ?, 0)")
                 .params(
                         room == null || room.isBlank() ? null : Long.valueOf(fleet.roomId(room)),
                         of.name(),

@@ -160,9 +160,13 @@ public class RoomAir {
         Map<String, Row> rows = new LinkedHashMap<>();
         jdbc.sql(
                         """
-                select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes, false), a.tvoc_limit_ppb, a.planned_changes,
-                  (select d.changes_per_hour from air_decay d where d.room_id = r.id and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
-                from room r left join room_air a on a.room_id = r.id left join fan_switch f on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc fetch first row only)
+                select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes,
+                false), a.tvoc_limit_ppb, a.planned_changes,
+                  (select d.changes_per_hour from air_decay d where d.room_id = r.id
+                  and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
+                from room r left join room_air a on a.room_id = r.id left join fan_switch f
+                on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc
+                fetch first row only)
                 where r.retired_at is null order by r.name""")
                 .query((row, i) -> rows.put(
                         row.getString(1),
@@ -253,8 +257,8 @@ public class RoomAir {
         one(code);
         long room = fleet.roomId(code);
         exists(room);
-        jdbc.sql(
-                        "update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes = ?, tvoc_limit_ppb = ? where room_id = ?")
+        jdbc.sql("update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes "
+                        + "= ?, tvoc_limit_ppb = ? where room_id = ?")
                 .params(
                         d.volumeM3(),
                         d.mixingFactor(),
@@ -307,8 +311,8 @@ public class RoomAir {
 
     @Transactional(readOnly = true)
     public Optional<String> path(String code) {
-        return jdbc.sql(
-                        "select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path is not null")
+        return jdbc.sql("select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path "
+                        + "is not null")
                 .param(code)
                 .query(String.class)
                 .optional();
@@ -348,8 +352,8 @@ public class RoomAir {
     @Transactional(readOnly = true)
     public Map<String, List<RateTrend.Rate>> rates(Instant since) {
         Map<String, List<RateTrend.Rate>> all = new LinkedHashMap<>();
-        jdbc.sql(
-                        "select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id where d.at >= ? and d.changes_per_hour is not null order by d.at")
+        jdbc.sql("select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id "
+                        + "where d.at >= ? and d.changes_per_hour is not null order by d.at")
                 .param(Rows.time(since))
                 .query(row -> {
                     all.computeIfAbsent(row.getString(1), c -> new ArrayList<>())
@@ -364,7 +368,8 @@ public class RoomAir {
         return jdbc.sql(
                         """
                 select f.first_at from finishing f where f.first_at >= :from and f.first_at < :to
-                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room and a.washes) order by f.first_at""")
+                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room
+                  and a.washes) order by f.first_at""")
                 .param("room", room)
                 .param("from", Rows.time(from))
                 .param("to", Rows.time(to))

@@ -151,7 +151,8 @@ public class Sensors {
 
     private void write(long sensor, Map<Long, SensorReading> good, List<Long> changed) {
         batches.batchUpdate(
-                "merge into sensor_reading (sensor_id, at_s, tvoc, temperature_c, humidity_percent) key (sensor_id, at_s) values (?, ?, ?, ?, ?)",
+                "merge into sensor_reading (sensor_id, at_s, tvoc, temperature_c, humidity_percent) key (sensor_id, "
+                        + "at_s) values (?, ?, ?, ?, ?)",
                 changed.stream()
                         .map(at -> new Object[] {
                             sensor,
@@ -209,13 +210,13 @@ public class Sensors {
             String which) {
         TreeSet<Long> buckets = new TreeSet<>();
         changed.forEach(at -> buckets.add(Math.floorDiv(at, span) * span));
-        String each =
-                "merge into sensor_rollup (sensor_id, span_s, at_s, n, tvoc, tvoc_max, temperature_c, temperature_min, temperature_max, humidity_percent) key (sensor_id, span_s, at_s) "
-                        + "select sensor_id, " + span + ", at_s / " + span + " * " + span + ", " + n + ", avg(tvoc), "
-                        + tvocMax + ", avg(temperature_c), " + low + ", " + high + ", avg(humidity_percent) from "
-                        + from
-                        + " where sensor_id = ? and at_s >= ? and at_s < ?" + which + " group by sensor_id, at_s / "
-                        + span + " * " + span;
+        String each = "merge into sensor_rollup (sensor_id, span_s, at_s, n, tvoc, tvoc_max, temperature_c, "
+                + "temperature_min, temperature_max, humidity_percent) key (sensor_id, span_s, at_s) "
+                + "select sensor_id, " + span + ", at_s / " + span + " * " + span + ", " + n + ", avg(tvoc), "
+                + tvocMax + ", avg(temperature_c), " + low + ", " + high + ", avg(humidity_percent) from "
+                + from
+                + " where sensor_id = ? and at_s >= ? and at_s < ?" + which + " group by sensor_id, at_s / "
+                + span + " * " + span;
         if (buckets.size() > MANY_BUCKETS) {
             batches.update(each, sensor, buckets.first(), buckets.last() + span);
         } else {
@@ -228,8 +229,8 @@ public class Sensors {
     }
 
     List<SensorReading> raw(long sensor, long fromS, long toS) {
-        return jdbc.sql(
-                        "select at_s, tvoc, temperature_c, humidity_percent from sensor_reading where sensor_id = ? and at_s >= ? and at_s < ? order by at_s")
+        return jdbc.sql("select at_s, tvoc, temperature_c, humidity_percent from sensor_reading where sensor_id = ? "
+                        + "and at_s >= ? and at_s < ? order by at_s")
                 .params(sensor, fromS, toS)
                 .query((row, i) -> new SensorReading(
                         Instant.ofEpochSecond(row.getLong(1)),
@@ -259,8 +260,10 @@ public class Sensors {
     private Optional<Long> heard(String room, String asked, Instant from, Instant to) {
         return jdbc.sql(
                         """
-                select s.id from sensor s join room r on r.id = s.room_id where r.code = :room order by case when s.code = :asked then 0 else 1 end,
-                  case when exists (select 1 from sensor_reading x where x.sensor_id = s.id and x.at_s >= :from and x.at_s < :to) then 0 else 1 end, s.id fetch first row only""")
+                select s.id from sensor s join room r on r.id = s.room_id where r.code = :room order by case
+                when s.code = :asked then 0 else 1 end,
+                  case when exists (select 1 from sensor_reading x where x.sensor_id = s.id and x.at_s >= :from
+                  and x.at_s < :to) then 0 else 1 end, s.id fetch first row only""")
                 .param("room", room)
                 .param("asked", asked == null ? "" : asked)
                 .param("from", from.getEpochSecond())
@@ -301,7 +304,8 @@ public class Sensors {
                 span,
                 jdbc.sql(
                                 """
-                select at_s, tvoc, tvoc_max, temperature_c, temperature_min, temperature_max, humidity_percent from sensor_rollup
+                select at_s, tvoc, tvoc_max, temperature_c, temperature_min, temperature_max, humidity_percent
+                from sensor_rollup
                 where sensor_id = ? and span_s = ? and at_s >= ? and at_s < ? order by at_s""")
                         .params(sensor, span, from.getEpochSecond() / span * span, to.getEpochSecond())
                         .query((row, i) -> new Point(
@@ -330,7 +334,8 @@ public class Sensors {
         Map<String, Long> first = new HashMap<>();
         jdbc.sql(
                         """
-                select r.code, x.at_s, x.tvoc, x.temperature_c, x.humidity_percent, s.id from sensor s join room r on r.id = s.room_id
+                select r.code, x.at_s, x.tvoc, x.temperature_c, x.humidity_percent, s.id from sensor s join room r
+                on r.id = s.room_id
                 join sensor_reading x on x.sensor_id = s.id and x.at_s >= ? order by s.id, x.at_s""")
                 .param(since.getEpochSecond())
                 .query(row -> {
@@ -349,8 +354,8 @@ public class Sensors {
 
     @Transactional(readOnly = true)
     public List<Sensor> all() {
-        return jdbc.sql(
-                        "select s.id, s.code, r.code, r.name, (select max(x.at_s) from sensor_reading x where x.sensor_id = s.id) from sensor s left join room r on r.id = s.room_id order by s.code")
+        return jdbc.sql("select s.id, s.code, r.code, r.name, (select max(x.at_s) from sensor_reading x where "
+                        + "x.sensor_id = s.id) from sensor s left join room r on r.id = s.room_id order by s.code")
                 .query((row, i) -> new Sensor(
                         row.getLong(1),
                         row.getString(2),

@@ -34,8 +34,10 @@ public class Drying {
         return jdbc.sql(
                         """
                 select m.code, m.name, r.job, r.id, s.drying_until from service s join machine m on m.id = s.machine_id
-                left join run r on r.id = (select max(x.id) from run x where x.machine_id = s.machine_id and x.ended_at <= s.at and not x.withdrawn)
-                where s.drying_until > :from and not s.withdrawn and not exists (select 1 from finishing f where f.run_id = r.id) order by s.drying_until""")
+                left join run r on r.id = (select max(x.id) from run x where x.machine_id = s.machine_id
+                and x.ended_at <= s.at and not x.withdrawn)
+                where s.drying_until > :from and not s.withdrawn and not exists (select 1 from finishing f
+                where f.run_id = r.id) order by s.drying_until""")
                 .param("from", clock.instant().minus(SHOWN_AFTER).atOffset(ZoneOffset.UTC))
                 .query((row, i) -> new Lot(
                         row.getString(1),

@@ -168,10 +168,13 @@ public class Costs {
     private List<Run> runs(String where, Object... params) {
         return jdbc.sql(
                         """
-                select r.id, m.id, m.name, m.code, r.job, r.started_at, r.outcome, cast(datediff(millisecond, r.started_at, r.ended_at) as double precision) / 3600000,
+                select r.id, m.id, m.name, m.code, r.job, r.started_at, r.outcome, cast(datediff(millisecond,
+                r.started_at, r.ended_at) as double precision) / 3600000,
                   coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, r.resin_ml, s.code,
                   (select max(f.cause) from failure f where f.run_id = r.id and not f.withdrawn) as cause
-                from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s on s.id = p.resin_id
+                from run r join machine m on m.id = r.machine_id left join profile_version v
+                on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s
+                on s.id = p.resin_id
                 where r.ended_at is not null and not r.withdrawn and\s"""
                                 + where + " order by r.started_at")
                 .params(params)

@@ -74,12 +74,14 @@ class PricesPaid {
                 settings.defaults(),
                 map(
                         """
-                select r.code, coalesce((select b.price / b.full_ml * 1000 from bottle b where b.resin_id = r.id and b.price is not null order by b.at desc, b.id desc fetch first row only), r.price_per_litre)
+                select r.code, coalesce((select b.price / b.full_ml * 1000 from bottle b where b.resin_id = r.id
+                and b.price is not null order by b.at desc, b.id desc fetch first row only), r.price_per_litre)
                 from resin r"""),
-                map(
-                        "select c.code, coalesce(c.price, m.price) from component c left join part_model m on m.id = c.part_model_id where c.price is not null or m.price is not null"),
-                map(
-                        "select i.spare_kind || ' ' || m.name, min(i.price) from stock_item i join machine_model m on m.id = i.spare_model_id where i.price is not null and i.retired_at is null group by i.spare_kind, m.name"),
+                map("select c.code, coalesce(c.price, m.price) from component c left join part_model m on m.id "
+                        + "= c.part_model_id where c.price is not null or m.price is not null"),
+                map("select i.spare_kind || ' ' || m.name, min(i.price) from stock_item i join machine_model m "
+                        + "on m.id = i.spare_model_id where i.price is not null and i.retired_at is "
+                        + "null group by i.spare_kind, m.name"),
                 sharing.aPrint().orElse(null));
     }
 

@@ -35,8 +35,10 @@ class AlikeFailures {
         record Candidate(long id, String machine, int shared, int total) {}
         List<Candidate> candidates = jdbc.sql(
                         """
-                select f.id, m.code, count(*), (select count(*) from failure_symptom t where t.failure_id = f.id and t.present)
-                from failure_symptom s join failure f on f.id = s.failure_id and f.id <> :self and f.cause is not null and not f.withdrawn and f.seen_at < :seen
+                select f.id, m.code, count(*), (select count(*) from failure_symptom t where t.failure_id = f.id
+                and t.present)
+                from failure_symptom s join failure f on f.id = s.failure_id and f.id <> :self
+                and f.cause is not null and not f.withdrawn and f.seen_at < :seen
                 join machine m on m.id = f.machine_id where s.present and s.symptom in (:symptoms)
                 group by f.id, m.code, f.seen_at order by 3 desc, f.seen_at desc fetch first :most rows only""")
                 .param("self", failure.id())

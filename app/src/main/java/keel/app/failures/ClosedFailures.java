@@ -29,7 +29,8 @@ class ClosedFailures {
                         """
                 select c.cause, sum(c.counts) from (select f.cause, case when f.certainty = 'FOUND' then 1.0
                   when not exists (select 1 from open_cause o where o.failure_id = f.id) then :held else :presumed end
-                  * case when exists (select 1 from failure_check k where k.failure_id = f.id and not k.withdrawn and locate(',' || f.cause || ',', ',' || k.found || ',') > 0)
+                  * case when exists (select 1 from failure_check k where k.failure_id = f.id and not k.withdrawn
+                  and locate(',' || f.cause || ',', ',' || k.found || ',') > 0)
                   then 1.0 else :guessed end as counts
                   from failure f where f.certainty in ('FOUND', 'PRESUMED') and not f.withdrawn) c group by c.cause""")
                 .param("held", HELD)

@@ -6,8 +6,8 @@ public final class EditedMeanwhile extends RuntimeException {
     private final transient FailureView recorded;
 
     EditedMeanwhile(FailureView recorded) {
-        super(
-                "Somebody else changed this failure meanwhile. Both versions are shown; nothing of yours was written yet.");
+        super("Somebody else changed this failure meanwhile. Both versions are shown; nothing of yours was "
+                + "written yet.");
         this.recorded = recorded;
     }
 

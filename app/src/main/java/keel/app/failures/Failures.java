@@ -47,11 +47,16 @@ public class Failures {
 
     private static final String VIEW =
             """
-            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.cause_at, f.withdrawn, f.version, f.parts_printed, f.parts_lost, r.reached_layer,
-              case when f.certainty = 'PRESUMED' and not exists (select 1 from open_cause o where o.failure_id = f.id) then 'FOUND' else f.certainty end as certainty,
-              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and s.present) as seen,
-              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s where s.failure_id = f.id and not s.present) as absent,
-              (select listagg(z.zone, ',') within group (order by z.zone) from failure_zone z where z.failure_id = f.id) as zones,
+            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.cause_at, f.withdrawn,
+            f.version, f.parts_printed, f.parts_lost, r.reached_layer,
+              case when f.certainty = 'PRESUMED' and not exists (select 1 from open_cause o
+              where o.failure_id = f.id) then 'FOUND' else f.certainty end as certainty,
+              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s
+              where s.failure_id = f.id and s.present) as seen,
+              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s
+              where s.failure_id = f.id and not s.present) as absent,
+              (select listagg(z.zone, ',') within group (order by z.zone) from failure_zone z
+              where z.failure_id = f.id) as zones,
               (select count(*) from photo p where p.failure_id = f.id) as photos
             from failure f join machine m on m.id = f.machine_id left join run r on r.id = f.run_id
             """;
@@ -193,7 +198,8 @@ public class Failures {
     private boolean held(Failure failure) {
         Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
         List<FixHeld.GoodRun> good = jdbc.sql(
-                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not withdrawn and started_at >= ?")
+                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') "
+                                + "and not withdrawn and started_at >= ?")
                 .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
                 .query((row, i) -> new FixHeld.GoodRun(
                         row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2)))
@@ -482,9 +488,9 @@ public class Failures {
     /** The latest that were closed with a cause. */
     @Transactional(readOnly = true)
     List<FailureView> closed(int most) {
-        return jdbc.sql(
-                        VIEW
-                                + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', 'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
+        return jdbc.sql(VIEW
+                        + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', "
+                        + "'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
                 .param("most", most)
                 .query(Failures::row)
                 .list();
@@ -507,8 +513,8 @@ public class Failures {
     /** When failures were seen on a machine since then. */
     @Transactional(readOnly = true)
     public List<Instant> seenSince(long machineId, Instant from) {
-        return jdbc.sql(
-                        "select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order by seen_at")
+        return jdbc.sql("select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order "
+                        + "by seen_at")
                 .params(machineId, from.atOffset(ZoneOffset.UTC))
                 .query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant())
                 .list();

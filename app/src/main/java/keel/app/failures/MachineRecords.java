@@ -80,7 +80,8 @@ class MachineRecords {
         Past.Printed[] failed = new Past.Printed[1];
         jdbc.sql(
                         """
-                select id, started_at, ended_at, outcome, coalesce(reached_layer, layers) * layer_exposure_s / 3600, resin_ml from run
+                select id, started_at, ended_at, outcome, coalesce(reached_layer, layers) * layer_exposure_s / 3600,
+                resin_ml from run
                 where machine_id = ? and started_at >= ? and started_at <= ? and not withdrawn order by started_at""")
                 .params(w.machine(), w.from(), w.to())
                 .query((row, i) -> {
@@ -110,9 +111,12 @@ class MachineRecords {
     private Long unclaimed(Window w) {
         return jdbc.sql(
                         """
-                select r.id from run r where r.machine_id = :machine and not r.withdrawn and r.ended_at <= :at and r.ended_at >= :lately and r.outcome <> 'GOOD'
-                  and r.started_at = (select max(l.started_at) from run l where l.machine_id = :machine and not l.withdrawn and l.started_at <= :at)
-                  and not exists (select 1 from failure f where f.machine_id = :machine and not f.withdrawn and f.seen_at >= r.ended_at and f.seen_at < :at)""")
+                select r.id from run r where r.machine_id = :machine and not r.withdrawn and r.ended_at <= :at
+                and r.ended_at >= :lately and r.outcome <> 'GOOD'
+                  and r.started_at = (select max(l.started_at) from run l where l.machine_id = :machine
+                  and not l.withdrawn and l.started_at <= :at)
+                  and not exists (select 1 from failure f where f.machine_id = :machine and not f.withdrawn
+                  and f.seen_at >= r.ended_at and f.seen_at < :at)""")
                 .param("machine", w.machine())
                 .param("at", w.to())
                 .param("lately", w.to().minus(SOON_AFTER))
@@ -124,9 +128,11 @@ class MachineRecords {
     private void failures(Window w, Long self, List<Past> past) {
         jdbc.sql(
                         """
-                select f.seen_at, (select listagg(s.symptom, ',') from failure_symptom s where s.failure_id = f.id and s.present),
+                select f.seen_at, (select listagg(s.symptom, ',') from failure_symptom s where s.failure_id = f.id
+                and s.present),
                   (select listagg(z.zone, ',') from failure_zone z where z.failure_id = f.id)
-                from failure f where f.machine_id = ? and f.seen_at >= ? and f.seen_at <= ? and not f.withdrawn and f.id <> ?""")
+                from failure f where f.machine_id = ? and f.seen_at >= ? and f.seen_at <= ? and not f.withdrawn
+                and f.id <> ?""")
                 .params(w.machine(), w.from(), w.to(), self == null ? -1L : self)
                 .query((row, i) ->
                         past.add(new Past.Failed(instant(row, 1), codes(row.getString(2)), codes(row.getString(3)))))
@@ -134,7 +140,8 @@ class MachineRecords {
         jdbc.sql(
                         """
                 select c.at, c.found from failure_check c join failure f on f.id = c.failure_id
-                where f.machine_id = ? and c.at >= ? and c.at <= ? and not c.withdrawn and not f.withdrawn and c.found <> ''""")
+                where f.machine_id = ? and c.at >= ? and c.at <= ? and not c.withdrawn and not f.withdrawn
+                and c.found <> ''""")
                 .params(w.machine(), w.from(), w.to())
                 .query((row, i) -> past.add(new Past.Found(instant(row, 1), codes(row.getString(2)))))
                 .list();
@@ -169,7 +176,8 @@ class MachineRecords {
     private void pours(Window w, List<Past> past) {
         jdbc.sql(
                         """
-                select p.at, r.code, p.ml from pour p join resin r on r.id = p.resin_id join fitting f on f.component_id = p.vat_id and f.machine_id = ?
+                select p.at, r.code, p.ml from pour p join resin r on r.id = p.resin_id join fitting f
+                on f.component_id = p.vat_id and f.machine_id = ?
                   and f.fitted_at <= p.at and (f.removed_at is null or f.removed_at > p.at)
                 where p.at >= ? and p.at <= ? and not p.withdrawn""")
                 .params(w.machine(), w.from(), w.to())
@@ -185,7 +193,8 @@ class MachineRecords {
         Map<Long, Version> versions = new LinkedHashMap<>();
         jdbc.sql(
                         """
-                select v.id, v.profile_id, v.number, r.code, v.made_at, s.setting, s.amount from profile p join resin r on r.id = p.resin_id
+                select v.id, v.profile_id, v.number, r.code, v.made_at, s.setting, s.amount from profile p
+                join resin r on r.id = p.resin_id
                 join profile_version v on v.profile_id = p.id join profile_setting s on s.version_id = v.id
                 where p.machine_id = ? and v.made_at <= ? order by v.profile_id, v.number""")
                 .params(w.machine(), w.to())
@@ -221,8 +230,11 @@ class MachineRecords {
                         """
                 select t.at, t.temperature_c from room_reading t join machine m on m.room_id = t.room_id
                 where m.id = :machine and t.at >= :from and t.at <= :to and not t.withdrawn
-                union all select dateadd(second, x.at_s, timestamp with time zone '1970-01-01 00:00:00+00'), x.temperature_c from sensor_rollup x join sensor s on s.id = x.sensor_id join machine m on m.room_id = s.room_id
-                where m.id = :machine and x.span_s = 3600 and x.at_s >= :fromS and x.at_s <= :toS and x.temperature_c is not null""")
+                union all select dateadd(second, x.at_s, timestamp with time zone '1970-01-01 00:00:00+00'),
+                x.temperature_c from sensor_rollup x join sensor s on s.id = x.sensor_id join machine m
+                on m.room_id = s.room_id
+                where m.id = :machine and x.span_s = 3600 and x.at_s >= :fromS and x.at_s <= :toS
+                and x.temperature_c is not null""")
                 .param("machine", w.machine())
                 .param("from", w.from())
                 .param("to", w.to())
@@ -237,7 +249,8 @@ class MachineRecords {
     private static final String HOURS =
             "coalesce(cast(sum(datediff(second, r.started_at, r.ended_at)) as double precision) / 3600, 0)";
     private static final String UV_HOURS =
-            "coalesce(cast(sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) as double precision) / 3600, 0)";
+            "coalesce(cast(sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) as double precision) / "
+                    + "3600, 0)";
 
     private PartAges ages(MachineRef machine, Instant at, Defaults d) {
         boolean tank = machine.traits().kind() == MachineKind.LASER_TANK;
@@ -259,12 +272,16 @@ class MachineRecords {
         return jdbc.sql(
                         "select " + HOURS
                                 + """
-                 + c.baseline_hours from fitting vf join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at)
+                 + c.baseline_hours from fitting vf join fitting ff on ff.vat_id = vf.component_id
+                 and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at)
                 join component c on c.id = ff.component_id
                 left join fitting wv on wv.component_id = vf.component_id
-                left join run r on r.machine_id = wv.machine_id and r.started_at >= greatest(wv.fitted_at, ff.fitted_at) and (wv.removed_at is null or r.started_at < wv.removed_at)
+                left join run r on r.machine_id = wv.machine_id
+                and r.started_at >= greatest(wv.fitted_at, ff.fitted_at) and (wv.removed_at is null
+                or r.started_at < wv.removed_at)
                   and r.ended_at <= :at and not r.withdrawn
-                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null or vf.removed_at > :at) group by c.id, c.baseline_hours""")
+                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null
+                or vf.removed_at > :at) group by c.id, c.baseline_hours""")
                 .param("at", time(at))
                 .param("machine", machine)
                 .query(Double.class)
@@ -276,8 +293,10 @@ class MachineRecords {
         return jdbc.sql("select " + sum + " + c." + baseline
                         + """
                  from fitting f join component c on c.id = f.component_id and c.kind = :kind
-                left join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at and r.ended_at <= :at and not r.withdrawn
-                where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null or f.removed_at > :at) group by c.id, c."""
+                left join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
+                and r.ended_at <= :at and not r.withdrawn
+                where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null
+                or f.removed_at > :at) group by c.id, c."""
                         + baseline)
                 .param("kind", kind)
                 .param("at", time(at))
@@ -289,8 +308,10 @@ class MachineRecords {
 
     private Double since(long machine, String which, Instant at) {
         return jdbc.sql("select " + HOURS
-                        + " from run r where r.machine_id = :machine and r.ended_at <= :at and not r.withdrawn and r.started_at >= coalesce("
-                        + "(select max(at) from service where machine_id = :machine and at <= :at and not withdrawn and "
+                        + " from run r where r.machine_id = :machine and r.ended_at <= :at and not r.withdrawn and "
+                        + "r.started_at >= coalesce("
+                        + "(select max(at) from service where machine_id = :machine and at <= :at and not withdrawn "
+                        + "and "
                         + which
                         + "), timestamp with time zone '1970-01-01 00:00:00+00')")
                 .param("at", time(at))

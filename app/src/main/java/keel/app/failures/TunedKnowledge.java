@@ -68,8 +68,8 @@ class TunedKnowledge {
 
     @Transactional(readOnly = true)
     List<Change> changes() {
-        return jdbc.sql(
-                        "select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = k.person_id order by k.id desc fetch first 20 rows only")
+        return jdbc.sql("select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = "
+                        + "k.person_id order by k.id desc fetch first 20 rows only")
                 .query((row, i) -> new Change(
                         row.getLong(1),
                         row.getObject(2, OffsetDateTime.class).toInstant(),

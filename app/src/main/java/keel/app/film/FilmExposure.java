@@ -95,7 +95,8 @@ class FilmExposure {
         return jdbc.sql(
                         """
                 select ff.component_id from fitting vf join fitting ff on ff.vat_id = vf.component_id
-                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null or vf.removed_at > :at)
+                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null
+                or vf.removed_at > :at)
                   and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
                 .param("machine", machine)
                 .param("at", at.atOffset(ZoneOffset.UTC))

@@ -34,12 +34,15 @@ public class FilmLives {
     private static final Duration A_YEAR = Duration.ofDays(365);
     private static final String FILM =
             """
-            select c.id, c.code, c.material, c.thickness_mm, v.code as vat, o.name as model, p.code as pack, p.supplier, c.since, c.ended_at, c.end_reason,
+            select c.id, c.code, c.material, c.thickness_mm, v.code as vat, o.name as model, p.code as pack,
+            p.supplier, c.since, c.ended_at, c.end_reason,
               coalesce(t.hours, 0) + c.baseline_hours as hours, coalesce(t.layers, 0) + c.baseline_layers as peels,
               (select count(*) from film_experiment e where e.film_id = c.id and not e.withdrawn) as experiments
             from component c
-            left join fitting f on f.component_id = c.id and f.id = (select max(x.id) from fitting x where x.component_id = c.id)
-            left join component v on v.id = f.vat_id left join machine_model o on o.id = v.model_id left join film_pack p on p.id = c.pack_id
+            left join fitting f on f.component_id = c.id and f.id = (select max(x.id) from fitting x
+            where x.component_id = c.id)
+            left join component v on v.id = f.vat_id left join machine_model o on o.id = v.model_id left
+            join film_pack p on p.id = c.pack_id
             left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
             where c.kind = 'FILM' and not c.withdrawn
             """;
@@ -109,7 +112,8 @@ public class FilmLives {
     @Transactional(readOnly = true)
     public double changesPerYear(long modelId) {
         OffsetDateTime first = jdbc.sql(
-                        "select min(c.since) from component c where c.kind = 'VAT' and c.model_id = ? and not c.withdrawn")
+                        "select min(c.since) from component c where c.kind = 'VAT' and c.model_id = ? and not "
+                                + "c.withdrawn")
                 .param(modelId)
                 .query(OffsetDateTime.class)
                 .optional()
@@ -122,7 +126,8 @@ public class FilmLives {
                 : clock.instant().minus(A_YEAR);
         int ended = jdbc.sql(
                         """
-                select count(*) from fitting f join component c on c.id = f.component_id and c.kind = 'FILM' and not c.withdrawn join component v on v.id = f.vat_id
+                select count(*) from fitting f join component c on c.id = f.component_id and c.kind = 'FILM'
+                and not c.withdrawn join component v on v.id = f.vat_id
                 where v.model_id = ? and c.ended_at >= ? and f.removed_at is not null""")
                 .params(modelId, from.atOffset(ZoneOffset.UTC))
                 .query(Integer.class)
@@ -139,7 +144,8 @@ public class FilmLives {
         List<Double> minutes = jdbc
                 .sql(
                         """
-                select cast(datediff(minute, started_at, finished_at) as double precision) from guide_session where procedure_code = 'film-change' and finished_at is not null
+                select cast(datediff(minute, started_at, finished_at) as double precision) from guide_session
+                where procedure_code = 'film-change' and finished_at is not null
                 and machine_id is not null order by finished_at desc fetch first 9 rows only""")
                 .query(Double.class)
                 .list()
@@ -158,15 +164,19 @@ public class FilmLives {
         String which = " c.kind = 'FILM' and not c.withdrawn and c.material <> 'OTHER' and c.thickness_mm "
                 + (thin ? "<=" : ">") + " " + ThinOrThick.THIN_UP_TO_MM;
         ThinOrThick.Kind films = jdbc.sql(
-                        "select count(*), coalesce(sum(t.hours), 0), count(case when c.end_reason = 'PIERCED' then 1 end) from component c left join meter t on t.scope = 'COMPONENT' "
+                        "select count(*), coalesce(sum(t.hours), 0), count(case when c.end_reason = 'PIERCED' then "
+                                + "1 end) from component c left join meter t on t.scope = 'COMPONENT' "
                                 + "and t.owner_id = c.id where" + which)
                 .query((row, i) -> new ThinOrThick.Kind(row.getInt(1), row.getDouble(2), row.getInt(3), 0))
                 .single();
         int soft = jdbc.sql(
                         """
-                select count(distinct f.id) from failure f join failure_symptom s on s.failure_id = f.id and s.present and s.symptom = 'soft-detail'
-                join fitting vf on vf.machine_id = f.machine_id and vf.fitted_at <= f.seen_at and (vf.removed_at is null or vf.removed_at > f.seen_at)
-                join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= f.seen_at and (ff.removed_at is null or ff.removed_at > f.seen_at)
+                select count(distinct f.id) from failure f join failure_symptom s on s.failure_id = f.id
+                and s.present and s.symptom = 'soft-detail'
+                join fitting vf on vf.machine_id = f.machine_id and vf.fitted_at <= f.seen_at
+                and (vf.removed_at is null or vf.removed_at > f.seen_at)
+                join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= f.seen_at
+                and (ff.removed_at is null or ff.removed_at > f.seen_at)
                 join component c on c.id = ff.component_id where not f.withdrawn and"""
                                 + which)
                 .query(Integer.class)
@@ -220,8 +230,8 @@ public class FilmLives {
         if (vat.film() == null) {
             return List.of();
         }
-        return jdbc.sql(
-                        "select e.id, e.what, e.at, p.name from film_experiment e join person p on p.id = e.person_id where e.film_id = ? and not e.withdrawn order by e.id desc")
+        return jdbc.sql("select e.id, e.what, e.at, p.name from film_experiment e join person p on p.id = "
+                        + "e.person_id where e.film_id = ? and not e.withdrawn order by e.id desc")
                 .param(vat.film().id())
                 .query((row, i) -> {
                     Instant at = time(row, "at");
@@ -249,12 +259,16 @@ public class FilmLives {
     private Fared fared(Vats.Vat vat, Instant since, boolean withIt) {
         return jdbc.sql(
                         """
-                select count(case when r.outcome = 'GOOD' then 1 end), count(*), coalesce(cast(sum(datediff(minute, r.started_at, r.ended_at)) as double precision) / 60, 0)
+                select count(case when r.outcome = 'GOOD' then 1 end), count(*), coalesce(cast(sum(datediff(minute,
+                r.started_at, r.ended_at)) as double precision) / 60, 0)
                 from run r join machine m on m.id = r.machine_id and m.model_id = :model
-                join fitting vf on vf.machine_id = r.machine_id and vf.fitted_at <= r.started_at and (vf.removed_at is null or vf.removed_at > r.started_at)
-                join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= r.started_at and (ff.removed_at is null or ff.removed_at > r.started_at)
+                join fitting vf on vf.machine_id = r.machine_id and vf.fitted_at <= r.started_at
+                and (vf.removed_at is null or vf.removed_at > r.started_at)
+                join fitting ff on ff.vat_id = vf.component_id and ff.fitted_at <= r.started_at
+                and (ff.removed_at is null or ff.removed_at > r.started_at)
                 join component c on c.id = ff.component_id and c.kind = 'FILM'
-                where r.started_at >= :since and r.ended_at is not null and not r.withdrawn and (c.id = :film) = :with""")
+                where r.started_at >= :since and r.ended_at is not null and not r.withdrawn
+                and (c.id = :film) = :with""")
                 .param("model", vat.model().id())
                 .param("since", since.atOffset(ZoneOffset.UTC))
                 .param("film", vat.film().id())

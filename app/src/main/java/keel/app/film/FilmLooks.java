@@ -151,7 +151,8 @@ public class FilmLooks {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql(
                         """
-                insert into film_look (film_id, at, person_id, clouding, uv_bare, uv_through, transmittance, leak, note, service_id, withdrawn)
+                insert into film_look (film_id, at, person_id, clouding, uv_bare, uv_through, transmittance, leak,
+                note, service_id, withdrawn)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
                 .params(
                         film.id(),
@@ -274,7 +275,8 @@ public class FilmLooks {
         return read(
                         LOOK
                                 + """
-                 and l.id in (select max(x.id) from film_look x join fitting f on f.component_id = x.film_id and f.removed_at is null
+                 and l.id in (select max(x.id) from film_look x join fitting f on f.component_id = x.film_id
+                 and f.removed_at is null
                   where not x.withdrawn group by x.film_id)""",
                         Map.of())
                 .entrySet()
@@ -349,7 +351,8 @@ public class FilmLooks {
     public Optional<Double> transmittanceNear(long filmId, Instant at) {
         return jdbc.sql(
                         """
-                select transmittance from film_look where film_id = :film and transmittance is not null and not withdrawn and abs(datediff(day, at, :at)) <= 14
+                select transmittance from film_look where film_id = :film and transmittance is not null
+                and not withdrawn and abs(datediff(day, at, :at)) <= 14
                 order by abs(datediff(minute, at, :at)) fetch first row only""")
                 .param("film", filmId)
                 .param("at", at.atOffset(ZoneOffset.UTC))

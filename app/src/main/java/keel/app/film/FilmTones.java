@@ -40,7 +40,8 @@ public class FilmTones {
 
     private static final String TONE =
             """
-            select t.id, t.film_id, t.at, p.name, t.fundamental_hz, t.spread_hz, t.taps, t.temperature_c, t.dry_n_per_m, t.with_air_n_per_m, t.stress_mpa, t.evenness, t.trace
+            select t.id, t.film_id, t.at, p.name, t.fundamental_hz, t.spread_hz, t.taps, t.temperature_c,
+            t.dry_n_per_m, t.with_air_n_per_m, t.stress_mpa, t.evenness, t.trace
             from film_tone t join person p on p.id = t.person_id where not t.withdrawn
             """;
 
@@ -158,7 +159,8 @@ public class FilmTones {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql(
                         """
-                insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, temperature_c, dry_n_per_m, with_air_n_per_m, stress_mpa, evenness, trace, withdrawn)
+                insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, temperature_c,
+                dry_n_per_m, with_air_n_per_m, stress_mpa, evenness, trace, withdrawn)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
                 .params(
                         vat.film().id(),
@@ -206,8 +208,8 @@ public class FilmTones {
             FilmTension n = vat.model()
                     .window()
                     .tension(t.hz(), t.traces().peaks(), vat.film().thicknessMm());
-            jdbc.sql(
-                            "update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = ?, evenness = ? where id = ?")
+            jdbc.sql("update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = "
+                            + "?, evenness = ? where id = ?")
                     .params(vat.film().id(), n.dryNPerM(), n.withAirNPerM(), n.stressMPa(), n.evenness(), t.id())
                     .update();
         }
@@ -270,7 +272,8 @@ public class FilmTones {
                 .sql(
                         TONE.replace("t.trace", "'null'")
                                 + """
-                 and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id and f.removed_at is null where not x.withdrawn group by x.film_id)""")
+                 and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id
+                 and f.removed_at is null where not x.withdrawn group by x.film_id)""")
                 .query((row, i) -> new Row(row.getLong(2), tone(row)))
                 .list()
                 .stream()
@@ -284,7 +287,8 @@ public class FilmTones {
         return jdbc
                 .sql(
                         """
-                select r.model_id, r.id, r.school, r.thickness_mm, r.hz, r.tension_n_per_m, r.temperature_c, r.made_at, p.name from tone_reference r join person p on p.id = r.person_id
+                select r.model_id, r.id, r.school, r.thickness_mm, r.hz, r.tension_n_per_m, r.temperature_c,
+                r.made_at, p.name from tone_reference r join person p on p.id = r.person_id
                 where r.id in (select max(id) from tone_reference group by model_id, thickness_mm)""")
                 .query((row, i) -> new Row(
                         row.getLong(1),
@@ -352,8 +356,8 @@ public class FilmTones {
 
     private void write(Vats.Vat vat, School school, double hz, Double tension, Double temperatureC, Long toneId) {
         Actor keeper = Actor.require(Role.KEEPER);
-        jdbc.sql(
-                        "insert into tone_reference (model_id, thickness_mm, school, hz, tension_n_per_m, temperature_c, tone_id, made_at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+        jdbc.sql("insert into tone_reference (model_id, thickness_mm, school, hz, tension_n_per_m, "
+                        + "temperature_c, tone_id, made_at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
                 .params(
                         vat.model().id(),
                         vat.film().thicknessMm(),

@@ -53,7 +53,8 @@ final class MarkLines {
                 findings.add(
                         "marks",
                         "This is no mark: \"" + line.strip()
-                                + "\". Like \"dent 40 22 3\": what, mm from the left, mm from the front, its size in mm.");
+                                + "\". Like \"dent 40 22 3\": what, mm from the left, mm from the front, its size "
+                                + "in mm.");
             }
         }
         return marks;

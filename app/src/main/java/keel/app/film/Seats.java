@@ -32,8 +32,8 @@ public class Seats {
 
     @Transactional(readOnly = true)
     public FilmSeat of(long modelId) {
-        return jdbc.sql(
-                        "select corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, sheet_width_mm, vat_price from film_seat where model_id = ?")
+        return jdbc.sql("select corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, "
+                        + "sheet_width_mm, vat_price from film_seat where model_id = ?")
                 .param(modelId)
                 .query((row, i) -> new FilmSeat(
                         number(row, 1),
@@ -56,7 +56,8 @@ public class Seats {
         jdbc.sql("delete from film_seat where model_id = ?").param(modelId).update();
         jdbc.sql(
                         """
-                insert into film_seat (model_id, corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, sheet_width_mm, vat_price)
+                insert into film_seat (model_id, corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm,
+                sheet_length_mm, sheet_width_mm, vat_price)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         modelId,

@@ -30,13 +30,18 @@ public class Vats {
 
     private static final String VAT =
             """
-            select v.id, v.code, v.since, v.ended_at, o.id as model_id, o.code as model, o.name as model_name, o.kind, o.plate_width_mm, o.plate_depth_mm, o.window_length_mm,
-              o.window_width_mm, o.clamp_ring, o.clamp_long, o.clamp_short, o.frame_long, o.frame_short, m.code as machine, m.name as machine_name, p.code as pack, p.supplier, p.lot,
-              (select r.pigment_family from pour x join resin r on r.id = x.resin_id where x.vat_id = v.id and not x.withdrawn order by x.at desc fetch first row only) as family,
+            select v.id, v.code, v.since, v.ended_at, o.id as model_id, o.code as model, o.name as model_name,
+            o.kind, o.plate_width_mm, o.plate_depth_mm, o.window_length_mm,
+              o.window_width_mm, o.clamp_ring, o.clamp_long, o.clamp_short, o.frame_long, o.frame_short, m.code as
+              machine, m.name as machine_name, p.code as pack, p.supplier, p.lot,
+              (select r.pigment_family from pour x join resin r on r.id = x.resin_id where x.vat_id = v.id
+              and not x.withdrawn order by x.at desc fetch first row only) as family,
               fc.code as film
             from component v join machine_model o on o.id = v.model_id
-            left join fitting vf on vf.component_id = v.id and vf.removed_at is null left join machine m on m.id = vf.machine_id
-            left join fitting ff on ff.vat_id = v.id and ff.removed_at is null left join component fc on fc.id = ff.component_id left join film_pack p on p.id = fc.pack_id
+            left join fitting vf on vf.component_id = v.id and vf.removed_at is null left join machine m
+            on m.id = vf.machine_id
+            left join fitting ff on ff.vat_id = v.id and ff.removed_at is null left join component fc
+            on fc.id = ff.component_id left join film_pack p on p.id = fc.pack_id
             where v.kind = 'VAT' and not v.withdrawn
             """;
 
@@ -116,9 +121,9 @@ public class Vats {
     public List<Vat> all(boolean ended) {
         Map<String, PartView> films = films();
         PartLives.Book book = lives.book();
-        return jdbc.sql(
-                        VAT
-                                + " and (:ended or v.ended_at is null) order by o.name, case when m.code is null then 1 else 0 end, m.name, v.number")
+        return jdbc.sql(VAT
+                        + " and (:ended or v.ended_at is null) order by o.name, case when m.code is null "
+                        + "then 1 else 0 end, m.name, v.number")
                 .param("ended", ended)
                 .query((row, i) -> vat(row, films, book))
                 .list();
@@ -146,9 +151,12 @@ public class Vats {
     public Map<Long, List<Span>> films(List<Vat> vats) {
         Map<Long, List<Span>> films = spans(
                 """
-                select now.component_id, c.code, ff.fitted_at, coalesce(ff.removed_at, vf.removed_at), c.ended_at, c.end_reason from fitting now
-                join fitting vf on vf.machine_id = now.machine_id and vf.component_id <> now.component_id join component v on v.id = vf.component_id and v.kind = 'VAT'
-                join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id and not c.withdrawn
+                select now.component_id, c.code, ff.fitted_at, coalesce(ff.removed_at, vf.removed_at), c.ended_at,
+                c.end_reason from fitting now
+                join fitting vf on vf.machine_id = now.machine_id and vf.component_id <> now.component_id
+                join component v on v.id = vf.component_id and v.kind = 'VAT'
+                join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
+                and not c.withdrawn
                 where now.removed_at is null and now.component_id in (:vats) order by ff.fitted_at""",
                 vats.stream().filter(Vat::tank).toList());
         inThem(vats).forEach((vat, spans) -> films.computeIfAbsent(vat, id -> new ArrayList<>())
@@ -158,7 +166,8 @@ public class Vats {
 
     private Map<Long, List<Span>> inThem(List<Vat> vats) {
         return spans(
-                "select f.vat_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id and not c.withdrawn "
+                "select f.vat_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join "
+                        + "component c on c.id = f.component_id and not c.withdrawn "
                         + "where f.vat_id in (:vats) order by f.fitted_at",
                 vats);
     }
@@ -166,7 +175,8 @@ public class Vats {
     /** Every machine that a vat was on, by vat, oldest first; the code is the machine's name. */
     public Map<Long, List<Span>> machines(List<Vat> vats) {
         return spans(
-                "select f.component_id, m.name, f.fitted_at, f.removed_at, cast(null as timestamp with time zone), cast(null as varchar) from fitting f "
+                "select f.component_id, m.name, f.fitted_at, f.removed_at, cast(null as timestamp with time zone), "
+                        + "cast(null as varchar) from fitting f "
                         + "join machine m on m.id = f.machine_id where f.component_id in (:vats) order by f.fitted_at",
                 vats);
     }

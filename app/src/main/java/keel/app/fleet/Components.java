@@ -15,8 +15,10 @@ interface Components extends JpaRepository<Component, Long> {
     /** By its code, or by the serial number that its maker gave it; codes first. */
     @Query(
             """
-            select x from Component x where x.kind = ?1 and not x.withdrawn and (x.code = upper(?2) or lower(x.serial) = lower(?2))
-            order by case when x.code = upper(?2) then 0 else 1 end, case when x.endedAt is null then 0 else 1 end, x.number desc""")
+            select x from Component x where x.kind = ?1 and not x.withdrawn and (x.code = upper(?2)
+            or lower(x.serial) = lower(?2))
+            order by case when x.code = upper(?2) then 0 else 1 end, case when x.endedAt is null then 0
+            else 1 end, x.number desc""")
     List<Component> called(ComponentKind kind, String codeOrSerial);
 
     /** Why such a model of part is not for such a model of machine; empty where it is. */
@@ -24,10 +26,14 @@ interface Components extends JpaRepository<Component, Long> {
             nativeQuery = true,
             value =
                     """
-            select case when not exists (select 1 from part_model_fits f where f.part_model_id = p.id and f.machine_model_id = m.id) then 'it is not for a ' || m.name
-              else 'it has ' || p.pixels_x || ' × ' || p.pixels_y || ' pixels, a ' || m.name || ' shows ' || m.pixels_x || ' × ' || m.pixels_y end
-            from part_model p, machine_model m where p.id = ?1 and m.id = ?2 and (p.pixels_x <> m.pixels_x or p.pixels_y <> m.pixels_y
-              or not exists (select 1 from part_model_fits f where f.part_model_id = p.id and f.machine_model_id = m.id))""")
+            select case when not exists (select 1 from part_model_fits f where f.part_model_id = p.id
+            and f.machine_model_id = m.id) then 'it is not for a ' || m.name
+              else 'it has ' || p.pixels_x || ' × ' || p.pixels_y || ' pixels, a ' || m.name || ' shows ' ||
+              m.pixels_x || ' × ' || m.pixels_y end
+            from part_model p, machine_model m where p.id = ?1 and m.id = ?2 and (p.pixels_x <> m.pixels_x
+            or p.pixels_y <> m.pixels_y
+              or not exists (select 1 from part_model_fits f where f.part_model_id = p.id
+              and f.machine_model_id = m.id))""")
     Optional<String> unfit(long partModel, long machineModel);
 
     /** Number of a pack of film sheets. */

@@ -8,8 +8,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface Fittings extends JpaRepository<Fitting, Long> {
 
-    @Query(
-            "select f from Fitting f, Component c where c.id = f.componentId and c.kind = ?2 and f.machineId = ?1 and f.removedAt is null")
+    @Query("select f from Fitting f, Component c where c.id = f.componentId and c.kind = ?2 and f.machineId = ?1 "
+            + "and f.removedAt is null")
     Optional<Fitting> onMachine(long machineId, ComponentKind kind);
 
     @Query("select f from Fitting f where f.vatId = ?1 and f.removedAt is null")
@@ -28,6 +28,7 @@ interface Fittings extends JpaRepository<Fitting, Long> {
     @Query(
             """
             select max(case when f.removedAt is null then f.fittedAt else f.removedAt end) from Fitting f, Component c
-            where c.id = f.componentId and (f.componentId = ?1 or f.vatId = ?1 or (f.machineId = ?2 and c.kind = ?3))""")
+            where c.id = f.componentId and (f.componentId = ?1 or f.vatId = ?1 or (f.machineId = ?2
+            and c.kind = ?3))""")
     Instant lastChange(Long componentId, Long machineId, ComponentKind kind);
 }

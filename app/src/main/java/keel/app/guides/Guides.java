@@ -233,11 +233,12 @@ public class Guides {
             throw new Conflict(
                     "vats",
                     "Vat " + vat.code()
-                            + " is in a sitting that was begun already. Go on there, under Step by step, or give it up first.");
+                            + " is in a sitting that was begun already. Go on there, under Step by step, or give it "
+                            + "up first.");
         }
         // where nothing was in it, nobody has to say why it ended
-        jdbc.sql(
-                        "insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, ?, ?, 0, ?)")
+        jdbc.sql("insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, "
+                        + "?, ?, 0, ?)")
                 .params(
                         session.id,
                         place,
@@ -277,7 +278,8 @@ public class Guides {
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
         if (step.stops()) {
             throw new Conflict(
-                    "It does not end here: put it right, go back and answer anew. Or give it up; the logbook then says where.");
+                    "It does not end here: put it right, go back and answer anew. Or give it up; the logbook then "
+                            + "says where.");
         }
         course.done(read(step, given));
         records.check(course, step);
@@ -392,9 +394,13 @@ public class Guides {
     public List<OpenGuide> open() {
         return jdbc.sql(
                         """
-                select s.id, m.code, coalesce(m.name, a.name, (select 'Vats ' || listagg(v.code, ', ') within group (order by g.place) from guide_vat g join component v on v.id = g.vat_id
-                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name from guide_session s left join machine m on m.id = s.machine_id left join air_part a on a.id = s.air_part_id
-                join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null order by s.touched_at desc""")
+                select s.id, m.code, coalesce(m.name, a.name, (select 'Vats ' || listagg(v.code, ', ') within group
+                (order by g.place) from guide_vat g join component v on v.id = g.vat_id
+                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name
+                  from guide_session s left join machine m on m.id = s.machine_id left join air_part a
+                  on a.id = s.air_part_id
+                join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null
+                order by s.touched_at desc""")
                 .query(this::openGuide)
                 .list();
     }
@@ -405,7 +411,8 @@ public class Guides {
         List<Long> minutes = jdbc
                 .sql(
                         """
-                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ? and finished_at is not null and (machine_id is not null or air_part_id is not null)
+                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ?
+                and finished_at is not null and (machine_id is not null or air_part_id is not null)
                 order by finished_at desc fetch first 9 rows only""")
                 .param(procedure)
                 .query(Long.class)
@@ -422,8 +429,10 @@ public class Guides {
         List<Double> minutes = jdbc
                 .sql(
                         """
-                select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place) from guide_session s join guide_vat g on g.session_id = s.id
-                where s.procedure_code = ? and s.finished_at is not null group by s.id, s.started_at, s.finished_at having count(g.place) > 1
+                select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place)
+                from guide_session s join guide_vat g on g.session_id = s.id
+                where s.procedure_code = ? and s.finished_at is not null
+                group by s.id, s.started_at, s.finished_at having count(g.place) > 1
                 order by s.finished_at desc fetch first 9 rows only""")
                 .param(procedure)
                 .query(Double.class)
@@ -475,7 +484,8 @@ public class Guides {
         }
         record Row(String vat, String step, int bolts, String answers) {}
         List<Row> rows = jdbc.sql(
-                        "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = g.vat_id where g.session_id = ? order by g.place")
+                        "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = "
+                                + "g.vat_id where g.session_id = ? order by g.place")
                 .param(session.id)
                 .query((row, i) -> new Row(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
                 .list();
@@ -503,7 +513,8 @@ public class Guides {
             session.answers = text(current.answers);
         } else {
             course.subjects().forEach(s -> jdbc.sql(
-                            "update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and vat_id = ?")
+                            "update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and "
+                                    + "vat_id = ?")
                     .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId)
                     .update());
         }

@@ -336,9 +336,13 @@ public class PartLives {
         LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
         return jdbc.sql(
                         """
-                select count(case when c.ended_at is not null and c.end_reason not in ('PLANNED', 'OTHER') then 1 end), count(c.ended_at) || ' ' || coalesce(sum(case when c.ended_at is null then 0 else t.hours + t.uv_hours + t.layers end), 0)
-                  || ' ' || (select count(*) from failure f where not f.withdrawn and f.cause in (:causes)) || ' ' || (select coalesce(max(id), 0) from change_school)
-                from component c left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
+                select count(case when c.ended_at is not null
+                and c.end_reason not in ('PLANNED', 'OTHER') then 1 end), count(c.ended_at) || ' ' ||
+                coalesce(sum(case when c.ended_at is null then 0 else t.hours + t.uv_hours + t.layers end), 0)
+                  || ' ' || (select count(*) from failure f where not f.withdrawn
+                  and f.cause in (:causes)) || ' ' || (select coalesce(max(id), 0) from change_school)
+                from component c left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
+                where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
                 .param(
                         "causes",
                         Stream.of(PartUse.Part.values())
@@ -359,17 +363,24 @@ public class PartLives {
         return jdbc
                 .sql(
                         """
-                select c.code, coalesce(o.name, vo.name) as model, coalesce(o.kind, vo.kind) as machine_kind, coalesce(t.hours, 0) + c.baseline_hours as hours,
-                  coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours, coalesce(t.layers, 0) + c.baseline_layers as layers, c.ended_at, c.end_reason,
+                select c.code, coalesce(o.name, vo.name) as model, coalesce(o.kind, vo.kind) as machine_kind,
+                coalesce(t.hours, 0) + c.baseline_hours as hours,
+                  coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours, coalesce(t.layers, 0) +
+                  c.baseline_layers as layers, c.ended_at, c.end_reason,
                   coalesce(m.name, 'vat ' || v.code) as place, f.id as now_fitted,
-                  exists (select 1 from failure x where x.machine_id = coalesce(m.id, vl.machine_id) and not x.withdrawn and x.cause in (:causes) and x.seen_at <= c.ended_at
-                    and x.seen_at >= (select max(r.started_at) from run r where r.machine_id = x.machine_id and not r.withdrawn and r.started_at < c.ended_at)) as in_print
+                  exists (select 1 from failure x where x.machine_id = coalesce(m.id, vl.machine_id)
+                  and not x.withdrawn and x.cause in (:causes) and x.seen_at <= c.ended_at
+                    and x.seen_at >= (select max(r.started_at) from run r where r.machine_id = x.machine_id
+                    and not r.withdrawn and r.started_at < c.ended_at)) as in_print
                 from component c
                 left join fitting l on l.id = (select max(x.id) from fitting x where x.component_id = c.id)
-                left join component v on v.id = l.vat_id left join machine_model vo on vo.id = v.model_id left join machine m on m.id = l.machine_id
-                left join fitting vl on vl.component_id = v.id and vl.machine_id is not null and vl.fitted_at <= c.ended_at and (vl.removed_at is null or vl.removed_at >= c.ended_at)
+                left join component v on v.id = l.vat_id left join machine_model vo on vo.id = v.model_id left
+                join machine m on m.id = l.machine_id
+                left join fitting vl on vl.component_id = v.id and vl.machine_id is not null
+                and vl.fitted_at <= c.ended_at and (vl.removed_at is null or vl.removed_at >= c.ended_at)
                 left join fitting f on f.id = l.id and f.removed_at is null
-                left join machine_model o on o.id = c.model_id left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
+                left join machine_model o on o.id = c.model_id left join meter t on t.scope = 'COMPONENT'
+                and t.owner_id = c.id
                 where c.kind = :kind and not c.withdrawn order by c.number""")
                 .param("kind", kind)
                 .param("causes", causes)

@@ -24,7 +24,8 @@ public class Logbook {
 
     private static final String LINES =
             """
-            select e.id, e.kind, m.code, m.name, e.subject_kind, e.subject_id, e.happened_at, e.written_at, p.name as person, e.via,
+            select e.id, e.kind, m.code, m.name, e.subject_kind, e.subject_id, e.happened_at, e.written_at, p.name
+            as person, e.via,
               e.headline, e.note, e.content, e.supersedes_id, e.reason,
               exists (select 1 from log_entry later where later.supersedes_id = e.id) as superseded
             from log_entry e join person p on p.id = e.person_id left join machine m on m.id = e.machine_id
@@ -65,8 +66,8 @@ public class Logbook {
     /** Id of the newest entry of these kinds about a subject, or null. */
     @Transactional(readOnly = true)
     public Long latest(String subjectKind, long subjectId, LogKind... kinds) {
-        return jdbc.sql(
-                        "select max(id) from log_entry where subject_kind = :kind and subject_id = :id and kind in (:kinds)")
+        return jdbc.sql("select max(id) from log_entry where subject_kind = :kind and subject_id = :id and kind in "
+                        + "(:kinds)")
                 .param("kind", subjectKind)
                 .param("id", subjectId)
                 .param("kinds", List.of(kinds).stream().map(Enum::name).toList())
@@ -97,13 +98,14 @@ public class Logbook {
                 ? List.of(filter.text().toLowerCase(Locale.ROOT).strip().split("\\s+"))
                 : List.of();
         for (int i = 0; i < words.size(); i++) {
-            where.add(
-                    "lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || p.name || ' ' "
-                            + "|| coalesce(m.name, '')) like :word" + i + " escape '!'");
+            where.add("lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || "
+                    + "p.name || ' ' "
+                    + "|| coalesce(m.name, '')) like :word" + i + " escape '!'");
         }
         JdbcClient.StatementSpec query = jdbc.sql(
                         LINES + (where.isEmpty() ? "" : " where " + String.join(" and ", where))
-                                + " order by e.happened_at desc, e.id desc offset :skip rows fetch next :size rows only")
+                                + " order by e.happened_at desc, e.id desc offset :skip rows fetch next :size rows "
+                                + "only")
                 .param("machine", filter.machine())
                 .param("kind", filter.kind() == null ? null : filter.kind().name())
                 .param("from", time(filter.from()))

@@ -29,15 +29,22 @@ public class Optics {
 
     private static final String PART =
             """
-            select c.id, c.kind, c.code, c.serial, c.batch, c.bought_on, c.warranty_until, coalesce(c.price, p.price) as price, c.since, c.ended_at, c.end_reason, c.part_model_id,
-              p.code as model_code, p.name as model_name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm, p.depth_mm, m.id as machine_id, m.code as machine, m.name as machine_name,
-              mo.kind as machine_kind, coalesce((select listagg(o.name, ', ') within group (order by o.name) from part_model_fits x join machine_model o on o.id = x.machine_model_id
+            select c.id, c.kind, c.code, c.serial, c.batch, c.bought_on, c.warranty_until, coalesce(c.price,
+            p.price) as price, c.since, c.ended_at, c.end_reason, c.part_model_id,
+              p.code as model_code, p.name as model_name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm,
+              p.depth_mm, m.id as machine_id, m.code as machine, m.name as machine_name,
+              mo.kind as machine_kind, coalesce((select listagg(o.name, ', ') within group (order by o.name)
+              from part_model_fits x join machine_model o on o.id = x.machine_model_id
                 where x.part_model_id = p.id), co.name, mo.name) as fits,
-              (select y.name from fitting x join machine y on y.id = x.machine_id where x.component_id = c.id order by x.fitted_at desc fetch first row only) as last_on,
-              (select min(x.fitted_at) from fitting x where x.component_id = c.id) as fitted_at, coalesce(t.hours, 0) + c.baseline_hours as hours,
+              (select y.name from fitting x join machine y on y.id = x.machine_id where x.component_id = c.id
+              order by x.fitted_at desc fetch first row only) as last_on,
+              (select min(x.fitted_at) from fitting x where x.component_id = c.id) as fitted_at, coalesce(t.hours,
+              0) + c.baseline_hours as hours,
               coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours
-            from component c left join part_model p on p.id = c.part_model_id left join machine_model co on co.id = c.model_id
-            left join fitting f on f.component_id = c.id and f.removed_at is null left join machine m on m.id = f.machine_id left join machine_model mo on mo.id = m.model_id
+            from component c left join part_model p on p.id = c.part_model_id left join machine_model co
+            on co.id = c.model_id
+            left join fitting f on f.component_id = c.id and f.removed_at is null left join machine m
+            on m.id = f.machine_id left join machine_model mo on mo.id = m.model_id
             left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
             where not c.withdrawn and c.kind in ('SCREEN', 'LIGHT')""";
 
@@ -141,11 +148,14 @@ public class Optics {
                         """
                 select id, sum(uv * c) / sum(uv), sum(case when c > :warm then uv else 0 end), sum(uv) from (
                   select f.component_id as id, coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600 as uv,
-                    (select t.temperature_c from room_reading t where t.room_id = m.room_id and not t.withdrawn and t.at <= r.ended_at and t.at > dateadd(hour, -36, r.started_at)
+                    (select t.temperature_c from room_reading t where t.room_id = m.room_id and not t.withdrawn
+                    and t.at <= r.ended_at and t.at > dateadd(hour, -36, r.started_at)
                       order by t.at desc fetch first row only) as c
-                  from fitting f join component p on p.id = f.component_id and p.kind in ('SCREEN', 'LIGHT') and not p.withdrawn
+                  from fitting f join component p on p.id = f.component_id and p.kind in ('SCREEN', 'LIGHT')
+                  and not p.withdrawn
                   join machine m on m.id = f.machine_id
-                  join run r on r.machine_id = f.machine_id and not r.withdrawn and r.ended_at is not null and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at))
+                  join run r on r.machine_id = f.machine_id and not r.withdrawn and r.ended_at is not null
+                  and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at))
                 where c is not null and uv > 0 group by id""")
                 .param("warm", warm)
                 .query((row, i) ->

@@ -179,8 +179,8 @@ class OpticsController {
 
     private Map<Long, Instant> windows() {
         Map<Long, Instant> seen = new HashMap<>();
-        jdbc.sql(
-                        "select machine_id, max(at) from service where kind in ('WINDOW_INSPECTED', 'TANK_CHANGE') and not withdrawn group by machine_id")
+        jdbc.sql("select machine_id, max(at) from service where kind in ('WINDOW_INSPECTED', 'TANK_CHANGE') "
+                        + "and not withdrawn group by machine_id")
                 .query((row, i) -> seen.put(
                         row.getLong(1), row.getObject(2, OffsetDateTime.class).toInstant()))
                 .list();

@@ -130,8 +130,10 @@ public class PartModels {
     public List<Model> all() {
         return jdbc.sql(
                         """
-                select p.id, p.code, p.kind, p.name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm, p.depth_mm, p.price, p.retired_at,
-                  (select listagg(o.name, '|') within group (order by o.name) from part_model_fits f join machine_model o on o.id = f.machine_model_id where f.part_model_id = p.id) as fits
+                select p.id, p.code, p.kind, p.name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm,
+                p.depth_mm, p.price, p.retired_at,
+                  (select listagg(o.name, '|') within group (order by o.name) from part_model_fits f
+                  join machine_model o on o.id = f.machine_model_id where f.part_model_id = p.id) as fits
                 from part_model p order by p.kind desc, p.name, p.revision""")
                 .query((row, i) -> model(row))
                 .list();
@@ -185,7 +187,8 @@ public class PartModels {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
         jdbc.sql(
                         """
-                insert into part_model (code, kind, name, revision, source, pixels_x, pixels_y, width_mm, depth_mm, price, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
+                insert into part_model (code, kind, name, revision, source, pixels_x, pixels_y, width_mm, depth_mm,
+                price, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         code,
                         entry.kind().name(),

@@ -53,7 +53,8 @@ record UvDrawing(
                         ? "No UV map yet."
                         : String.format(
                                 Locale.ROOT,
-                                "UV map of %d readings: %.2f mW/cm² on average, the dimmest %.2f at %.0f, %.0f mm, the brightest %.2f at %.0f, %.0f mm.",
+                                "UV map of %d readings: %.2f mW/cm² on average, the dimmest %.2f at %.0f, %.0f mm, "
+                                        + "the brightest %.2f at %.0f, %.0f mm.",
                                 last.map().readings().size(),
                                 last.map().mean(),
                                 last.map().least().light(),

@@ -58,7 +58,8 @@ public class UvMaps {
     public List<Kept> of(MachineNow m) {
         return jdbc.sql(
                         """
-                select u.id, u.at, p.name, u.light_id, u.light_hours, u.screen_id, u.content from uv_map u join person p on p.id = u.person_id
+                select u.id, u.at, p.name, u.light_id, u.light_hours, u.screen_id, u.content from uv_map u
+                join person p on p.id = u.person_id
                 where u.machine_id = ? and not u.withdrawn order by u.at desc, u.id desc""")
                 .param(m.id())
                 .query((row, i) -> new Kept(
@@ -101,8 +102,8 @@ public class UvMaps {
         Refused.unless(findings);
         UvMap map = UvMap.of(readings, m.plateWidthMm(), m.plateDepthMm());
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into uv_map (machine_id, light_id, light_hours, screen_id, content, at, person_id, withdrawn) values (?, ?, ?, ?, ?, ?, ?, false)")
+        jdbc.sql("insert into uv_map (machine_id, light_id, light_hours, screen_id, content, at, person_id, "
+                        + "withdrawn) values (?, ?, ?, ?, ?, ?, ?, false)")
                 .params(
                         m.id(),
                         m.light() == null ? null : m.light().id(),
@@ -135,8 +136,10 @@ public class UvMaps {
     private double uvHours(long light) {
         return jdbc.sql(
                         """
-                select c.baseline_uv_hours + coalesce((select sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) / 3600 from run r join fitting f on f.machine_id = r.machine_id
-                  and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at) where f.component_id = c.id and not r.withdrawn and r.ended_at is not null), 0)
+                select c.baseline_uv_hours + coalesce((select sum(coalesce(r.reached_layer, r.layers) *
+                r.layer_exposure_s) / 3600 from run r join fitting f on f.machine_id = r.machine_id
+                  and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at)
+                  where f.component_id = c.id and not r.withdrawn and r.ended_at is not null), 0)
                 from component c where c.id = ?""")
                 .param(light)
                 .query(Double.class)

@@ -49,7 +49,8 @@ class Security {
                     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
                     response.getWriter()
                             .write("{\"type\":\"about:blank\",\"title\":\"Unauthorized\",\"status\":401,"
-                                    + "\"detail\":\"A valid token is needed: Authorization: Bearer …\",\"errors\":[]}");
+                                    + "\"detail\":\"A valid token is needed: Authorization: Bearer "
+                                    + "…\",\"errors\":[]}");
                 }))
                 .build();
     }

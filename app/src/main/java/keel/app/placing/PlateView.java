@@ -94,8 +94,10 @@ public record PlateView(Which which, PlateDrawing drawing, String says, String p
         return String.format(
                 Locale.ROOT,
                 peels
-                        ? "%s: %.0f %s at the worst, %.0f from the left and %.0f mm from the front; %.0f on the whole, unevenness %.0f %% (0 is even)."
-                        : "%s: %.1f %s at the worst, %.0f from the left and %.0f mm from the front; %.1f on the whole, unevenness %.0f %% (0 is even).",
+                        ? "%s: %.0f %s at the worst, %.0f from the left and %.0f mm from the front; %.0f on the "
+                                + "whole, unevenness %.0f %% (0 is even)."
+                        : "%s: %.1f %s at the worst, %.0f from the left and %.0f mm from the front; %.1f on the "
+                                + "whole, unevenness %.0f %% (0 is even).",
                 name,
                 spread.most(),
                 unit,

@@ -38,7 +38,8 @@ class PageProblems {
                 response,
                 HttpStatus.CONFLICT,
                 "Somebody was quicker",
-                "Somebody else changed this at the same moment. Go back, look at it again and repeat; nothing was written.");
+                "Somebody else changed this at the same moment. Go back, look at it again and repeat; nothing was "
+                        + "written.");
     }
 
     @ExceptionHandler

@@ -74,8 +74,8 @@ public class Calibrations {
     /** Those of a profile, newest first. */
     @Transactional(readOnly = true)
     public List<Kept> of(ProfileView profile) {
-        return jdbc.sql(
-                        "select at, result from calibration where profile_id = ? order by at desc fetch first 12 rows only")
+        return jdbc.sql("select at, result from calibration where profile_id = ? order by at desc fetch first 12 "
+                        + "rows only")
                 .param(profile.id())
                 .query((row, i) ->
                         new Kept(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))

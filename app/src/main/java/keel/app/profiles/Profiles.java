@@ -99,10 +99,13 @@ public class Profiles {
         return jdbc.sql(
                         """
                 select r.code, r.name, v.number, v.made_at, s.amount,
-                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null and not x.withdrawn and x.outcome in ('GOOD', 'USABLE')),
-                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null and not x.withdrawn)
+                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null
+                  and not x.withdrawn and x.outcome in ('GOOD', 'USABLE')),
+                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null
+                  and not x.withdrawn)
                 from profile p join resin r on r.id = p.resin_id
-                join profile_version v on v.profile_id = p.id and v.number = (select max(number) from profile_version where profile_id = p.id)
+                join profile_version v on v.profile_id = p.id and v.number = (select max(number)
+                from profile_version where profile_id = p.id)
                 join profile_setting s on s.version_id = v.id and s.setting = 'EXPOSURE_S'
                 where p.machine_id = ? order by r.name""")
                 .param(machine)
@@ -124,9 +127,11 @@ public class Profiles {
     public Optional<ProfileSettings> startFrom(String machineCode, String resinCode) {
         return jdbc.sql(
                         """
-                select v.id from profile p join profile_version v on v.profile_id = p.id join resin r on r.id = p.resin_id join machine m on m.id = p.machine_id
+                select v.id from profile p join profile_version v on v.profile_id = p.id join resin r
+                on r.id = p.resin_id join machine m on m.id = p.machine_id
                 where m.model_id = (select model_id from machine where code = :machine)
-                order by case when r.code = :resin then 0 when m.code = :machine then 1 else 2 end, v.made_at desc fetch first row only""")
+                order by case when r.code = :resin then 0 when m.code = :machine then 1
+                else 2 end, v.made_at desc fetch first row only""")
                 .param("machine", machineCode)
                 .param("resin", resinCode)
                 .query(Long.class)
@@ -156,9 +161,11 @@ public class Profiles {
         OffsetDateTime then = at.atOffset(ZoneOffset.UTC);
         return jdbc.sql(
                         """
-                select v.id, v.number, r.code from profile p join resin r on r.id = p.resin_id join profile_version v on v.profile_id = p.id
+                select v.id, v.number, r.code from profile p join resin r on r.id = p.resin_id
+                join profile_version v on v.profile_id = p.id
                 where p.machine_id = :machine and v.made_at <= :at and p.resin_id = (
-                  select q.resin_id from pour q join fitting f on f.component_id = q.vat_id and f.machine_id = :machine and f.fitted_at <= :at
+                  select q.resin_id from pour q join fitting f on f.component_id = q.vat_id
+                  and f.machine_id = :machine and f.fitted_at <= :at
                     and (f.removed_at is null or f.removed_at > :at)
                   where q.at <= :at and not q.withdrawn order by q.at desc, q.id desc fetch first row only)
                 order by v.number desc fetch first row only""")
@@ -343,7 +350,8 @@ public class Profiles {
         jdbc.sql(
                         """
                 select v.number, sum(case when r.outcome in ('GOOD', 'USABLE') then 1 else 0 end), count(*)
-                from profile_version v join run r on r.profile_version_id = v.id and r.ended_at is not null and not r.withdrawn
+                from profile_version v join run r on r.profile_version_id = v.id and r.ended_at is not null
+                and not r.withdrawn
                 where v.profile_id = ? group by v.number""")
                 .param(profileId)
                 .query((row, i) ->

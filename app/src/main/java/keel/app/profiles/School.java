@@ -5,7 +5,8 @@ public enum School {
     MAKER("Maker's values first", "Leave them alone until prints succeed; then change one thing at a time."),
     CALIBRATE(
             "Calibrate the pair",
-            "Thickness test and first-layer test before the first job, 15 to 60 minutes; again when the resin changes.");
+            "Thickness test and first-layer test before the first job, 15 to 60 minutes; again when the resin "
+                    + "changes.");
 
     private final String words;
     private final String how;

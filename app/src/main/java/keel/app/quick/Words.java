@@ -28,18 +28,21 @@ class Words {
                 words("select code, name, '' from room where retired_at is null order by name"),
                 words("select code, name, unit from stock_item where retired_at is null order by name"),
                 words("select code, name, '' from resin where retired_at is null order by name"),
-                words(
-                        "select code, 'Vat ' || code, '' from component where kind = 'VAT' and ended_at is null and not withdrawn order by number"));
+                words("select code, 'Vat ' || code, '' from component where kind = 'VAT' and ended_at is null and "
+                        + "not withdrawn order by number"));
     }
 
     /** Machines with the exposure of their last run and what a layer takes on them. */
     private List<MachineWord> machines() {
         return jdbc.sql(
                         """
-                select m.code, m.name, o.kind, o.self_levelling, m.levels_after_each_print, o.whole_area_light, m.levelling_school, s.vat_resin, o.level_joint,
-                  (select r.layer_exposure_s from run r where r.machine_id = m.id and not r.withdrawn order by r.started_at desc fetch first row only),
+                select m.code, m.name, o.kind, o.self_levelling, m.levels_after_each_print, o.whole_area_light,
+                m.levelling_school, s.vat_resin, o.level_joint,
+                  (select r.layer_exposure_s from run r where r.machine_id = m.id and not r.withdrawn
+                  order by r.started_at desc fetch first row only),
                   t.hours * 3600 / nullif(t.layers, 0)
-                from machine m join machine_model o on o.id = m.model_id left join machine_standing s on s.machine_id = m.id
+                from machine m join machine_model o on o.id = m.model_id left join machine_standing s
+                on s.machine_id = m.id
                 left join meter t on t.scope = 'MACHINE' and t.owner_id = m.id
                 where m.retired_at is null order by m.name""")
                 .query((row, i) -> new MachineWord(

@@ -42,13 +42,15 @@ public class Quirks {
     private static final int LONGEST = 400;
     private static final String OF_MACHINES =
             """
-            select m.code, q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q join person p on p.id = q.person_id
+            select m.code, q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q
+            join person p on p.id = q.person_id
             join machine m on m.retired_at is null join machine_model o on o.id = m.model_id
             where q.retired_at is null and (cast(:only as varchar) is null or m.code = :only) and (
               q.scope = 'MACHINE' and q.holder = m.code or q.scope = 'MODEL' and q.holder = o.code
               or q.scope = 'CONTROLLER' and lower(q.holder) = lower(m.controller)
               or q.scope = 'FIRMWARE' and locate('"version":"' || q.holder || '"', (select s.content from service s
-                where s.machine_id = m.id and s.kind = 'FIRMWARE' and not s.withdrawn order by s.at desc fetch first row only)) > 0)
+                where s.machine_id = m.id and s.kind = 'FIRMWARE' and not s.withdrawn order by s.at desc
+                fetch first row only)) > 0)
             order by q.id""";
 
     private final Fleet fleet;
@@ -102,7 +104,8 @@ public class Quirks {
     public List<Quirk> all() {
         return jdbc.sql(
                         """
-                select q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q join person p on p.id = q.person_id
+                select q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q
+                join person p on p.id = q.person_id
                 where q.retired_at is null order by q.id desc""")
                 .query((row, i) -> new Quirk(
                         row.getLong(1),
@@ -139,8 +142,8 @@ public class Quirks {
                 code != null && !code.isBlank() && !CODES.containsKey(code), "code", "There is no such kind of quirk.");
         Refused.unless(findings);
         KeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into quirk (scope, holder, code, text, workaround, noted_at, person_id) values (?, ?, ?, ?, ?, ?, ?)")
+        jdbc.sql("insert into quirk (scope, holder, code, text, workaround, noted_at, person_id) values (?, "
+                        + "?, ?, ?, ?, ?, ?)")
                 .params(
                         scope,
                         holder.strip(),
@@ -230,7 +233,8 @@ public class Quirks {
         Refused.unless(findings);
         jdbc.sql(
                         """
-                insert into comparison (piece, first_machine_id, first_shows, second_machine_id, second_shows, differs, at, person_id)
+                insert into comparison (piece, first_machine_id, first_shows, second_machine_id, second_shows,
+                differs, at, person_id)
                 values (?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         piece.strip(),
@@ -252,8 +256,10 @@ public class Quirks {
     public List<Comparison> comparisons() {
         return jdbc.sql(
                         """
-                select c.id, c.piece, a.name, c.first_shows, b.name, c.second_shows, c.differs, c.at, p.name from comparison c join machine a on a.id = c.first_machine_id
-                join machine b on b.id = c.second_machine_id join person p on p.id = c.person_id order by c.at desc, c.id desc fetch first 50 rows only""")
+                select c.id, c.piece, a.name, c.first_shows, b.name, c.second_shows, c.differs, c.at, p.name
+                from comparison c join machine a on a.id = c.first_machine_id
+                join machine b on b.id = c.second_machine_id join person p on p.id = c.person_id
+                order by c.at desc, c.id desc fetch first 50 rows only""")
                 .query((row, i) -> new Comparison(
                         row.getLong(1),
                         row.getString(2),

@@ -58,8 +58,8 @@ public class Attempts {
     }
 
     private Long after(long run) {
-        return jdbc.sql(
-                        "select id from run where again_of = ? and not withdrawn order by started_at fetch first row only")
+        return jdbc.sql("select id from run where again_of = ? and not withdrawn order by started_at fetch first "
+                        + "row only")
                 .param(run)
                 .query(Long.class)
                 .optional()
@@ -84,8 +84,10 @@ public class Attempts {
         jdbc
                 .sql(
                         """
-                select s.kind from service s join machine m on m.id = s.machine_id where m.code = ? and s.at >= ? and s.at <= ? and not s.withdrawn
-                  and s.kind not in ('PLATE_CLEARED', 'CLEAN_UP', 'VAT_INSPECTED', 'SCREEN_INSPECTED', 'OFF', 'ON', 'COMMISSIONED') order by s.at""")
+                select s.kind from service s join machine m on m.id = s.machine_id where m.code = ? and s.at >= ?
+                and s.at <= ? and not s.withdrawn
+                  and s.kind not in ('PLATE_CLEARED', 'CLEAN_UP', 'VAT_INSPECTED', 'SCREEN_INSPECTED', 'OFF', 'ON',
+                  'COMMISSIONED') order by s.at""")
                 .params(to.machine(), begin, time(to.startedAt()))
                 .query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase())
                 .list()
@@ -94,7 +96,8 @@ public class Attempts {
                 .forEach(changed::add);
         int versions = jdbc.sql(
                         """
-                select count(*) from profile_version v join profile p on p.id = v.profile_id join machine m on m.id = p.machine_id
+                select count(*) from profile_version v join profile p on p.id = v.profile_id join machine m
+                on m.id = p.machine_id
                 where m.code = ? and v.number > 1 and v.made_at >= ? and v.made_at <= ?""")
                 .params(to.machine(), begin, time(to.startedAt()))
                 .query(Integer.class)

@@ -104,8 +104,10 @@ public class LookIns {
     public int goodInARow(long machineId) {
         return jdbc.sql(
                         """
-                select count(*) from run where machine_id = :m and ended_at is not null and not withdrawn and started_at > coalesce(
-                  (select max(started_at) from run where machine_id = :m and ended_at is not null and not withdrawn and outcome <> 'GOOD'),
+                select count(*) from run where machine_id = :m and ended_at is not null and not withdrawn
+                and started_at > coalesce(
+                  (select max(started_at) from run where machine_id = :m and ended_at is not null
+                  and not withdrawn and outcome <> 'GOOD'),
                   timestamp with time zone '1970-01-01 00:00:00+00')""")
                 .param("m", machineId)
                 .query(Integer.class)
@@ -117,7 +119,8 @@ public class LookIns {
     public List<LookInView> of(long runId) {
         return jdbc.sql(
                         """
-                select l.id, l.kind, l.due_at, l.layer, l.looked_at, l.seen, p.name from look_in l left join person p on p.id = l.person_id
+                select l.id, l.kind, l.due_at, l.layer, l.looked_at, l.seen, p.name from look_in l left
+                join person p on p.id = l.person_id
                 where l.run_id = ? order by coalesce(l.looked_at, l.due_at), l.id""")
                 .param(runId)
                 .query(LookIns::view)
@@ -129,9 +132,11 @@ public class LookIns {
     public List<LookDue> due(Instant by) {
         return jdbc.sql(
                         """
-                select m.code, m.name, r.id, r.job, l.kind, l.due_at, l.layer from look_in l join run r on r.id = l.run_id join machine m on m.id = r.machine_id
+                select m.code, m.name, r.id, r.job, l.kind, l.due_at, l.layer from look_in l join run r
+                on r.id = l.run_id join machine m on m.id = r.machine_id
                 where l.looked_at is null and l.due_at <= :by and r.ended_at is null and not r.withdrawn
-                  and l.due_at = (select max(x.due_at) from look_in x where x.run_id = r.id and x.looked_at is null and x.due_at <= :by)
+                  and l.due_at = (select max(x.due_at) from look_in x where x.run_id = r.id
+                  and x.looked_at is null and x.due_at <= :by)
                 order by l.due_at""")
                 .param("by", time(by))
                 .query((row, i) -> new LookDue(
@@ -163,7 +168,8 @@ public class LookIns {
         LookAdvice advice = LookAdvice.of(saw, somethingLoose, progress == null ? null : progress.outOfResin());
         Instant now = clock.instant();
         int stoodFor = jdbc.sql(
-                        "update look_in set looked_at = :now, person_id = :person, seen = :seen, loose = :loose, advice = :advice where run_id = :run and looked_at is null and due_at <= :by")
+                        "update look_in set looked_at = :now, person_id = :person, seen = :seen, loose = :loose, "
+                                + "advice = :advice where run_id = :run and looked_at is null and due_at <= :by")
                 .param("now", time(now))
                 .param("person", actor.personId())
                 .param("seen", saw.name())
@@ -173,8 +179,8 @@ public class LookIns {
                 .param("by", time(now.plus(EARLY)))
                 .update();
         if (stoodFor == 0) {
-            jdbc.sql(
-                            "insert into look_in (run_id, kind, due_at, layer, looked_at, person_id, seen, loose, advice) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            jdbc.sql("insert into look_in (run_id, kind, due_at, layer, looked_at, person_id, seen, loose, "
+                            + "advice) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
                     .params(
                             run.id(),
                             LookIn.Kind.INTERVAL.name(),

@@ -49,7 +49,8 @@ public class Runs {
 
     private static final String VIEW =
             """
-            select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml, r.outcome,
+            select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml,
+            r.outcome,
               r.reached_layer, r.withdrawn, r.version, v.number
             from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
             """;
@@ -359,7 +360,8 @@ public class Runs {
     public List<Printed> printedSince(Instant from) {
         return jdbc.sql(
                         """
-                select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r join machine m on m.id = r.machine_id
+                select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r
+                join machine m on m.id = r.machine_id
                 where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""")
                 .param("from", time(from))
                 .query((row, i) -> new Printed(

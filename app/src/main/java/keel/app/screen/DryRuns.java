@@ -86,9 +86,9 @@ public class DryRuns {
 
     /** The last ones of a machine, the newest first. */
     public List<View> of(long machineId) {
-        return jdbc.sql(
-                        "select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and not withdrawn order by at desc, id desc fetch first "
-                                + SHOWN + " rows only")
+        return jdbc.sql("select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and "
+                        + "not withdrawn order by at desc, id desc fetch first "
+                        + SHOWN + " rows only")
                 .param(machineId)
                 .query((row, i) -> view(
                         machineId,

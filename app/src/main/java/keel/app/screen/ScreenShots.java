@@ -82,8 +82,8 @@ class ScreenShots {
             throw new UncheckedIOException(e);
         }
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into screen_photo (machine_id, component_id, pattern, hash, width, height, content, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+        jdbc.sql("insert into screen_photo (machine_id, component_id, pattern, hash, width, height, content, "
+                        + "at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
                 .params(
                         m.id(),
                         m.screen().id(),
@@ -108,7 +108,8 @@ class ScreenShots {
     Shot one(MachineNow m, long id) {
         return jdbc.sql(
                         """
-                select s.id, s.component_id, s.pattern, s.width, s.height, s.at, p.name, s.service_id, s.content from screen_photo s join person p on p.id = s.person_id
+                select s.id, s.component_id, s.pattern, s.width, s.height, s.at, p.name, s.service_id, s.content
+                from screen_photo s join person p on p.id = s.person_id
                 where s.id = ? and s.machine_id = ?""")
                 .params(id, m.id())
                 .query((row, i) -> new Shot(

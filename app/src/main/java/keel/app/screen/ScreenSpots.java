@@ -65,10 +65,14 @@ public class ScreenSpots {
         if (!screens.isEmpty()) {
             jdbc.sql(
                             """
-                    select x.machine_id, x.at, x.clean, x.content, (select min(p.id) from screen_photo p where p.service_id = x.id) from (
-                      select s.id, s.machine_id, s.at, s.clean, s.content, row_number() over (partition by s.machine_id order by s.at desc, s.id desc) as n from service s
-                      where s.kind = 'SCREEN_INSPECTED' and not s.withdrawn and s.machine_id in (:machines) and s.at >= (select max(f.fitted_at) from fitting f join component c on c.id = f.component_id
-                        and c.kind = 'SCREEN' where f.machine_id = s.machine_id and f.removed_at is null)) x where x.n <= :most order by x.machine_id, x.n""")
+                    select x.machine_id, x.at, x.clean, x.content, (select min(p.id) from screen_photo p
+                    where p.service_id = x.id) from (
+                      select s.id, s.machine_id, s.at, s.clean, s.content, row_number() over (partition by
+                      s.machine_id order by s.at desc, s.id desc) as n from service s
+                      where s.kind = 'SCREEN_INSPECTED' and not s.withdrawn and s.machine_id in (:machines)
+                      and s.at >= (select max(f.fitted_at) from fitting f join component c on c.id = f.component_id
+                        and c.kind = 'SCREEN' where f.machine_id = s.machine_id and f.removed_at is null)) x
+                        where x.n <= :most order by x.machine_id, x.n""")
                     .param("machines", screens.keySet())
                     .param("most", most)
                     .query((row, i) -> all.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())

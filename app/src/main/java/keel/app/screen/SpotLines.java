@@ -56,7 +56,8 @@ final class SpotLines {
                 findings.add(
                         "spots",
                         "This is no spot: \"" + (line.length() > 40 ? line.substring(0, 40) + "…" : line.strip())
-                                + "\". Like \"dark 40 22 1.5\": dark or lit, mm from the left, mm from the front, its size in mm.");
+                                + "\". Like \"dark 40 22 1.5\": dark or lit, mm from the left, mm from the front, "
+                                + "its size in mm.");
             }
         }
         findings.when(spots.size() > MOST, "spots", "More than " + MOST + " spots: such a screen is best changed.");

@@ -53,17 +53,21 @@ class OnHand {
         private Shelf() {
             screens = jdbc.sql(
                             """
-                    select c.id, o.name, coalesce(c.price, p.price) from component c left join part_model p on p.id = c.part_model_id left join part_model_fits x on x.part_model_id = p.id
+                    select c.id, o.name, coalesce(c.price, p.price) from component c left join part_model p
+                    on p.id = c.part_model_id left join part_model_fits x on x.part_model_id = p.id
                     join machine_model o on o.id = coalesce(x.machine_model_id, c.model_id)
-                    where c.kind = 'SCREEN' and not c.withdrawn and c.ended_at is null and not exists (select 1 from fitting f where f.component_id = c.id and f.removed_at is null)""")
+                    where c.kind = 'SCREEN' and not c.withdrawn and c.ended_at is null and not exists (select 1
+                    from fitting f where f.component_id = c.id and f.removed_at is null)""")
                     .query((row, i) -> new Screen(row.getLong(1), row.getString(2), row.getObject(3, Double.class)))
                     .list();
             vats = new HashMap<>();
             jdbc.sql(
                             """
-                    select o.name, count(*) from component v join machine_model o on o.id = v.model_id join fitting f on f.vat_id = v.id and f.removed_at is null
+                    select o.name, count(*) from component v join machine_model o on o.id = v.model_id
+                    join fitting f on f.vat_id = v.id and f.removed_at is null
                     join component c on c.id = f.component_id and c.ended_at is null
-                    where v.kind = 'VAT' and not v.withdrawn and v.ended_at is null and not exists (select 1 from fitting x where x.component_id = v.id and x.removed_at is null) group by o.name""")
+                    where v.kind = 'VAT' and not v.withdrawn and v.ended_at is null and not exists (select 1
+                    from fitting x where x.component_id = v.id and x.removed_at is null) group by o.name""")
                     .query((row, i) -> vats.put(row.getString(1), row.getInt(2)))
                     .list();
             sheets = packs.inUse();

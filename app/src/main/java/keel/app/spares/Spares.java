@@ -122,7 +122,8 @@ class Spares implements PartNeeds {
         record Fit(long part, String model) {}
         List<Fit> fits = jdbc.sql(
                         """
-                select x.part_model_id, o.name from part_model_fits x join part_model p on p.id = x.part_model_id and p.kind = 'SCREEN' join machine_model o on o.id = x.machine_model_id order by o.name""")
+                select x.part_model_id, o.name from part_model_fits x join part_model p on p.id = x.part_model_id
+                and p.kind = 'SCREEN' join machine_model o on o.id = x.machine_model_id order by o.name""")
                 .query((row, i) -> new Fit(row.getLong(1), row.getString(2)))
                 .list();
         Map<String, String> first = new HashMap<>();

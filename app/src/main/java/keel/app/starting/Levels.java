@@ -98,9 +98,9 @@ public class Levels {
     public List<Earlier> earlier(MachineRef machine) {
         record Entry(Instant at, String content) {}
         return jdbc
-                .sql(
-                        "select at, content from service where machine_id = ? and kind = 'LEVELLING' and not withdrawn and readings order by at desc fetch first "
-                                + KEPT + " rows only")
+                .sql("select at, content from service where machine_id = ? and kind = 'LEVELLING' and not "
+                        + "withdrawn and readings order by at desc fetch first "
+                        + KEPT + " rows only")
                 .param(machine.id())
                 .query((row, i) ->
                         new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))

@@ -208,8 +208,8 @@ public class BottlePours {
         record Size(Double line, VatSize inside, double plate) {}
         return vat.modelId() == null
                 ? Optional.empty()
-                : jdbc.sql(
-                                "select fill_line_ml, vat_length_mm, vat_width_mm, vat_depth_mm, plate_width_mm * plate_depth_mm from machine_model where id = ?")
+                : jdbc.sql("select fill_line_ml, vat_length_mm, vat_width_mm, vat_depth_mm, plate_width_mm * "
+                                + "plate_depth_mm from machine_model where id = ?")
                         .param(vat.modelId())
                         .query((row, i) -> new Size(
                                 row.getObject(1, Double.class),

@@ -40,7 +40,8 @@ public class Bottles {
 
     private static final String BOTTLE =
             """
-            select b.id, b.code, r.id as resin_id, r.code as resin, r.name, b.lot, b.full_ml, b.left_ml, b.price, b.at, b.expires_on, b.opened_at, b.shaken_at, b.emptied_at, r.density_g_per_ml
+            select b.id, b.code, r.id as resin_id, r.code as resin, r.name, b.lot, b.full_ml, b.left_ml, b.price,
+            b.at, b.expires_on, b.opened_at, b.shaken_at, b.emptied_at, r.density_g_per_ml
             from bottle b join resin r on r.id = b.resin_id""";
     static final int MOST_AT_ONCE = 100;
 
@@ -112,9 +113,9 @@ public class Bottles {
     /** Those that are not empty, the open ones first; the empty ones too if asked for. */
     @Transactional(readOnly = true)
     public List<Bottle> all(boolean empty) {
-        return jdbc.sql(
-                        BOTTLE
-                                + " where :empty or b.emptied_at is null order by r.name, case when b.emptied_at is null then 0 else 1 end, case when b.opened_at is null then 1 else 0 end, b.expires_on, b.id")
+        return jdbc.sql(BOTTLE
+                        + " where :empty or b.emptied_at is null order by r.name, case when b.emptied_at is "
+                        + "null then 0 else 1 end, case when b.opened_at is null then 1 else 0 end, b.expires_on, b.id")
                 .param("empty", empty)
                 .query((row, i) -> bottle(row))
                 .list();
@@ -180,21 +181,22 @@ public class Bottles {
         List<String> codes = IntStream.range(next, next + entry.count())
                 .mapToObj(n -> "B" + n)
                 .toList();
-        codes.forEach(code -> jdbc.sql(
-                        "insert into bottle (code, resin_id, lot, full_ml, left_ml, price, at, person_id, expires_on) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(
-                        code,
-                        resin,
-                        entry.lot() == null || entry.lot().isBlank()
-                                ? null
-                                : entry.lot().strip(),
-                        entry.fullMl(),
-                        entry.fullMl(),
-                        entry.price(),
-                        now(),
-                        actor.personId(),
-                        entry.expiresOn())
-                .update());
+        codes.forEach(
+                code -> jdbc.sql("insert into bottle (code, resin_id, lot, full_ml, left_ml, price, at, person_id, "
+                                + "expires_on) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                        .params(
+                                code,
+                                resin,
+                                entry.lot() == null || entry.lot().isBlank()
+                                        ? null
+                                        : entry.lot().strip(),
+                                entry.fullMl(),
+                                entry.fullMl(),
+                                entry.price(),
+                                now(),
+                                actor.personId(),
+                                entry.expiresOn())
+                        .update());
         String resinName = jdbc.sql("select name from resin where id = ?")
                 .param(resin)
                 .query(String.class)

@@ -268,7 +268,8 @@ public class Buying {
     public List<Paid> prices(String item) {
         return jdbc.sql(
                         """
-                select coalesce(o.received_at, o.ordered_at), o.price from stock_order o join stock_item i on i.id = o.item_id where i.code = ? and o.price is not null and o.cancelled_at is null
+                select coalesce(o.received_at, o.ordered_at), o.price from stock_order o join stock_item i
+                on i.id = o.item_id where i.code = ? and o.price is not null and o.cancelled_at is null
                 order by 1 desc fetch first 24 rows only""")
                 .param(item)
                 .query((row, i) -> new Paid(instant(row.getObject(1, OffsetDateTime.class)), row.getDouble(2)))
@@ -300,9 +301,12 @@ public class Buying {
      */
     @Transactional(readOnly = true)
     public int toBuy() {
-        String of = jdbc.sql(
-                                "select coalesce((select max(id) from stock_movement), 0) || ' ' || coalesce((select max(id) from stock_order), 0) || ' ' || (select count(*) from stock_order where received_at is null and cancelled_at is null)"
-                                        + " || ' ' || (select count(*) || ' ' || coalesce(sum(low_at), 0) from stock_item where retired_at is null)")
+        String of = jdbc.sql("select coalesce((select max(id) from stock_movement), 0) || ' ' || "
+                                + "coalesce((select max(id) from stock_order), 0) || ' ' || (select count(*) "
+                                + "from stock_order where received_at is "
+                                + "null and cancelled_at is null)"
+                                + " || ' ' || (select count(*) || ' ' || coalesce(sum(low_at), 0) from "
+                                + "stock_item where retired_at is null)")
                         .query(String.class)
                         .single()
                 + " " + clock.instant().getEpochSecond() / 3600;
@@ -328,8 +332,8 @@ public class Buying {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
         counted = null;
-        if (jdbc.sql(
-                                "update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days = ?, lead_days_sd = ?, hurts = ? where code = ?")
+        if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days "
+                                + "= ?, lead_days_sd = ?, hurts = ? where code = ?")
                         .params(
                                 terms.packSize(),
                                 terms.price(),
@@ -364,8 +368,10 @@ public class Buying {
     public List<Order> orders(int most) {
         return jdbc.sql(
                         """
-                select o.id, i.code, i.name, i.unit, o.quantity, o.price, o.ordered_at, p.name, o.received_at, o.received, o.cancelled_at from stock_order o join stock_item i on i.id = o.item_id
-                join person p on p.id = o.person_id order by case when o.received_at is null and o.cancelled_at is null then 0 else 1 end, o.ordered_at desc, o.id desc fetch first ? rows only""")
+                select o.id, i.code, i.name, i.unit, o.quantity, o.price, o.ordered_at, p.name, o.received_at,
+                o.received, o.cancelled_at from stock_order o join stock_item i on i.id = o.item_id
+                join person p on p.id = o.person_id order by case when o.received_at is null
+                and o.cancelled_at is null then 0 else 1 end, o.ordered_at desc, o.id desc fetch first ? rows only""")
                 .param(most)
                 .query((row, i) -> new Order(
                         row.getLong(1),
@@ -390,8 +396,8 @@ public class Buying {
         findings.rangeIfGiven(price, 0, MOST, "price", "The price", "");
         Refused.unless(findings);
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into stock_order (item_id, quantity, price, ordered_at, person_id) select id, ?, ?, ?, ? from stock_item where code = ?")
+        jdbc.sql("insert into stock_order (item_id, quantity, price, ordered_at, person_id) select id, ?, ?, "
+                        + "?, ? from stock_item where code = ?")
                 .params(quantity, price, clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), item)
                 .update(key, "id");
         long id = key.getKeyAs(Long.class);
@@ -429,7 +435,9 @@ public class Buying {
         record Kind(String resin, Double fullMl) {}
         Kind kind = jdbc.sql(
                         """
-                select r.code, (select b.full_ml from bottle b where b.resin_id = r.id order by b.at desc, b.id desc fetch first row only) from resin r join stock_item i on i.id = r.item_id where i.code = ?""")
+                select r.code, (select b.full_ml from bottle b where b.resin_id = r.id
+                order by b.at desc, b.id desc fetch first row only) from resin r join stock_item i
+                on i.id = r.item_id where i.code = ?""")
                 .param(order.item())
                 .query((row, i) -> new Kind(row.getString(1), row.getObject(2, Double.class)))
                 .optional()
@@ -491,8 +499,8 @@ public class Buying {
 
     private Map<String, Double> ordered() {
         Map<String, Double> ordered = new HashMap<>();
-        jdbc.sql(
-                        "select i.code, sum(o.quantity) from stock_order o join stock_item i on i.id = o.item_id where o.received_at is null and o.cancelled_at is null group by i.code")
+        jdbc.sql("select i.code, sum(o.quantity) from stock_order o join stock_item i on i.id = o.item_id "
+                        + "where o.received_at is null and o.cancelled_at is null group by i.code")
                 .query((row, i) -> ordered.put(row.getString(1), row.getDouble(2)))
                 .list();
         return ordered;
@@ -503,7 +511,8 @@ public class Buying {
         Map<String, Map<LocalDate, Double>> used = new HashMap<>();
         jdbc.sql(
                         """
-                select i.code, cast(m.at as date), -sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id where m.at >= ? and m.quantity < 0
+                select i.code, cast(m.at as date), -sum(m.quantity) from stock_movement m join stock_item i
+                on i.id = m.item_id where m.at >= ? and m.quantity < 0
                 group by i.code, cast(m.at as date)""")
                 .param(from())
                 .query((row, i) -> used.computeIfAbsent(row.getString(1), c -> new HashMap<>())

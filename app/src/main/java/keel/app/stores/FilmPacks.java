@@ -110,10 +110,12 @@ public class FilmPacks {
     public List<Pack> all() {
         return jdbc.sql(
                         """
-                select p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm, p.sheets, p.spoiled, count(c.id), count(c.ended_at),
+                select p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm, p.sheets,
+                p.spoiled, count(c.id), count(c.ended_at),
                   count(case when c.end_reason in ('DENTED', 'PIERCED') then 1 end), p.price, p.at, p.retired_at
                 from film_pack p left join component c on c.pack_id = p.id and not c.withdrawn
-                group by p.id, p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm, p.sheets, p.spoiled, p.price, p.at, p.retired_at order by p.id desc""")
+                group by p.id, p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm,
+                p.sheets, p.spoiled, p.price, p.at, p.retired_at order by p.id desc""")
                 .query((row, i) -> new Pack(
                         row.getString(1),
                         row.getString(2),
@@ -150,7 +152,8 @@ public class FilmPacks {
                         + 1);
         jdbc.sql(
                         """
-                insert into film_pack (code, supplier, lot, material, thickness_mm, length_mm, width_mm, sheets, spoiled, price, at, person_id)
+                insert into film_pack (code, supplier, lot, material, thickness_mm, length_mm, width_mm, sheets,
+                spoiled, price, at, person_id)
                 values (?, ?, ?, ?, ?, ?, ?, ?, 0, ?, ?, ?)""")
                 .params(
                         code,

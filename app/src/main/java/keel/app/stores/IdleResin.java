@@ -31,10 +31,14 @@ public class IdleResin {
 
     private static final String MOVED =
             """
-            select m.id, greatest(coalesce((select max(r.ended_at) from run r where r.machine_id = m.id and not r.withdrawn), m.since),
-              coalesce((select max(p.at) from fitting f join pour p on p.vat_id = f.component_id and not p.withdrawn where f.machine_id = m.id and f.removed_at is null), m.since),
-              coalesce((select max(s.at) from service s where s.machine_id = m.id and not s.withdrawn and (s.emptied or s.content like '%"sieved":true%')), m.since))
-            from machine m where not exists (select 1 from run r where r.machine_id = m.id and r.ended_at is null and not r.withdrawn)""";
+            select m.id, greatest(coalesce((select max(r.ended_at) from run r where r.machine_id = m.id
+            and not r.withdrawn), m.since),
+              coalesce((select max(p.at) from fitting f join pour p on p.vat_id = f.component_id
+              and not p.withdrawn where f.machine_id = m.id and f.removed_at is null), m.since),
+              coalesce((select max(s.at) from service s where s.machine_id = m.id and not s.withdrawn
+              and (s.emptied or s.content like '%"sieved":true%')), m.since))
+            from machine m where not exists (select 1 from run r where r.machine_id = m.id and r.ended_at is null
+            and not r.withdrawn)""";
 
     /** Of a machine that does not print at the moment. */
     public Optional<Idle> of(long machine) {

@@ -64,9 +64,11 @@ public class PerRun {
         }
         List<Owed> owed = jdbc.sql(
                         """
-                select i.code, r.id, r.job, i.per_run, r.ended_at from stock_item i join run r on r.ended_at >= i.per_run_since
+                select i.code, r.id, r.job, i.per_run, r.ended_at from stock_item i join run r
+                on r.ended_at >= i.per_run_since
                 where i.per_run is not null and i.retired_at is null and r.machine_id = :machine and not r.withdrawn
-                  and coalesce((select sum(m.quantity) from stock_movement m where m.run_id = r.id and m.item_id = i.id), 0) = 0""")
+                  and coalesce((select sum(m.quantity) from stock_movement m where m.run_id = r.id
+                  and m.item_id = i.id), 0) = 0""")
                 .param("machine", changed.machine())
                 .query((row, i) -> new Owed(
                         row.getString(1),
@@ -78,8 +80,10 @@ public class PerRun {
         owed.forEach(o -> stock.takeForRun(o.item(), o.quantity(), o.job(), o.at(), o.run()));
         List<Owed> back = jdbc.sql(
                         """
-                select i.code, r.id, r.job, -sum(m.quantity), max(m.at) from stock_movement m join run r on r.id = m.run_id join stock_item i on i.id = m.item_id
-                where r.machine_id = :machine and (r.withdrawn or r.ended_at is null) group by i.code, r.id, r.job having sum(m.quantity) <> 0""")
+                select i.code, r.id, r.job, -sum(m.quantity), max(m.at) from stock_movement m join run r
+                on r.id = m.run_id join stock_item i on i.id = m.item_id
+                where r.machine_id = :machine and (r.withdrawn or r.ended_at is null)
+                group by i.code, r.id, r.job having sum(m.quantity) <> 0""")
                 .param("machine", changed.machine())
                 .query((row, i) -> new Owed(
                         row.getString(1),

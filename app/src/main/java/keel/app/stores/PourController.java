@@ -265,7 +265,8 @@ class PourController {
                             if (density == null) {
                                 throw new Conflict(
                                         "leftMl",
-                                        "The density of its resin is not known. Say it under the resin, or measure by volume.");
+                                        "The density of its resin is not known. Say it under the resin, or measure "
+                                                + "by volume.");
                             }
                             bottles.measured(code, grams == null ? null : Double.valueOf(grams / density));
                         }

@@ -76,8 +76,10 @@ public class Stock {
     public List<ItemView> all(boolean retired) {
         return jdbc.sql(
                         """
-                select i.code, i.name, coalesce(m.sum, 0), i.unit, i.low_at, i.retired_at, (select max(x.at) from stock_movement x where x.item_id = i.id), i.spare_kind, o.name, i.per_run from stock_item i
-                left join (select item_id, sum(quantity) as sum from stock_movement group by item_id) m on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id
+                select i.code, i.name, coalesce(m.sum, 0), i.unit, i.low_at, i.retired_at, (select max(x.at)
+                from stock_movement x where x.item_id = i.id), i.spare_kind, o.name, i.per_run from stock_item i
+                left join (select item_id, sum(quantity) as sum from stock_movement group by item_id) m
+                on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id
                 where :retired or i.retired_at is null order by i.name""")
                 .param("retired", retired)
                 .query((row, n) -> {
@@ -111,7 +113,8 @@ public class Stock {
         return jdbc.sql(
                         """
                 select m.at, m.quantity, m.reason, p.name from stock_movement m join stock_item i on i.id = m.item_id
-                left join log_entry e on e.subject_kind = 'STOCK' and e.subject_id = m.id left join person p on p.id = e.person_id
+                left join log_entry e on e.subject_kind = 'STOCK' and e.subject_id = m.id left join person p
+                on p.id = e.person_id
                 where i.code = ? order by m.at desc, m.id desc fetch first 200 rows only""")
                 .param(code)
                 .query((row, n) -> new MovementView(

@@ -111,8 +111,8 @@ class StoresApi {
     record SparesQuestion(List<PartEntry> inService, Double hoursPerDay, Double leadDays, Double serviceLevel) {}
 
     /**
-     * The stock that is enough with at least the level's chance; {@code distribution}: chance of 0, 1, 2, … ends within
-     * the lead time.
+     * The stock that is enough with at least the level's chance; {@code distribution}: chance of 0, 1, 2, … ends
+     * within the lead time.
      */
     record Spares(int stock, double serviceLevelReached, double expectedDemand, double[] distribution) {}
 

@@ -56,7 +56,8 @@ final class Facts {
                 select kind, at, clean, emptied, leak from service
                 where machine_id = :machine and not withdrawn and kind <> 'PLATE_CLEARED'
                 union all select * from (select kind, at, clean, emptied, leak from service
-                  where machine_id = :machine and not withdrawn and kind = 'PLATE_CLEARED' order by at desc fetch first row only)""")
+                  where machine_id = :machine and not withdrawn and kind = 'PLATE_CLEARED' order by at desc
+                  fetch first row only)""")
                 .param("machine", machineId)
                 .query((row, i) -> (MachineEvent) new MachineEvent.ServiceDone(
                         instant(row, 2),
@@ -73,7 +74,8 @@ final class Facts {
         Map<Long, Instant> seen = new HashMap<>();
         jdbc.sql(
                         """
-                select f.id, f.seen_at, s.symptom from failure f left join failure_symptom s on s.failure_id = f.id and s.present
+                select f.id, f.seen_at, s.symptom from failure f left join failure_symptom s
+                on s.failure_id = f.id and s.present
                 where f.machine_id = ? and not f.withdrawn""")
                 .param(machineId)
                 .query((row, i) -> {
@@ -94,8 +96,8 @@ final class Facts {
                 .optional()
                 .orElse(null);
         OffsetDateTime from = emptied == null ? Instant.EPOCH.atOffset(ZoneOffset.UTC) : emptied;
-        changes.addAll(jdbc.sql(
-                        "select p.at, r.code, p.ml, p.kind from pour p join resin r on r.id = p.resin_id where p.vat_id = ? and p.at >= ? and not p.withdrawn and coalesce(p.kind, '') <> 'SIEVE'")
+        changes.addAll(jdbc.sql("select p.at, r.code, p.ml, p.kind from pour p join resin r on r.id = p.resin_id where "
+                        + "p.vat_id = ? and p.at >= ? and not p.withdrawn and coalesce(p.kind, '') <> 'SIEVE'")
                 .params(vatId, from)
                 .query((row, i) -> "RETURN".equals(row.getString(4))
                         ? (VatContent.Change) new VatContent.TakenOut(instant(row, 1), row.getDouble(3))
@@ -106,14 +108,16 @@ final class Facts {
         }
         changes.addAll(jdbc.sql(
                         """
-                select r.ended_at, r.resin_ml from fitting f join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
+                select r.ended_at, r.resin_ml from fitting f join run r on r.machine_id = f.machine_id
+                and r.started_at >= f.fitted_at
                   and (f.removed_at is null or r.started_at < f.removed_at)
                 where f.component_id = ? and r.ended_at is not null and not r.withdrawn and r.started_at >= ?""")
                 .params(vatId, from)
                 .query((row, i) -> (VatContent.Change) new VatContent.Printed(instant(row, 1), row.getDouble(2)))
                 .list());
         changes.addAll(jdbc.sql(
-                        "select at, resin_left_ml from service where vat_id = ? and at >= ? and resin_left_ml is not null and not withdrawn")
+                        "select at, resin_left_ml from service where vat_id = ? and at >= ? and resin_left_ml is "
+                                + "not null and not withdrawn")
                 .params(vatId, from)
                 .query((row, i) -> (VatContent.Change) new VatContent.Measured(instant(row, 1), row.getDouble(2)))
                 .list());
@@ -127,7 +131,8 @@ final class Facts {
     StopGap stopGap(long vatId, double everyHours) {
         OffsetDateTime last = jdbc.sql(
                         """
-                select max(s.at) from fitting f join service s on s.vat_id = f.vat_id and s.kind = 'HOLE_CURED' and s.at >= f.fitted_at and not s.withdrawn
+                select max(s.at) from fitting f join service s on s.vat_id = f.vat_id and s.kind = 'HOLE_CURED'
+                and s.at >= f.fitted_at and not s.withdrawn
                 where f.vat_id = ? and f.removed_at is null""")
                 .param(vatId)
                 .query(OffsetDateTime.class)
@@ -139,9 +144,12 @@ final class Facts {
         Instant cured = last.toInstant();
         double hours = jdbc.sql(
                         """
-                select coalesce(cast(sum(datediff(millisecond, r.started_at, r.ended_at)) as double precision) / 3600000, 0)
-                from fitting v join run r on r.machine_id = v.machine_id and r.started_at >= v.fitted_at and (v.removed_at is null or r.started_at < v.removed_at)
-                where v.component_id = :vat and r.ended_at is not null and not r.withdrawn and r.started_at >= greatest(:cured, coalesce((select max(s.at) from service s
+                select coalesce(cast(sum(datediff(millisecond, r.started_at, r.ended_at)) as double precision) /
+                3600000, 0)
+                from fitting v join run r on r.machine_id = v.machine_id and r.started_at >= v.fitted_at
+                and (v.removed_at is null or r.started_at < v.removed_at)
+                where v.component_id = :vat and r.ended_at is not null and not r.withdrawn
+                and r.started_at >= greatest(:cured, coalesce((select max(s.at) from service s
                   where s.vat_id = :vat and s.kind = 'VAT_INSPECTED' and s.clean and not s.withdrawn), :cured))""")
                 .param("vat", vatId)
                 .param("cured", time(cured))

@@ -39,8 +39,10 @@ public class Occupancy {
     public Optional<Found> overlapping(long machineId, Instant from, Instant to, Long except) {
         return jdbc.sql(
                         """
-                select id, job, started_at, ended_at from run where machine_id = :machine and not withdrawn and started_at < :to
-                  and (ended_at is null or ended_at > :from) and id <> :except order by started_at fetch first row only""")
+                select id, job, started_at, ended_at from run where machine_id = :machine and not withdrawn
+                and started_at < :to
+                  and (ended_at is null or ended_at > :from) and id <> :except order by started_at
+                  fetch first row only""")
                 .param("machine", machineId)
                 .param("from", Rows.time(from))
                 .param("to", Rows.time(to == null ? FOREVER : to))
@@ -60,8 +62,10 @@ public class Occupancy {
     public Optional<String> filmAt(long machineId, Instant at) {
         return jdbc.sql(
                         """
-                select c.code from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
-                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null or vf.removed_at > :at)
+                select c.code from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c
+                on c.id = ff.component_id
+                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null
+                or vf.removed_at > :at)
                   and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
                 .param("machine", machineId)
                 .param("at", Rows.time(at))
@@ -74,7 +78,8 @@ public class Occupancy {
         return jdbc.sql(
                         """
                 select f.component_id from fitting f join component c on c.id = f.component_id and c.kind = 'VAT'
-                where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null or f.removed_at > :at) fetch first row only""")
+                where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null
+                or f.removed_at > :at) fetch first row only""")
                 .param("machine", machineId)
                 .param("at", Rows.time(at))
                 .query(Long.class)
@@ -85,8 +90,10 @@ public class Occupancy {
     public Optional<String> changedWithin(long machineId, Instant from, Instant to) {
         return jdbc.sql(
                         """
-                select s.kind from service s where s.machine_id = :machine and not s.withdrawn and s.at > :from and s.at < :to
-                  and s.kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED', 'VAT_REMOVED', 'SCREEN_CHANGE') fetch first row only""")
+                select s.kind from service s where s.machine_id = :machine and not s.withdrawn and s.at > :from
+                and s.at < :to
+                  and s.kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED', 'VAT_REMOVED', 'SCREEN_CHANGE')
+                  fetch first row only""")
                 .param("machine", machineId)
                 .param("from", Rows.time(from))
                 .param("to", Rows.time(to))

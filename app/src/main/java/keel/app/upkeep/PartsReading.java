@@ -21,11 +21,14 @@ public class PartsReading {
 
     private static final String PART =
             """
-            select coalesce(f.machine_id, vf.machine_id) as on_machine, c.id, c.kind, c.code, o.name as model, c.material, c.thickness_mm,
+            select coalesce(f.machine_id, vf.machine_id) as on_machine, c.id, c.kind, c.code, o.name as model,
+            c.material, c.thickness_mm,
               c.serial, c.since, c.ended_at, c.end_reason,
-              coalesce(m.code, v.code) as carrier, coalesce(m.name, 'Vat ' || v.code) as carrier_name, vm.code as vat_machine, fc.code as film,
+              coalesce(m.code, v.code) as carrier, coalesce(m.name, 'Vat ' || v.code) as carrier_name, vm.code as
+              vat_machine, fc.code as film,
               coalesce(t.hours, 0) + c.baseline_hours, coalesce(t.uv_hours, 0) + c.baseline_uv_hours,
-              coalesce(t.layers, 0) + c.baseline_layers, coalesce(t.prints, 0) + c.baseline_prints, coalesce(t.resin_ml, 0)
+              coalesce(t.layers, 0) + c.baseline_layers, coalesce(t.prints, 0) + c.baseline_prints,
+              coalesce(t.resin_ml, 0)
             from component c
             left join fitting f on f.component_id = c.id and f.removed_at is null
             left join machine m on m.id = f.machine_id
@@ -64,9 +67,9 @@ public class PartsReading {
 
     /** All parts of a kind, newest first; those that ended only if asked for. */
     public List<PartView> all(ComponentKind kind, boolean ended) {
-        return jdbc.sql(
-                        PART
-                                + " and c.kind = :kind and (:ended or c.ended_at is null or f.id is not null) order by c.number desc")
+        return jdbc.sql(PART
+                        + " and c.kind = :kind and (:ended or c.ended_at is null or f.id is not null) order "
+                        + "by c.number desc")
                 .param("kind", kind.name())
                 .param("ended", ended)
                 .query((row, i) -> part(row))
@@ -77,13 +80,17 @@ public class PartsReading {
     public List<PartSpan> spans(long machineId) {
         return jdbc.sql(
                         """
-                select c.kind, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id
+                select c.kind, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f
+                join component c on c.id = f.component_id
                 where f.machine_id = :machine and c.kind in ('SCREEN', 'LIGHT', 'PLATE') and not c.withdrawn
                 union all
-                select c.kind, c.code, greatest(ff.fitted_at, vf.fitted_at), least(coalesce(ff.removed_at, timestamp with time zone '9999-01-01 00:00:00+00'),
+                select c.kind, c.code, greatest(ff.fitted_at, vf.fitted_at), least(coalesce(ff.removed_at, timestamp
+                with time zone '9999-01-01 00:00:00+00'),
                   coalesce(vf.removed_at, timestamp with time zone '9999-01-01 00:00:00+00')), c.ended_at, c.end_reason
-                from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
-                where vf.machine_id = :machine and not c.withdrawn and (ff.removed_at is null or ff.removed_at > vf.fitted_at)
+                from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c
+                on c.id = ff.component_id
+                where vf.machine_id = :machine and not c.withdrawn and (ff.removed_at is null
+                or ff.removed_at > vf.fitted_at)
                   and (vf.removed_at is null or vf.removed_at > ff.fitted_at)
                 order by 3""")
                 .param("machine", machineId)
@@ -105,7 +112,8 @@ public class PartsReading {
         Map<Long, List<PartSpan>> spans = new HashMap<>();
         jdbc.sql(
                         """
-                select f.machine_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join component c on c.id = f.component_id
+                select f.machine_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f
+                join component c on c.id = f.component_id
                 where f.machine_id is not null and c.kind = ? and not c.withdrawn order by f.fitted_at""")
                 .param(kind.name())
                 .query((row, i) -> spans.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
@@ -127,10 +135,13 @@ public class PartsReading {
     public List<Spare> spares(long machineId, ComponentKind kind) {
         return jdbc.sql(
                         """
-                select c.code, c.code || coalesce(', ' || p.name || coalesce(' ' || p.revision, ''), '') || coalesce(', serial ' || c.serial, '') || coalesce(', bought ' || c.bought_on, '')
+                select c.code, c.code || coalesce(', ' || p.name || coalesce(' ' || p.revision, ''), '') ||
+                coalesce(', serial ' || c.serial, '') || coalesce(', bought ' || c.bought_on, '')
                 from component c left join part_model p on p.id = c.part_model_id join machine m on m.id = :machine
-                where c.kind = :kind and not c.withdrawn and c.ended_at is null and not exists (select 1 from fitting f where f.component_id = c.id and f.removed_at is null)
-                  and (exists (select 1 from part_model_fits x where x.part_model_id = p.id and x.machine_model_id = m.model_id) or p.id is null and c.model_id = m.model_id)
+                where c.kind = :kind and not c.withdrawn and c.ended_at is null and not exists (select 1
+                from fitting f where f.component_id = c.id and f.removed_at is null)
+                  and (exists (select 1 from part_model_fits x where x.part_model_id = p.id
+                  and x.machine_model_id = m.model_id) or p.id is null and c.model_id = m.model_id)
                 order by c.bought_on, c.number""")
                 .param("machine", machineId)
                 .param("kind", kind.name())

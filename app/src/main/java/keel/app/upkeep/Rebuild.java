@@ -43,7 +43,8 @@ public class Rebuild {
             """
             coalesce(cast(sum(datediff(millisecond, r.started_at, r.ended_at)) as double precision) / 3600000, 0),
             coalesce(cast(sum(coalesce(r.reached_layer, r.layers) * r.layer_exposure_s) as double precision) / 3600, 0),
-            coalesce(sum(cast(coalesce(r.reached_layer, r.layers) as bigint)), 0), count(r.id), coalesce(sum(r.resin_ml), 0)
+            coalesce(sum(cast(coalesce(r.reached_layer, r.layers) as bigint)), 0), count(r.id), \
+            coalesce(sum(r.resin_ml), 0)
             """;
 
     private static final String RUNS_IN = " r.ended_at is not null and not r.withdrawn ";
@@ -133,8 +134,8 @@ public class Rebuild {
         replace("LEVELLED", sinceService("LEVELLED", "s.kind = 'LEVELLING'"), machineId, since);
         List<Long> parts = new ArrayList<>(direct(machineId, since));
         parts.addAll(films(machineId, since));
-        jdbc.sql(
-                        "delete from meter where scope = 'COMPONENT' and owner_id in (select id from component where withdrawn)")
+        jdbc.sql("delete from meter where scope = 'COMPONENT' and owner_id in (select id from component "
+                        + "where withdrawn)")
                 .update();
         wear.follow(parts);
     }
@@ -152,14 +153,16 @@ public class Rebuild {
     private static String sinceService(String scope, String which) {
         return "select '" + scope + "', cast(:machine as bigint), " + USAGE
                 + " from run r where r.machine_id = :machine and" + RUNS_IN
-                + "and r.started_at >= coalesce((select max(s.at) from service s where s.machine_id = :machine and not s.withdrawn and "
+                + "and r.started_at >= coalesce((select max(s.at) from service s where s.machine_id = :machine and "
+                + "not s.withdrawn and "
                 + which + "), timestamp with time zone '1970-01-01 00:00:00+00')";
     }
 
     private List<Long> direct(long machineId, Instant since) {
         List<Long> parts = jdbc.sql(
                         """
-                select distinct component_id from fitting where machine_id = :machine and (removed_at is null or removed_at >= :since)""")
+                select distinct component_id from fitting where machine_id = :machine and (removed_at is null
+                or removed_at >= :since)""")
                 .param("machine", machineId)
                 .param("since", Rows.time(since))
                 .query(Long.class)
@@ -189,7 +192,8 @@ public class Rebuild {
                 """
                 from fitting f left join fitting vf on vf.component_id = f.vat_id
                 left join run r on r.machine_id = vf.machine_id and r.started_at >= greatest(f.fitted_at, vf.fitted_at)
-                  and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null or r.started_at < vf.removed_at)
+                  and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null
+                  or r.started_at < vf.removed_at)
                   and"""
                         + RUNS_IN + """
                 where f.component_id in (:parts) group by f.component_id""");
@@ -203,9 +207,9 @@ public class Rebuild {
         jdbc.sql("delete from meter where scope = 'COMPONENT' and owner_id in (:parts)")
                 .param("parts", parts)
                 .update();
-        jdbc.sql(
-                        "insert into meter (scope, owner_id, hours, uv_hours, layers, prints, resin_ml) select 'COMPONENT', f.component_id, "
-                                + USAGE + from)
+        jdbc.sql("insert into meter (scope, owner_id, hours, uv_hours, layers, prints, resin_ml) select "
+                        + "'COMPONENT', f.component_id, "
+                        + USAGE + from)
                 .param("parts", parts)
                 .update();
     }
@@ -226,8 +230,8 @@ public class Rebuild {
                 .update();
         for (int rank = 0; rank < holds.size(); rank++) {
             Hold hold = holds.get(rank);
-            jdbc.sql(
-                            "insert into open_hold (machine_id, code, rank, since, text, next_service) values (?, ?, ?, ?, ?, ?)")
+            jdbc.sql("insert into open_hold (machine_id, code, rank, since, text, next_service) values (?, "
+                            + "?, ?, ?, ?, ?)")
                     .params(
                             machine.id(),
                             hold.code().code(),
@@ -243,7 +247,8 @@ public class Rebuild {
                 .update();
         jdbc.sql(
                         """
-                insert into machine_standing (machine_id, off_since, hold_to_light, levelled_at, vat_id, vat_resin, vat_ml, stop_gap_since, stop_gap_hours)
+                insert into machine_standing (machine_id, off_since, hold_to_light, levelled_at, vat_id, vat_resin,
+                vat_ml, stop_gap_since, stop_gap_hours)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         machine.id(),
@@ -276,7 +281,8 @@ public class Rebuild {
 
     private VatNow vat(long machineId) {
         Long vatId = jdbc.sql(
-                        "select f.component_id from fitting f join component c on c.id = f.component_id and c.kind = 'VAT' "
+                        "select f.component_id from fitting f join component c on c.id = f.component_id and c.kind "
+                                + "= 'VAT' "
                                 + "where f.machine_id = ? and f.removed_at is null")
                 .param(machineId)
                 .query(Long.class)
@@ -285,9 +291,9 @@ public class Rebuild {
         if (vatId == null) {
             return new VatNow(null, false, VatContent.EMPTY, null);
         }
-        boolean film = jdbc.sql(
-                                "select count(*) from fitting f join component c on c.id = f.component_id and c.ended_at is null "
-                                        + "where f.vat_id = ? and f.removed_at is null")
+        boolean film = jdbc.sql("select count(*) from fitting f join component c on c.id = f.component_id and "
+                                + "c.ended_at is null "
+                                + "where f.vat_id = ? and f.removed_at is null")
                         .param(vatId)
                         .query(Integer.class)
                         .single()
@@ -300,9 +306,9 @@ public class Rebuild {
     }
 
     private boolean screenUsable(long machineId) {
-        return jdbc.sql(
-                                "select count(*) from fitting f join component c on c.id = f.component_id and c.kind = 'SCREEN' and c.ended_at is null "
-                                        + "where f.machine_id = ? and f.removed_at is null")
+        return jdbc.sql("select count(*) from fitting f join component c on c.id = f.component_id and "
+                                + "c.kind = 'SCREEN' and c.ended_at is null "
+                                + "where f.machine_id = ? and f.removed_at is null")
                         .param(machineId)
                         .query(Integer.class)
                         .single()
@@ -337,7 +343,8 @@ public class Rebuild {
         }
         List<FixHeld.GoodRun> good = jdbc.sql(
                         """
-                select started_at, layers from run where machine_id = ? and outcome = 'GOOD' and not withdrawn and started_at >= ?""")
+                select started_at, layers from run where machine_id = ? and outcome = 'GOOD' and not withdrawn
+                and started_at >= ?""")
                 .params(
                         machineId,
                         Rows.time(presumed.stream()

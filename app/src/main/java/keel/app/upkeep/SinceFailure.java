@@ -29,21 +29,23 @@ public class SinceFailure {
         OffsetDateTime failed =
                 latest("select max(seen_at) from failure where machine_id = ? and not withdrawn", machineId);
         OffsetDateTime good = latest(
-                "select max(started_at) from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not withdrawn",
+                "select max(started_at) from run where machine_id = ? and outcome in ('GOOD', 'USABLE') and not "
+                        + "withdrawn",
                 machineId);
         if (failed == null || good != null && good.isAfter(failed)) {
             return new Now(false, false, 0);
         }
         boolean changed = jdbc.sql(
                                         """
-                select count(*) from service where machine_id = ? and at >= ? and not withdrawn and kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED',
+                select count(*) from service where machine_id = ? and at >= ? and not withdrawn
+                and kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED',
                   'SCREEN_CHANGE', 'LEVELLING', 'PLATE_WORK', 'LUBRICATION', 'STANCE_CHECKED', 'FIRMWARE')""")
                                 .params(machineId, failed)
                                 .query(Integer.class)
                                 .single()
                         > 0
-                || jdbc.sql(
-                                        "select count(*) from profile_version v join profile p on p.id = v.profile_id where p.machine_id = ? and v.made_at >= ?")
+                || jdbc.sql("select count(*) from profile_version v join profile p on p.id = "
+                                        + "v.profile_id where p.machine_id = ? and v.made_at >= ?")
                                 .params(machineId, failed)
                                 .query(Integer.class)
                                 .single()
@@ -52,8 +54,8 @@ public class SinceFailure {
     }
 
     private int inARow(long machineId, OffsetDateTime good) {
-        return jdbc.sql(
-                        "select count(*) from run where machine_id = ? and ended_at is not null and not withdrawn and started_at > coalesce(?, timestamp with time zone '1970-01-01 00:00:00+00')")
+        return jdbc.sql("select count(*) from run where machine_id = ? and ended_at is not null and not withdrawn "
+                        + "and started_at > coalesce(?, timestamp with time zone '1970-01-01 00:00:00+00')")
                 .params(machineId, good)
                 .query(Integer.class)
                 .single();

@@ -226,8 +226,10 @@ public class Standings {
     private List<Row> rows(String code) {
         return jdbc.sql(
                         """
-                select m.id, m.code, m.name, o.kind, o.name, r.code, r.name, o.plate_width_mm, o.plate_depth_mm, o.fill_line_ml, m.since,
-                  m.baseline_hours, s.off_since, coalesce(s.hold_to_light, false), s.levelled_at, s.vat_id, s.vat_resin, coalesce(s.vat_ml, 0), o.plate_height_mm, s.stop_gap_since, s.stop_gap_hours
+                select m.id, m.code, m.name, o.kind, o.name, r.code, r.name, o.plate_width_mm, o.plate_depth_mm,
+                o.fill_line_ml, m.since,
+                  m.baseline_hours, s.off_since, coalesce(s.hold_to_light, false), s.levelled_at, s.vat_id,
+                  s.vat_resin, coalesce(s.vat_ml, 0), o.plate_height_mm, s.stop_gap_since, s.stop_gap_hours
                 from machine m join machine_model o on o.id = m.model_id join room r on r.id = m.room_id
                 left join machine_standing s on s.machine_id = m.id
                 where (cast(:code as varchar) is null and m.retired_at is null) or m.code = :code order by m.name""")
@@ -265,8 +267,8 @@ public class Standings {
 
     private Map<Long, List<Hold>> holdsOf(Long only) {
         Map<Long, List<Hold>> holds = new HashMap<>();
-        jdbc.sql(
-                        "select machine_id, code, since, text, next_service from open_hold where machine_id = :only or cast(:only as bigint) is null order by machine_id, rank")
+        jdbc.sql("select machine_id, code, since, text, next_service from open_hold where machine_id = :only "
+                        + "or cast(:only as bigint) is null order by machine_id, rank")
                 .param("only", only)
                 .query((row, i) -> holds.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
                         .add(new Hold(
@@ -280,8 +282,8 @@ public class Standings {
 
     private Map<Long, List<String>> causesOf(Long only) {
         Map<Long, List<String>> causes = new HashMap<>();
-        jdbc.sql(
-                        "select machine_id, cause from open_cause where machine_id = :only or cast(:only as bigint) is null order by failure_id desc")
+        jdbc.sql("select machine_id, cause from open_cause where machine_id = :only or cast(:only as bigint) "
+                        + "is null order by failure_id desc")
                 .param("only", only)
                 .query((row, i) -> causes.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
                         .add(knowledge
@@ -294,9 +296,9 @@ public class Standings {
 
     private Map<String, Usage> meters(Long only) {
         Map<String, Usage> meters = new HashMap<>();
-        jdbc.sql(
-                        "select scope, owner_id, hours, uv_hours, layers, prints, resin_ml from meter where scope <> 'COMPONENT' "
-                                + "and (owner_id = :only or cast(:only as bigint) is null)")
+        jdbc.sql("select scope, owner_id, hours, uv_hours, layers, prints, resin_ml from meter where scope "
+                        + "<> 'COMPONENT' "
+                        + "and (owner_id = :only or cast(:only as bigint) is null)")
                 .param("only", only)
                 .query((row, i) -> meters.put(row.getString(1) + row.getLong(2), usage(row, 3)))
                 .list();
@@ -307,8 +309,10 @@ public class Standings {
         Map<Long, Double> pace = new HashMap<>();
         jdbc.sql(
                         """
-                select machine_id, cast(sum(datediff(minute, started_at, ended_at)) as double precision) / 60 / :days from run
-                where started_at >= :from and ended_at is not null and not withdrawn and (machine_id = :only or cast(:only as bigint) is null)
+                select machine_id, cast(sum(datediff(minute, started_at, ended_at)) as double precision) / 60 /
+                :days from run
+                where started_at >= :from and ended_at is not null and not withdrawn and (machine_id = :only
+                or cast(:only as bigint) is null)
                 group by machine_id""")
                 .param("days", FORECAST_FROM.toDays())
                 .param("from", Rows.time(clock.instant().minus(FORECAST_FROM)))
@@ -323,9 +327,11 @@ public class Standings {
         Map<Long, ProfileSettings> profiles = profilesOfOpenRuns();
         jdbc.sql(
                         """
-                select r.machine_id, r.id, r.job, r.started_at, r.layers, p.hours, p.layers, r.layer_exposure_s, r.profile_version_id from run r
+                select r.machine_id, r.id, r.job, r.started_at, r.layers, p.hours, p.layers, r.layer_exposure_s,
+                r.profile_version_id from run r
                 left join meter p on p.scope = 'MACHINE' and p.owner_id = r.machine_id
-                where r.ended_at is null and not r.withdrawn and (r.machine_id = :only or cast(:only as bigint) is null)""")
+                where r.ended_at is null and not r.withdrawn and (r.machine_id = :only
+                or cast(:only as bigint) is null)""")
                 .param("only", only)
                 .query((row, i) -> runs.put(row.getLong(1), openRun(row, profiles.get(row.getLong(9)))))
                 .list();
@@ -337,7 +343,8 @@ public class Standings {
         jdbc.sql(
                         """
                 select s.version_id, s.setting, s.amount from profile_setting s
-                where s.version_id in (select r.profile_version_id from run r where r.ended_at is null and not r.withdrawn)""")
+                where s.version_id in (select r.profile_version_id from run r where r.ended_at is null
+                and not r.withdrawn)""")
                 .query((row, i) -> amounts.computeIfAbsent(row.getLong(1), id -> new EnumMap<>(Setting.class))
                         .put(Setting.valueOf(row.getString(2)), row.getDouble(3)))
                 .list();

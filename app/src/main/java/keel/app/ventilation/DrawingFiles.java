@@ -32,7 +32,8 @@ final class DrawingFiles {
         double h = d.heightMm() + 2 * PAD_MM;
         StringBuilder svg = new StringBuilder();
         svg.append(format(
-                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1fmm\" height=\"%.1fmm\" viewBox=\"0 0 %.1f %.1f\" fill=\"none\" stroke=\"#000\" font-family=\"sans-serif\" font-size=\"9\">%n",
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.1fmm\" height=\"%.1fmm\" viewBox=\"0 0 %.1f "
+                        + "%.1f\" fill=\"none\" stroke=\"#000\" font-family=\"sans-serif\" font-size=\"9\">%n",
                 w, h, w, h));
         d.shapes().forEach(s -> svg.append(svg(s, PAD_MM, PAD_MM + d.heightMm())));
         svg.append(format(

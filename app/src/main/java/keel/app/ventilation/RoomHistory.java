@@ -54,8 +54,10 @@ class RoomHistory {
         Map<String, Integer> rows = new LinkedHashMap<>();
         return jdbc.sql(
                         """
-                select m.name, r.job, r.started_at, coalesce(r.ended_at, :now) from run r join machine m on m.id = r.machine_id join room o on o.id = m.room_id
-                where o.code = :room and not r.withdrawn and r.started_at < :to and coalesce(r.ended_at, :now) > :from order by m.name, r.started_at""")
+                select m.name, r.job, r.started_at, coalesce(r.ended_at, :now) from run r join machine m
+                on m.id = r.machine_id join room o on o.id = m.room_id
+                where o.code = :room and not r.withdrawn and r.started_at < :to
+                and coalesce(r.ended_at, :now) > :from order by m.name, r.started_at""")
                 .param("room", room)
                 .param("from", time(from))
                 .param("to", time(to))
@@ -74,8 +76,8 @@ class RoomHistory {
     /** The rates of the last weeks, oldest first; falls that were not looked at yet are, so many at once. */
     List<Rate> rates(String room) {
         follow(room);
-        return jdbc.sql(
-                        "select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id = d.room_id where r.code = ? and d.at >= ? order by d.at")
+        return jdbc.sql("select d.at, d.changes_per_hour, d.low, d.high, d.why from air_decay d join room r on r.id "
+                        + "= d.room_id where r.code = ? and d.at >= ? order by d.at")
                 .params(room, time(clock.instant().minus(RoomAir.LOOKED_BACK)))
                 .query((row, i) -> new Rate(
                         row.getObject(1, OffsetDateTime.class).toInstant(),
@@ -95,8 +97,8 @@ class RoomHistory {
         Instant last = looked.get(heard.sensor());
         if (last == null || Duration.between(last, clock.instant()).compareTo(EACH) > 0) {
             looked.put(heard.sensor(), clock.instant());
-            jdbc.sql(
-                            "select r.code from sensor s join room r on r.id = s.room_id join room_air a on a.room_id = r.id where s.id = ? and a.washes")
+            jdbc.sql("select r.code from sensor s join room r on r.id = s.room_id join room_air a on "
+                            + "a.room_id = r.id where s.id = ? and a.washes")
                     .param(heard.sensor())
                     .query(String.class)
                     .optional()
@@ -143,8 +145,8 @@ class RoomHistory {
         } catch (IllegalArgumentException e) {
             why = e.getMessage();
         }
-        jdbc.sql(
-                        "merge into air_decay (room_id, at, changes_per_hour, low, high, why) key (room_id, at) values (?, ?, ?, ?, ?, ?)")
+        jdbc.sql("merge into air_decay (room_id, at, changes_per_hour, low, high, why) key (room_id, at) "
+                        + "values (?, ?, ?, ?, ?, ?)")
                 .params(
                         room,
                         time(wash),

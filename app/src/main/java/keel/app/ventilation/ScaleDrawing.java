@@ -48,7 +48,8 @@ record ScaleDrawing(
                 shapes,
                 String.format(
                         Locale.ROOT,
-                        "Opening %.0f x %.0f mm, dashed. Board %.0f x %.0f x %.0f mm. Hole %.0f mm, its middle %.0f mm from the left and %.0f mm from below.",
+                        "Opening %.0f x %.0f mm, dashed. Board %.0f x %.0f x %.0f mm. Hole %.0f mm, its middle %.0f "
+                                + "mm from the left and %.0f mm from below.",
                         p.widthMm(),
                         p.heightMm(),
                         p.boardWidthMm(),
@@ -118,7 +119,8 @@ record ScaleDrawing(
                 shapes,
                 String.format(
                         Locale.ROOT,
-                        "From the side, inside at the left. Wall %.0f mm, pipe %.0f mm, hole %.0f mm; the outer end lies %.0f mm lower.",
+                        "From the side, inside at the left. Wall %.0f mm, pipe %.0f mm, hole %.0f mm; the outer end "
+                                + "lies %.0f mm lower.",
                         d.wallMm(),
                         d.pipeMm(),
                         d.holeMm(),

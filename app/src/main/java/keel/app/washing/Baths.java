@@ -102,13 +102,19 @@ public class Baths {
         List<Row> rows = jdbc.sql(
                         """
                 select b.id, b.code, b.kind, b.place, f.at, coalesce(f.volume_ml, b.volume_ml), f.fresh_density,
-                  coalesce((select sum(w.resin_ml) from finishing w where w.first_bath_id = b.id and w.first_at >= f.at), 0),
+                  coalesce((select sum(w.resin_ml) from finishing w where w.first_bath_id = b.id
+                  and w.first_at >= f.at), 0),
                   coalesce((select count(*) from finishing w where w.first_bath_id = b.id and w.first_at >= f.at), 0),
-                  coalesce((select sum(w.resin_ml) from finishing w where w.second_bath_id = b.id and w.second_at >= f.at), 0),
-                  coalesce((select count(*) from finishing w where w.second_bath_id = b.id and w.second_at >= f.at), 0), r.at, r.density
-                from bath b left join bath_fill f on f.id = (select x.id from bath_fill x where x.bath_id = b.id order by x.at desc, x.id desc fetch first row only)
-                left join bath_reading r on r.id = (select x.id from bath_reading x where x.bath_id = b.id and x.at >= f.at order by x.at desc, x.id desc fetch first row only)
-                where b.retired_at is null order by case b.place when 'FIRST' then 0 when 'SECOND' then 1 else 2 end, b.id""")
+                  coalesce((select sum(w.resin_ml) from finishing w where w.second_bath_id = b.id
+                  and w.second_at >= f.at), 0),
+                  coalesce((select count(*) from finishing w where w.second_bath_id = b.id
+                  and w.second_at >= f.at), 0), r.at, r.density
+                from bath b left join bath_fill f on f.id = (select x.id from bath_fill x
+                where x.bath_id = b.id order by x.at desc, x.id desc fetch first row only)
+                left join bath_reading r on r.id = (select x.id from bath_reading x where x.bath_id = b.id
+                and x.at >= f.at order by x.at desc, x.id desc fetch first row only)
+                where b.retired_at is null order by case b.place when 'FIRST' then 0 when 'SECOND' then 1
+                else 2 end, b.id""")
                 .query((row, i) -> new Row(
                         row.getLong(1),
                         row.getString(2),
@@ -295,8 +301,8 @@ public class Baths {
     public void retire(String code) {
         Actor actor = Actor.require(Role.KEEPER);
         Bath bath = one(code);
-        if (jdbc.sql(
-                                "select count(*) from finishing where done_at is null and dry_at is null and (first_bath_id = ? or second_bath_id = ?)")
+        if (jdbc.sql("select count(*) from finishing where done_at is null and dry_at is null and "
+                                + "(first_bath_id = ? or second_bath_id = ?)")
                         .params(bath.id(), bath.id())
                         .query(Integer.class)
                         .single()

@@ -41,9 +41,12 @@ public class Finishing {
 
     private static final String VIEW =
             """
-            select r.id, m.code, m.name, r.job, r.ended_at, r.resin_ml, f.supports, a.code, f.first_at, b.code, f.second_at, f.resin_ml, f.dry_at, f.drying, f.cure_at, f.done_at, f.finish, s.washed_in
-            from run r join machine m on m.id = r.machine_id left join finishing f on f.run_id = r.id left join bath a on a.id = f.first_bath_id left join bath b on b.id = f.second_bath_id
-            left join profile_version v on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s on s.id = p.resin_id""";
+            select r.id, m.code, m.name, r.job, r.ended_at, r.resin_ml, f.supports, a.code, f.first_at, b.code,
+            f.second_at, f.resin_ml, f.dry_at, f.drying, f.cure_at, f.done_at, f.finish, s.washed_in
+            from run r join machine m on m.id = r.machine_id left join finishing f on f.run_id = r.id left
+            join bath a on a.id = f.first_bath_id left join bath b on b.id = f.second_bath_id
+            left join profile_version v on v.id = r.profile_version_id left join profile p
+            on p.id = v.profile_id left join resin s on s.id = p.resin_id""";
 
     private final Baths baths;
     private final ShopSettings settings;
@@ -144,7 +147,8 @@ public class Finishing {
                 .sql(
                         VIEW
                                 + """
-                 where r.ended_at is not null and not r.withdrawn and r.outcome in ('GOOD', 'USABLE') and f.done_at is null and (f.id is not null or r.ended_at >= :from)
+                 where r.ended_at is not null and not r.withdrawn and r.outcome in ('GOOD', 'USABLE')
+                 and f.done_at is null and (f.id is not null or r.ended_at >= :from)
                 order by r.ended_at desc fetch first 100 rows only""")
                 .param("from", now.minus(ASKED_FOR).atOffset(ZoneOffset.UTC))
                 .query((row, i) -> print(row))
@@ -186,9 +190,9 @@ public class Finishing {
     /** Finished last. */
     @Transactional(readOnly = true)
     public List<Print> done(int most) {
-        return jdbc.sql(
-                        VIEW
-                                + " where f.done_at is not null and not r.withdrawn order by f.done_at desc fetch first ? rows only")
+        return jdbc.sql(VIEW
+                        + " where f.done_at is not null and not r.withdrawn order by f.done_at desc fetch "
+                        + "first ? rows only")
                 .param(most)
                 .query((row, i) -> print(row))
                 .list();
@@ -307,7 +311,8 @@ public class Finishing {
         begin(run);
         set(
                 run,
-                "supports = ?, first_bath_id = ?, first_at = ?, second_bath_id = ?, second_at = ?, resin_ml = ?, dry_at = ?, drying = ?, cure_at = ?, done_at = ?, finish = ?",
+                "supports = ?, first_bath_id = ?, first_at = ?, second_bath_id = ?, second_at = ?, resin_ml = ?, "
+                        + "dry_at = ?, drying = ?, cure_at = ?, done_at = ?, finish = ?",
                 whole.supports(),
                 id(whole.first()),
                 time(whole.firstAt()),
@@ -346,7 +351,8 @@ public class Finishing {
         jdbc.sql(
                         """
                 select school, avg(cast(n as double precision)) from (
-                  select f.id, count(*) as n, case when sum(case when w.supports = 'OFF_FIRST' then 1 else 0 end) * 2 > count(*) then 'OFF_FIRST' else 'AFTER' end as school
+                  select f.id, count(*) as n, case when sum(case when w.supports = 'OFF_FIRST' then 1
+                  else 0 end) * 2 > count(*) then 'OFF_FIRST' else 'AFTER' end as school
                   from bath_fill f join finishing w on w.first_bath_id = f.bath_id and w.first_at >= f.at
                     and w.first_at < (select min(x.at) from bath_fill x where x.bath_id = f.bath_id and x.at > f.at)
                   where w.supports is not null group by f.id) t group by school""")
@@ -354,7 +360,8 @@ public class Finishing {
                 .list();
         return jdbc.sql(
                         """
-                select supports, count(*), sum(case when finish = 'TACKY' then 1 else 0 end), sum(case when finish = 'BLOOM' then 1 else 0 end) from finishing
+                select supports, count(*), sum(case when finish = 'TACKY' then 1 else 0 end), sum(case
+                when finish = 'BLOOM' then 1 else 0 end) from finishing
                 where done_at is not null and supports is not null group by supports order by supports desc""")
                 .query((row, i) -> new School(
                         row.getString(1),

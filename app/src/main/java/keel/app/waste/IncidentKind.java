@@ -48,7 +48,8 @@ public enum IncidentKind {
             "fire",
             List.of(
                     "People out first, call the fire service.",
-                    "Alcohol burns almost unseen. Small and on a dish: cover it. Never water on burning alcohol in a bath."));
+                    "Alcohol burns almost unseen. Small and on a dish: cover it. Never water on burning alcohol in "
+                            + "a bath."));
 
     private final String words;
     private final List<String> measures;

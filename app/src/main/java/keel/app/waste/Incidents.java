@@ -55,8 +55,8 @@ public class Incidents {
 
     @Transactional(readOnly = true)
     public List<Incident> all() {
-        return jdbc.sql(
-                        "select i.id, i.kind, i.at, i.who, i.happened, i.done, i.after, p.name from incident i join person p on p.id = i.person_id order by i.at desc, i.id desc fetch first 200 rows only")
+        return jdbc.sql("select i.id, i.kind, i.at, i.who, i.happened, i.done, i.after, p.name from incident i join "
+                        + "person p on p.id = i.person_id order by i.at desc, i.id desc fetch first 200 rows only")
                 .query((row, i) -> new Incident(
                         row.getLong(1),
                         IncidentKind.valueOf(row.getString(2)),

@@ -34,7 +34,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Waste {
 
     private static final String LOT =
-            "select w.id, w.kind, w.amount, w.unit, w.place, w.layer_mm, w.note, w.at, w.cured_at, w.handed_at, w.handed_to, p.name from waste w join person p on p.id = w.person_id";
+            "select w.id, w.kind, w.amount, w.unit, w.place, w.layer_mm, w.note, w.at, w.cured_at, w.handed_at, "
+                    + "w.handed_to, p.name from waste w join person p on p.id = w.person_id";
     private static final double MOST = 1_000_000;
     private static final String RULES = "LOCAL_RULES";
 
@@ -86,9 +87,9 @@ public class Waste {
     /** What the shop still has, raw first, oldest first. */
     @Transactional(readOnly = true)
     public List<Lot> here() {
-        return jdbc.sql(
-                        LOT
-                                + " where w.handed_at is null order by case when w.cured_at is null then 0 else 1 end, w.at, w.id")
+        return jdbc.sql(LOT
+                        + " where w.handed_at is null order by case when w.cured_at is null then 0 else 1 "
+                        + "end, w.at, w.id")
                 .query((row, i) -> lot(row))
                 .list();
     }
@@ -143,8 +144,8 @@ public class Waste {
 
     private long write(WasteKind kind, double amount, String place, Double layerMm, String note, Actor actor) {
         GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        "insert into waste (kind, amount, unit, place, layer_mm, note, at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?)")
+        jdbc.sql("insert into waste (kind, amount, unit, place, layer_mm, note, at, person_id) values (?, ?, "
+                        + "?, ?, ?, ?, ?, ?)")
                 .params(
                         kind.name(),
                         amount,

@@ -64,10 +64,13 @@ public class Footprints {
         jdbc.sql("delete from run_footprint where run_id = ?").param(runId).update();
         jdbc.sql(
                         """
-                delete from wear_map where component_id in (select f.component_id from run r join fitting f on f.machine_id = r.machine_id and f.fitted_at <= r.started_at
+                delete from wear_map where component_id in (select f.component_id from run r join fitting f
+                on f.machine_id = r.machine_id and f.fitted_at <= r.started_at
                     and (f.removed_at is null or f.removed_at > r.started_at) where r.id = :run)
-                  or component_id in (select f.component_id from run r join fitting vf on vf.machine_id = r.machine_id and vf.fitted_at <= r.started_at
-                    and (vf.removed_at is null or vf.removed_at > r.started_at) join fitting f on f.vat_id = vf.component_id and f.fitted_at <= r.started_at
+                  or component_id in (select f.component_id from run r join fitting vf
+                  on vf.machine_id = r.machine_id and vf.fitted_at <= r.started_at
+                    and (vf.removed_at is null or vf.removed_at > r.started_at) join fitting f
+                    on f.vat_id = vf.component_id and f.fitted_at <= r.started_at
                     and (f.removed_at is null or f.removed_at > r.started_at) where r.id = :run)""")
                 .param("run", runId)
                 .update();
@@ -90,7 +93,8 @@ public class Footprints {
     public Optional<Footprint> last(long machineId, String job) {
         return jdbc.sql(
                         """
-                select p.content from run_footprint p join run r on r.id = p.run_id and not r.withdrawn join machine m on m.id = r.machine_id
+                select p.content from run_footprint p join run r on r.id = p.run_id and not r.withdrawn
+                join machine m on m.id = r.machine_id
                 where lower(r.job) = lower(:job) and m.model_id = (select model_id from machine where id = :machine)
                 order by case when r.machine_id = :machine then 0 else 1 end, r.started_at desc fetch first row only""")
                 .param("job", job == null ? "" : job.strip())
@@ -110,8 +114,10 @@ public class Footprints {
         if (!machines.isEmpty()) {
             jdbc.sql(
                             """
-                    select x.machine_id, x.content from (select r.machine_id, p.content, row_number() over (partition by r.machine_id order by r.started_at desc) as n
-                      from run_footprint p join run r on r.id = p.run_id and not r.withdrawn where r.machine_id in (:machines)) x where x.n <= :most order by x.machine_id, x.n""")
+                    select x.machine_id, x.content from (select r.machine_id, p.content, row_number() over
+                    (partition by r.machine_id order by r.started_at desc) as n
+                      from run_footprint p join run r on r.id = p.run_id and not r.withdrawn
+                      where r.machine_id in (:machines)) x where x.n <= :most order by x.machine_id, x.n""")
                     .param("machines", machines)
                     .param("most", most)
                     .query((row, i) -> {
@@ -128,8 +134,8 @@ public class Footprints {
 
     private void onThePlate(long runId, Footprint footprint) {
         if (footprint instanceof Footprint.Parts parts) {
-            double[] plate = jdbc.sql(
-                            "select o.plate_width_mm, o.plate_depth_mm from run r join machine m on m.id = r.machine_id join machine_model o on o.id = m.model_id where r.id = ?")
+            double[] plate = jdbc.sql("select o.plate_width_mm, o.plate_depth_mm from run r join machine m on m.id = "
+                            + "r.machine_id join machine_model o on o.id = m.model_id where r.id = ?")
                     .param(runId)
                     .query((row, i) -> new double[] {row.getDouble(1), row.getDouble(2)})
                     .single();

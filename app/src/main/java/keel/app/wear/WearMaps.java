@@ -52,7 +52,8 @@ public class WearMaps {
     public Optional<Known> of(long componentId) {
         return jdbc.sql(
                         """
-                select o.plate_width_mm, o.plate_depth_mm, w.cells, w.uv_hours, w.placed_uv_hours, w.prints, w.placed_prints from component c join machine_model o on o.id = """
+                select o.plate_width_mm, o.plate_depth_mm, w.cells, w.uv_hours, w.placed_uv_hours, w.prints,
+                w.placed_prints from component c join machine_model o on o.id = """
                                 + MODEL
                                 + """
                  left join wear_map w on w.component_id = c.id where c.id = :id""")
@@ -72,12 +73,15 @@ public class WearMaps {
     /** Model whose plate a film or screen serves. */
     private static final String MODEL =
             """
-            coalesce(c.model_id, (select v.model_id from fitting f join component v on v.id = f.vat_id where f.component_id = c.id fetch first row only),
-              (select m.model_id from fitting f join machine m on m.id = f.machine_id where f.component_id = c.id fetch first row only))""";
+            coalesce(c.model_id, (select v.model_id from fitting f join component v on v.id = f.vat_id
+            where f.component_id = c.id fetch first row only),
+              (select m.model_id from fitting f join machine m on m.id = f.machine_id
+              where f.component_id = c.id fetch first row only))""";
 
     private static final String COUNTED =
             """
-             r.started_at, coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, coalesce(r.reached_layer, r.layers), p.content
+             r.started_at, coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, \
+            coalesce(r.reached_layer, r.layers), p.content
             """;
 
     private record Counted(long prints, double uvHours, long layers) {
@@ -149,12 +153,15 @@ public class WearMaps {
         return jdbc
                 .sql(
                         """
-                select c.id, o.plate_width_mm, o.plate_depth_mm, t.prints, t.uv_hours, t.layers, coalesce(w.prints, 0), coalesce(w.uv_hours, 0), coalesce(w.layers, 0),
+                select c.id, o.plate_width_mm, o.plate_depth_mm, t.prints, t.uv_hours, t.layers, coalesce(w.prints,
+                0), coalesce(w.uv_hours, 0), coalesce(w.layers, 0),
                   coalesce(w.placed_uv_hours, 0), coalesce(w.placed_prints, 0), w.through, w.cells
-                from component c join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id join machine_model o on o.id = """
+                from component c join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id join machine_model o
+                on o.id = """
                                 + MODEL
                                 + """
-                 left join wear_map w on w.component_id = c.id where c.id in (:parts) and c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
+                 left join wear_map w on w.component_id = c.id where c.id in (:parts)
+                 and c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
                 .param("parts", parts)
                 .query((row, i) -> {
                     OffsetDateTime through = row.getObject(12, OffsetDateTime.class);
@@ -181,16 +188,20 @@ public class WearMaps {
         }
         String counts =
                 """
-                 and r.ended_at is not null and not r.withdrawn left join wear_map w on w.component_id = f.component_id left join run_footprint p on p.run_id = r.id
+                 and r.ended_at is not null and not r.withdrawn left join wear_map w
+                 on w.component_id = f.component_id left join run_footprint p on p.run_id = r.id
                 where f.component_id in (:parts) and (w.through is null or r.started_at > w.through)""";
         jdbc.sql("select f.component_id, " + COUNTED
                         + """
-                from fitting f join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at)"""
+                from fitting f join run r on r.machine_id = f.machine_id and r.started_at >= f.fitted_at
+                and (f.removed_at is null or r.started_at < f.removed_at)"""
                         + counts
                         + " union all select f.component_id, " + COUNTED
                         + """
-                from fitting f join fitting vf on vf.component_id = f.vat_id join run r on r.machine_id = vf.machine_id and r.started_at >= greatest(f.fitted_at, vf.fitted_at)
-                  and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null or r.started_at < vf.removed_at)"""
+                from fitting f join fitting vf on vf.component_id = f.vat_id join run r
+                on r.machine_id = vf.machine_id and r.started_at >= greatest(f.fitted_at, vf.fitted_at)
+                  and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null
+                  or r.started_at < vf.removed_at)"""
                         + counts)
                 .param("parts", parts.stream().map(Part::id).toList())
                 .query((row, i) -> {
@@ -221,7 +232,8 @@ public class WearMaps {
         }
         jdbc.sql(
                         """
-                merge into wear_map (component_id, across, deep, cells, through, prints, uv_hours, layers, placed_prints, placed_uv_hours) key (component_id)
+                merge into wear_map (component_id, across, deep, cells, through, prints, uv_hours, layers,
+                placed_prints, placed_uv_hours) key (component_id)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
                 .params(
                         part.id(),

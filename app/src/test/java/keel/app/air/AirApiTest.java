@@ -53,14 +53,17 @@ class AirApiTest extends PageTest {
     void aPlanIsAnswered() throws Exception {
         JsonNode plan = answer(
                 "plan",
-                "{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[{\"flowM3H\":0,\"pressurePa\":60},{\"flowM3H\":200,\"pressurePa\":0}]},\"ducts\":[],\"fittings\":[]}");
+                "{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[{\"flowM3H\":0,\"pressurePa\":60},"
+                        + "{\"flowM3H\":200,\"pressurePa\":0}]},\"ducts\":[],\"fittings\":[]}");
         assertThat(plan.get("flowM3H").doubleValue()).isCloseTo(200, within(1e-6));
         assertThat(Math.round(plan.get("purgeMinutes").get("99").doubleValue())).isEqualTo(28);
         assertThat(Math.round(plan.get("purgeMinutes").get("99.9").doubleValue()))
                 .isEqualTo(41);
         JsonNode hose = answer(
                 "plan",
-                "{\"room\":{\"volumeM3\":20,\"mixingFactor\":3},\"fan\":{\"points\":[{\"flowM3H\":0,\"pressurePa\":60},{\"flowM3H\":200,\"pressurePa\":0}]},\"ducts\":[{\"diameterMm\":75,\"lengthM\":2}]}");
+                "{\"room\":{\"volumeM3\":20,\"mixingFactor\":3},\"fan\":{\"points\":[{\"flowM3H\":0,"
+                        + "\"pressurePa\":60},{\"flowM3H\":200,\"pressurePa\":0}]},"
+                        + "\"ducts\":[{\"diameterMm\":75,\"lengthM\":2}]}");
         assertThat(hose.get("flowM3H").doubleValue()).isBetween(60.0, 180.0);
         assertThat(hose.get("velocityMs")).hasSize(1);
     }
@@ -82,7 +85,8 @@ class AirApiTest extends PageTest {
                 .isCloseTo(6, within(1e-6));
         assertThat(answer(
                                 "vapour",
-                                "{\"volumeM3\":40,\"flowM3H\":0,\"evaporationGPerH\":60.1,\"molarMass\":60.1,\"minutes\":60}")
+                                "{\"volumeM3\":40,\"flowM3H\":0,\"evaporationGPerH\":60.1,\"molarMass\":60.1,"
+                                        + "\"minutes\":60}")
                         .get("ppm")
                         .doubleValue())
                 .isCloseTo(611.25, within(1e-6));
@@ -92,11 +96,16 @@ class AirApiTest extends PageTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "plan|{\"room\":{\"volumeM3\":0},\"fan\":{\"points\":[{\"flowM3H\":0,\"pressurePa\":60},{\"flowM3H\":200,\"pressurePa\":0}]}}",
+                "plan|{\"room\":{\"volumeM3\":0},\"fan\":{\"points\":[{\"flowM3H\":0,\"pressurePa\":60},"
+                        + "{\"flowM3H\":200,\"pressurePa\":0}]}}",
                 "plan|{}",
-                "plan|{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[{\"flowM3H\":90,\"pressurePa\":1},{\"flowM3H\":100,\"pressurePa\":0}]},\"ducts\":[{\"diameterMm\":20,\"lengthM\":30}]}",
-                "plan|{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[null,{\"flowM3H\":100,\"pressurePa\":0}]},\"ducts\":[null]}",
-                "decay|{\"samples\":[{\"minutes\":0,\"value\":1},{\"minutes\":1,\"value\":2},{\"minutes\":2,\"value\":3},{\"minutes\":3,\"value\":4},{\"minutes\":4,\"value\":5},{\"minutes\":5,\"value\":6}]}",
+                "plan|{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[{\"flowM3H\":90,\"pressurePa\":1},"
+                        + "{\"flowM3H\":100,\"pressurePa\":0}]},\"ducts\":[{\"diameterMm\":20,\"lengthM\":30}]}",
+                "plan|{\"room\":{\"volumeM3\":20},\"fan\":{\"points\":[null,{\"flowM3H\":100,\"pressurePa\":0}]},"
+                        + "\"ducts\":[null]}",
+                "decay|{\"samples\":[{\"minutes\":0,\"value\":1},{\"minutes\":1,\"value\":2},{\"minutes\":2,"
+                        + "\"value\":3},{\"minutes\":3,\"value\":4},{\"minutes\":4,\"value\":5},"
+                        + "{\"minutes\":5,\"value\":6}]}",
                 "decay|{}",
                 "vapour|{\"volumeM3\":0,\"flowM3H\":10,\"evaporationGPerH\":5,\"minutes\":5}",
                 "vapour|{\"volumeM3\":20,\"flowM3H\":-1,\"evaporationGPerH\":5,\"minutes\":5}"

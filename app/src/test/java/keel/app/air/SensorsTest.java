@@ -121,8 +121,8 @@ class SensorsTest extends PageTest {
                         .tvocMax())
                 .as("put right later")
                 .isEqualTo(9000);
-        assertThat(jdbc.sql(
-                                "select sum(n) from sensor_rollup r join sensor s on s.id = r.sensor_id where s.code = ? and span_s = 86400")
+        assertThat(jdbc.sql("select sum(n) from sensor_rollup r join sensor s on s.id = r.sensor_id where "
+                                + "s.code = ? and span_s = 86400")
                         .param(sensor)
                         .query(Long.class)
                         .single())
@@ -132,8 +132,8 @@ class SensorsTest extends PageTest {
     @Test
     void theInterfaceKeepsWhatCanBeKeptAndSaysWhatNot() throws Exception {
         String token = shop.token(Role.OWNER);
-        String body =
-                "[{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":120,\"temperatureC\":20.5,\"humidityPercent\":48},{\"at\":\"2026-03-01T10:01:00Z\",\"tvoc\":-5},{\"at\":\"2226-03-01T10:02:00Z\",\"tvoc\":5}]";
+        String body = "[{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":120,\"temperatureC\":20.5,\"humidityPercent\":48},"
+                + "{\"at\":\"2026-03-01T10:01:00Z\",\"tvoc\":-5},{\"at\":\"2226-03-01T10:02:00Z\",\"tvoc\":5}]";
         var answer = mvc.perform(MockMvcRequestBuilders.post("/api/v1/sensors/" + sensor + "/readings")
                         .header("Authorization", "Bearer " + token)
                         .contentType(MediaType.APPLICATION_JSON)

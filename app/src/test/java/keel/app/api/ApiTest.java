@@ -164,7 +164,8 @@ class ApiTest extends AppTest {
         String m = shop.maskMachine();
         Answer failure = post(
                 "/api/v1/failures",
-                "{\"machine\":\"%s\",\"symptoms\":[\"layer-split\"],\"absent\":[\"film-slack\"],\"zones\":[\"B2\"],\"note\":\"x\"}"
+                ("{\"machine\":\"%s\",\"symptoms\":[\"layer-split\"],\"absent\":[\"film-slack\"],\"zones\":[\"B2\"],"
+                                + "\"note\":\"x\"}")
                         .formatted(m));
         assertThat(failure.status()).isEqualTo(201);
         long id = failure.body().get("id").asLong();
@@ -288,7 +289,8 @@ class ApiTest extends AppTest {
         String m = shop.maskMachine();
         post(
                 "/api/v1/runs",
-                "{\"machine\":\"%s\",\"job\":\"Latch\",\"layers\":900,\"layerExposureS\":2.1,\"resinMl\":40,\"startedAt\":\"%s\"}"
+                ("{\"machine\":\"%s\",\"job\":\"Latch\",\"layers\":900,\"layerExposureS\":2.1,\"resinMl\":40,"
+                                + "\"startedAt\":\"%s\"}")
                         .formatted(m, TestShop.at(2)));
         Answer answer = post(
                 "/api/v1/services", "{\"machine\":\"%s\",\"kind\":\"LEVELLING\",\"school\":\"PAPER\"}".formatted(m));
@@ -350,7 +352,8 @@ class ApiTest extends AppTest {
         token = shop.token(Role.OPERATOR);
         Answer answer = post(
                 "/api/v1/runs",
-                "{\"machine\":\"%s\",\"job\":\"x\",\"layers\":9,\"layerExposureS\":2,\"resinMl\":4,\"override\":{\"reason\":\"so\"}}"
+                ("{\"machine\":\"%s\",\"job\":\"x\",\"layers\":9,\"layerExposureS\":2,\"resinMl\":4,"
+                                + "\"override\":{\"reason\":\"so\"}}")
                         .formatted(m));
         assertThat(answer.status()).isEqualTo(403);
     }
@@ -441,7 +444,8 @@ class ApiTest extends AppTest {
         JsonNode sent = post(
                         "/api/v1/diagnosis",
                         "{\"symptoms\":[\"wet-under-vat\",\"region-bare\"],\"absent\":[\"film-cloudy\"],"
-                                + "\"checks\":[{\"check\":\"look-under-vat\",\"found\":[\"film-pierced\",\"resin-on-screen\"]}],\"history\":[\"film-old\"]}")
+                                + "\"checks\":[{\"check\":\"look-under-vat\",\"found\":[\"film-pierced\","
+                                + "\"resin-on-screen\"]}],\"history\":[\"film-old\"]}")
                 .body();
         assertThat(sent.at("/causes/0/code").asText()).isEqualTo("film-pierced");
         assertThat(sent.at("/pairs/0/causes/1").asText()).isEqualTo("resin-on-screen");
@@ -525,12 +529,16 @@ class ApiTest extends AppTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
-                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":9,\"zMm\":0.1},{\"xMm\":18,\"yMm\":18,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
-                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":40},{\"xMm\":0,\"yMm\":9,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":0}],"
+                        + "\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":9,\"zMm\":0.1},"
+                        + "{\"xMm\":18,\"yMm\":18,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
+                "/plate/level|{\"points\":[{\"xMm\":0,\"yMm\":0,\"zMm\":0},{\"xMm\":9,\"yMm\":0,\"zMm\":40},"
+                        + "{\"xMm\":0,\"yMm\":9,\"zMm\":0}],\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
                 "/plate/level|{\"points\":null,\"plateMm\":[144,81],\"bottomLayerMm\":0.05}",
                 "/plate/level|{\"points\":[],\"bottomLayerMm\":0.05}",
-                "/runs/estimate|{\"layers\":10,\"exposureS\":2,\"liftMm\":6,\"liftMmPerMin\":0,\"retractMmPerMin\":120}",
+                "/runs/estimate|{\"layers\":10,\"exposureS\":2,\"liftMm\":6,\"liftMmPerMin\":0,"
+                        + "\"retractMmPerMin\":120}",
                 "/runs/estimate|{\"layers\":10}",
                 "/resin/working-curve|{\"points\":[{\"exposure\":2,\"depthMm\":0.1}]}",
                 "/resin/working-curve|{\"points\":[{\"exposure\":2},{\"exposure\":3,\"depthMm\":0.1}]}",
@@ -547,19 +555,23 @@ class ApiTest extends AppTest {
     void timeDoseAndSizeAreComputed() throws Exception {
         JsonNode time = post(
                         "/api/v1/runs/estimate",
-                        ("{\"layers\":10,\"bottomLayers\":2,\"transitionLayers\":3,\"bottomExposureS\":30,\"exposureS\":2,"
-                                + "\"waitBeforeS\":0.5,\"waitAfterS\":0.5,\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":120}"))
+                        ("{\"layers\":10,\"bottomLayers\":2,\"transitionLayers\":3,\"bottomExposureS\":30,"
+                                + "\"exposureS\":2,"
+                                + "\"waitBeforeS\":0.5,\"waitAfterS\":0.5,\"liftMm\":6,\"liftMmPerMin\":60,"
+                                + "\"retractMmPerMin\":120}"))
                 .body();
         assertThat(time.get("seconds").asDouble()).isEqualTo(218);
         assertThat(time.get("uvOnSeconds").asDouble()).isEqualTo(118);
         JsonNode curve = post(
                         "/api/v1/resin/working-curve",
-                        "{\"points\":[{\"exposure\":2,\"depthMm\":0.1},{\"exposure\":4,\"depthMm\":0.17}],\"wantedDepthMm\":0.17}")
+                        "{\"points\":[{\"exposure\":2,\"depthMm\":0.1},{\"exposure\":4,\"depthMm\":0.17}],"
+                                + "\"wantedDepthMm\":0.17}")
                 .body();
         assertThat(curve.get("exposureForDepth").asDouble()).isCloseTo(4, org.assertj.core.api.Assertions.within(1e-9));
         JsonNode scale = post(
                         "/api/v1/scale",
-                        "{\"measurements\":[{\"nominalMm\":20,\"measuredMm\":20.4},{\"nominalMm\":20,\"measuredMm\":20.3},{\"nominalMm\":20,\"measuredMm\":20.5}]}")
+                        "{\"measurements\":[{\"nominalMm\":20,\"measuredMm\":20.4},{\"nominalMm\":20,"
+                                + "\"measuredMm\":20.3},{\"nominalMm\":20,\"measuredMm\":20.5}]}")
                 .body();
         assertThat(scale.get("correct").asBoolean()).isTrue();
         assertThat(scale.get("offsetMm").isNull()).isTrue();
@@ -580,7 +592,8 @@ class ApiTest extends AppTest {
     }
 
     private static String run(String machine, int from, int to) {
-        return ("{\"machine\":\"%s\",\"job\":\"Latch pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
+        return ("{\"machine\":\"%s\",\"job\":\"Latch "
+                        + "pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
                         + "\"resinMl\":50,\"outcome\":\"GOOD\"}")
                 .formatted(machine, TestShop.at(from), TestShop.at(to));
     }

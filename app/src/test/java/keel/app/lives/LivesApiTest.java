@@ -120,7 +120,8 @@ class LivesApiTest extends PageTest {
     void aFootprintIsPlacedWhereThePlateIsLeastWorn() throws Exception {
         JsonNode placed = post(
                         "/plate/placement",
-                        "{\"plateMm\":[144,80],\"footprintMm\":[40,30],\"marginMm\":2,\"spots\":[{\"xMm\":130,\"yMm\":70,\"sizeMm\":3}],"
+                        "{\"plateMm\":[144,80],\"footprintMm\":[40,30],\"marginMm\":2,\"spots\":[{\"xMm\":130,"
+                                + "\"yMm\":70,\"sizeMm\":3}],"
                                 + "\"wear\":[[5,1],[5,0]],\"diagonal\":false}")
                 .body();
         assertThat(placed.get("fits").asBoolean()).isTrue();

@@ -69,7 +69,8 @@ class FleetBench extends AppTest {
         return Measured.of(
                 what,
                 () -> jdbc.queryForList(
-                        "select m.code, t.hours, t.prints from machine m join meter t on t.owner_id = m.id and t.scope = 'MACHINE'"));
+                        "select m.code, t.hours, t.prints from machine m join meter t on t.owner_id = m.id and "
+                                + "t.scope = 'MACHINE'"));
     }
 
     private Measured page(String path, int runs) {
@@ -101,7 +102,8 @@ class FleetBench extends AppTest {
             });
         }
         jdbc.batchUpdate(
-                "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version) "
+                "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, "
+                        + "outcome, withdrawn, version) "
                         + "values (?, ?, ?, ?, 1000, 2.1, 50, 'GOOD', false, 0)",
                 rows);
         transaction.executeWithoutResult(status -> rebuild.everything());

@@ -67,7 +67,7 @@ class StoresBench extends AppTest {
 
     /** One more, so that the database has to sum anew. */
     private void move() {
-        jdbc.update(
-                "insert into stock_movement (item_id, quantity, reason, at) select max(id), -1, 'used', current_timestamp from stock_item");
+        jdbc.update("insert into stock_movement (item_id, quantity, reason, at) select max(id), -1, 'used', "
+                + "current_timestamp from stock_item");
     }
 }

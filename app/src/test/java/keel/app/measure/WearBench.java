@@ -119,12 +119,14 @@ class WearBench extends AppTest {
             places.add(new Object[] {last + 1 + i, "{\"parts\":[" + parts + "]}", start});
         }
         jdbc.batchUpdate(
-                "insert into run (id, machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version) "
+                "insert into run (id, machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, "
+                        + "outcome, withdrawn, version) "
                         + "values (?, ?, 'Latch', ?, ?, 100, 2.1, 50, 'GOOD', false, 0)",
                 rows);
         jdbc.update("alter table run alter column id restart with " + (last + RUNS + 1));
         jdbc.batchUpdate(
-                "insert into run_footprint (run_id, content, made_at, person_id) values (?, ?, ?, (select min(id) from person))",
+                "insert into run_footprint (run_id, content, made_at, person_id) values (?, ?, ?, (select min(id) "
+                        + "from person))",
                 places);
         transaction.executeWithoutResult(status -> rebuild.everything());
     }
@@ -133,15 +135,18 @@ class WearBench extends AppTest {
     private void addRun(long machine, int number) {
         Timestamp start = Timestamp.from(TestShop.at(0.2 * number));
         jdbc.update(
-                "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, withdrawn, version) values (?, 'Latch', ?, ?, 100, 3.6, 50, 'GOOD', false, 0)",
+                "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, "
+                        + "outcome, withdrawn, version) values (?, 'Latch', ?, ?, 100, 3.6, 50, 'GOOD', false, 0)",
                 machine,
                 start,
                 Timestamp.from(start.toInstant().plusSeconds(400)));
         jdbc.update(
-                "insert into run_footprint (run_id, content, made_at, person_id) select max(id), '{\"parts\":[[70,40,30,20,0]]}', ?, (select min(id) from person) from run",
+                "insert into run_footprint (run_id, content, made_at, person_id) select max(id), "
+                        + "'{\"parts\":[[70,40,30,20,0]]}', ?, (select min(id) from person) from run",
                 start);
         jdbc.update(
-                "update meter set prints = prints + 1, layers = layers + 100, uv_hours = uv_hours + 0.1 where scope = 'COMPONENT'");
+                "update meter set prints = prints + 1, layers = layers + 100, uv_hours = uv_hours + 0.1 where scope "
+                        + "= 'COMPONENT'");
     }
 
     private static Footprint.Parts footprint(Random random) {

@@ -140,8 +140,8 @@ class SecurityTest extends AppTest {
         String everything = jdbc.sql("select * from person").query().listOfRows() + ""
                 + jdbc.sql("select * from api_token").query().listOfRows();
         assertThat(everything).doesNotContain(TestShop.PASSWORD).doesNotContain(token);
-        assertThat(jdbc.sql(
-                                "select password_hash from person union all select pin_hash from person where pin_hash is not null")
+        assertThat(jdbc.sql("select password_hash from person union all select pin_hash from person where "
+                                + "pin_hash is not null")
                         .query(String.class)
                         .list())
                 .isNotEmpty()

@@ -330,8 +330,10 @@ class PlatePagesTest extends PageTest {
         String token = shop.token(Role.OPERATOR);
         String entry =
                 """
-                {"machine":"%s","job":"Hinge","startedAt":"2025-02-01T08:00:00Z","endedAt":"2025-02-01T11:00:00Z","layers":1000,"layerExposureS":1.8,"resinMl":20,"outcome":"GOOD",
-                 "footprint":[{"xMm":36,"yMm":40,"lengthMm":60,"widthMm":60},{"xMm":110,"yMm":40,"lengthMm":20,"widthMm":20,"rotationDeg":45}]}"""
+                {"machine":"%s","job":"Hinge","startedAt":"2025-02-01T08:00:00Z","endedAt":"2025-02-01T11:00:00Z",\
+                "layers":1000,"layerExposureS":1.8,"resinMl":20,"outcome":"GOOD",
+                 "footprint":[{"xMm":36,"yMm":40,"lengthMm":60,"widthMm":60},{"xMm":110,"yMm":40,"lengthMm":20,\
+                "widthMm":20,"rotationDeg":45}]}"""
                         .formatted(machine);
         JsonNode run = json(send(MockMvcRequestBuilders.post("/api/v1/runs"), entry, token));
         long id = run.get("id").asLong();

@@ -159,13 +159,15 @@ class ScreenApiTest extends PageTest {
 
     @Test
     void aDryRunIsHeldAgainstTheProfile() throws Exception {
-        String profile =
-                "\"profile\":{\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":180,\"waitBeforeS\":0.5,\"waitAfterS\":1,\"exposureS\":2.4}";
-        JsonNode answer = json(
-                call(
-                        MockMvcRequestBuilders.post("/api/v1/screen/dry-run"),
-                        "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":6.3,\"uncertainty\":0.2},"
-                                + "{\"kind\":\"RETRACT_S\",\"value\":3.1,\"uncertainty\":0.2},{\"kind\":\"EXPOSURE_S\",\"value\":2.8,\"uncertainty\":0.2},{\"kind\":\"LIFT_MM\",\"value\":6,\"uncertainty\":0}]}"));
+        String profile = "\"profile\":{\"liftMm\":6,\"liftMmPerMin\":60,\"retractMmPerMin\":180,\"waitBeforeS\":0.5,"
+                + "\"waitAfterS\":1,\"exposureS\":2.4}";
+        JsonNode answer = json(call(
+                MockMvcRequestBuilders.post("/api/v1/screen/dry-run"),
+                "{" + profile + ",\"readings\":[{\"kind\":\"LIFT_S\",\"value\":6.3,\"uncertainty\":0.2},"
+                        + "{\"kind\":\"RETRACT_S\",\"value\":3.1,\"uncertainty\":0.2},"
+                        + "{\"kind\":\"EXPOSURE_S\",\"value\":2.8,\"uncertainty\":0.2},{\"kind\":\"LIFT_MM\","
+                        + "\"value\":6,"
+                        + "\"uncertainty\":0}]}"));
         JsonNode d = answer.get("differences");
         assertThat(d).hasSize(4);
         assertThat(d.at("/0/expected").asDouble()).isEqualTo(6);

@@ -63,8 +63,8 @@ class CountedStoresTest extends PageTest {
                 "",
                 "perRun",
                 "2");
-        jdbc.sql(
-                        "update stock_item set per_run_since = timestamp with time zone '2025-01-01 00:00:00+00' where code = ?")
+        jdbc.sql("update stock_item set per_run_since = timestamp with time zone '2025-01-01 00:00:00+00' "
+                        + "where code = ?")
                 .param(item)
                 .update();
         RunView run = shop.run(machine, 1, 4);

@@ -183,16 +183,17 @@ class StoresApiTest extends PageTest {
     /** Heizer and Render (from memory): 150 a day, sd 16, 5 days, sd 1, 95 %: about 1004. */
     @Test
     void theReorderPointIsThatOfTheTextbook() throws Exception {
-        JsonNode r = json(
-                post(
-                        "/stores/reorder",
-                        "{\"dailyDemand\":150,\"dailyDemandSd\":16,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":0.95,\"packSize\":1000,\"coverDays\":30}"));
+        JsonNode r = json(post(
+                "/stores/reorder",
+                "{\"dailyDemand\":150,\"dailyDemandSd\":16,\"leadDays\":5,\"leadDaysSd\":1,"
+                        + "\"serviceLevel\":0.95,\"packSize\":1000,\"coverDays\":30}"));
         assertThat(r.get("reorderPoint").asDouble()).isCloseTo(1003.65, within(0.1));
         assertThat(r.get("safetyStock").asDouble()).isCloseTo(253.65, within(0.1));
         assertThat(r.get("orderQuantity").asDouble()).isEqualTo(5000);
         assertThat(post(
                                 "/stores/reorder",
-                                "{\"dailyDemand\":1,\"dailyDemandSd\":1,\"leadDays\":5,\"leadDaysSd\":1,\"serviceLevel\":1,\"packSize\":1}")
+                                "{\"dailyDemand\":1,\"dailyDemandSd\":1,\"leadDays\":5,\"leadDaysSd\":1,"
+                                        + "\"serviceLevel\":1,\"packSize\":1}")
                         .getStatus())
                 .isEqualTo(422);
         assertThat(post("/stores/reorder", "{\"dailyDemandSd\":1,\"leadDays\":5,\"serviceLevel\":0.9}")
@@ -207,7 +208,8 @@ class StoresApiTest extends PageTest {
                 post(
                         "/cost/print",
                         """
-                {"resinMl":85,"resinPricePerL":38,"hours":5.5,"uvHours":1.6,"filmPrice":5,"filmLifeHours":440,"screenPrice":78,"screenLifeUvHours":900,"labourMinutes":14,"labourPricePerHour":18,
+                {"resinMl":85,"resinPricePerL":38,"hours":5.5,"uvHours":1.6,"filmPrice":5,"filmLifeHours":440,\
+                "screenPrice":78,"screenLifeUvHours":900,"labourMinutes":14,"labourPricePerHour":18,
                  "energyKwh":0.33,"energyPrice":0.31,"other":[{"name":"Towels","amount":0.2}],"successRate":0.85}"""));
         assertThat(cost.get("perAttempt").asDouble()).isCloseTo(7.9335, within(1e-3));
         assertThat(cost.get("perGoodPrint").asDouble()).isCloseTo(9.3335, within(1e-3));
@@ -271,8 +273,8 @@ class StoresApiTest extends PageTest {
     }
 
     private void used(String item, double quantity, int daysAgo) {
-        jdbc.sql(
-                        "insert into stock_movement (item_id, quantity, reason, at) select id, ?, 'used', ? from stock_item where code = ?")
+        jdbc.sql("insert into stock_movement (item_id, quantity, reason, at) select id, ?, 'used', ? from "
+                        + "stock_item where code = ?")
                 .params(-quantity, Instant.now().minus(Duration.ofDays(daysAgo)).atOffset(ZoneOffset.UTC), item)
                 .update();
     }
@@ -327,8 +329,8 @@ class StoresApiTest extends PageTest {
         pool.shutdown();
         assertThat(out).isEqualTo(100);
         assertThat(stock.one(item).quantity()).isZero();
-        assertThat(jdbc.sql(
-                                "select sum(quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?")
+        assertThat(jdbc.sql("select sum(quantity) from stock_movement m join stock_item i on i.id = m.item_id "
+                                + "where i.code = ?")
                         .param(item)
                         .query(Double.class)
                         .single())

@@ -235,8 +235,8 @@ class MetersTest extends AppTest {
     }
 
     private double hoursOf(String component) {
-        return jdbc.sql(
-                        "select m.hours from meter m join component c on c.id = m.owner_id where m.scope = 'COMPONENT' and c.code = ?")
+        return jdbc.sql("select m.hours from meter m join component c on c.id = m.owner_id where m.scope = "
+                        + "'COMPONENT' and c.code = ?")
                 .param(component)
                 .query(Double.class)
                 .single();

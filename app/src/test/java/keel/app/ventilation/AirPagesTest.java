@@ -89,9 +89,9 @@ class AirPagesTest extends PageTest {
                 "lengthM",
                 "2");
         describe();
-        String html = page(
-                "/air/rooms/" + room
-                        + "/plan?fan=inline-100&hose=SMOOTH&hoses=1&diameterMm=100&lengthM=2&compression=0&bends=1&outlets=1&outletMm=75&meshOpen=70&flaps=true&washGPerH=60&washMinutes=15&spillMl=200");
+        String html = page("/air/rooms/" + room
+                + "/plan?fan=inline-100&hose=SMOOTH&hoses=1&diameterMm=100&lengthM=2&compression=0&bends=1"
+                + "&outlets=1&outletMm=75&meshOpen=70&flaps=true&washGPerH=60&washMinutes=15&spillMl=200");
         assertThat(html).contains("air changes an hour", "99.9 % in", "in of water");
         accepted(
                 "/air/rooms/" + room + "/plan",
@@ -134,9 +134,9 @@ class AirPagesTest extends PageTest {
     @Test
     void whatCannotBePlannedIsSaidAtItsFieldAndKept() {
         describe();
-        String weak = shown(
-                        "/air/rooms/" + room
-                                + "/plan?fan=bathroom-100&ownFan=5 0.1, 9 0&diameterMm=25&lengthM=60&hoses=1&outlets=1&outletMm=75&bends=9&compression=50&hose=FLEX")
+        String weak = shown("/air/rooms/" + room
+                        + "/plan?fan=bathroom-100&ownFan=5 0.1, 9 "
+                        + "0&diameterMm=25&lengthM=60&hoses=1&outlets=1&outletMm=75&bends=9&compression=50&hose=FLEX")
                 .html();
         assertThat(weak).contains("cannot reach this resistance", "5 0.1, 9 0");
         assertThat(shown("/air/rooms/" + room + "/plan?fan=bathroom-100&diameterMm=wide&lengthM=2")
@@ -247,8 +247,8 @@ class AirPagesTest extends PageTest {
 
     private void slowerThanBefore() {
         for (int i = 0; i < 12; i++) {
-            jdbc.sql(
-                            "insert into air_decay (room_id, at, changes_per_hour, low, high) select id, ?, ?, ?, ? from room where code = ?")
+            jdbc.sql("insert into air_decay (room_id, at, changes_per_hour, low, high) select id, ?, ?, ?, ? "
+                            + "from room where code = ?")
                     .params(
                             Instant.now().minus(Duration.ofHours(40 - i)).atOffset(ZoneOffset.UTC),
                             i < 6 ? 4.0 : 2.5,

@@ -150,8 +150,8 @@ class WashPagesTest extends PageTest {
         assertThat(baths.one(first).place()).as("the fresh one is the second").isEqualTo(Baths.Place.SECOND);
         assertThat(baths.one(second).place()).isEqualTo(Baths.Place.FIRST);
         assertThat(baths.one(first).bath().prints()).isZero();
-        assertThat(jdbc.sql(
-                                "select sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id where i.code = ?")
+        assertThat(jdbc.sql("select sum(m.quantity) from stock_movement m join stock_item i on i.id = m.item_id "
+                                + "where i.code = ?")
                         .param(alcohol)
                         .query(Double.class)
                         .single())

@@ -12,8 +12,8 @@ import keel.core.Findings;
  * outlet, with a fan beside the machine or at the window.
  *
  * <p>K of the fittings from handbook tables (ASHRAE duct fitting database, Idelchik for screens), from memory: hose
- * mouth 0.5, collector 1.0 on its outlets, gap 1.8 on its own area, bend 0.35, sudden contraction 0.5·(1 − β²), flaps
- * 1.2, outlet 1.0; mesh 1.3·(1 − σ) + (1/σ − 1)² with σ its open share.
+ * mouth 0.5, collector 1.0 on its outlets, gap 1.8 on its own area, bend 0.35, sudden contraction 0.5·(1 − β²),
+ * flaps 1.2, outlet 1.0; mesh 1.3·(1 − σ) + (1/σ − 1)² with σ its open share.
  *
  * @param gapCm2 open area of the cover's gaps, null without a cover
  * @param outlets machine outlets that the collector joins, 1 without one; {@code outletMm} of each

@@ -12,8 +12,8 @@ import keel.core.Findings;
  * What a fan moves through its ducts, and what that means for a room. Only the losses that are named count; the fan is
  * piecewise linear through its points, and beyond the last one goes on as before until its pressure is gone.
  *
- * <p>Purge: t = −k·ln(1 − e)/N (CDC, Guidelines for Environmental Infection Control in Health-Care Facilities, 2003,
- * table B.1).
+ * <p>Purge: t = −k·ln(1 − e)/N (CDC, Guidelines for Environmental Infection Control in Health-Care Facilities,
+ * 2003, table B.1).
  *
  * @param flowM3H where fan and resistance meet
  * @param pressurePa of the fan there
@@ -162,8 +162,10 @@ public record AirPlan(
         }
         throw new IllegalArgumentException(
                 curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
-                        ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than it has."
-                        : "The fan's last point still has pressure and its curve does not fall: say a point of larger flow.");
+                        ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than "
+                                + "it has."
+                        : "The fan's last point still has pressure and its curve does not fall: say a point of "
+                                + "larger flow.");
     }
 
     /** A curve whose last point still has pressure goes on as steeply as it fell. */

@@ -9,9 +9,9 @@ import org.hipparchus.fitting.SimpleCurveFitter;
 import org.hipparchus.fitting.WeightedObservedPoint;
 
 /**
- * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t). From the peak on,
- * as far as it stands clear of the background's noise; regression of ln(C − B) on time, each reading weighted by how
- * well its logarithm is known.
+ * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t). From the
+ * peak on, as far as it stands clear of the background's noise; regression of ln(C − B) on time, each reading
+ * weighted by how well its logarithm is known.
  *
  * <p>Source: ASTM E741, concentration decay method (from memory); the 95 % interval is that of a regression's slope
  * (NIST/SEMATECH e-Handbook, 4.4.3).

@@ -3,9 +3,9 @@ package keel.core.air;
 /**
  * A round duct with air flowing through it.
  *
- * <p>Pressure loss by Darcy–Weisbach; friction factor by Colebrook–White (Moody 1944), 64/Re where the flow is laminar,
- * a straight line between. A flexible duct that is compressed by c % loses (1 + 0.58·c·e^(−0.00496·D)) times as much
- * (ASHRAE Fundamentals, duct design; from memory).
+ * <p>Pressure loss by Darcy–Weisbach; friction factor by Colebrook–White (Moody 1944), 64/Re where the flow is
+ * laminar, a straight line between. A flexible duct that is compressed by c % loses (1 + 0.58·c·e^(−0.00496·D))
+ * times as much (ASHRAE Fundamentals, duct design; from memory).
  *
  * @param diameterMm inside
  * @param roughnessMm of its wall

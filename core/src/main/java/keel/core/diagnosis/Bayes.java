@@ -30,8 +30,8 @@ public final class Bayes {
     }
 
     /**
-     * Weight of evidence in decibans: 10·log₁₀ of how much likelier the fact is under the hypothesis than under all
-     * others together. Source: I. J. Good, Probability and the Weighing of Evidence (1950), ch. 6.
+     * Weight of evidence in decibans: 10·log₁₀ of how much likelier the fact is under the hypothesis than under
+     * all others together. Source: I. J. Good, Probability and the Weighing of Evidence (1950), ch. 6.
      */
     public static double decibans(double ifTrue, double ifNot) {
         return 10 * FastMath.log10(ifTrue / ifNot);

@@ -276,7 +276,8 @@ public final class Diagnostician {
 
     private String advice(Evidence evidence, double[] posterior, List<Diagnosis.NextCheck> next, boolean enough) {
         if (evidence.symptoms().isEmpty() && evidence.checks().isEmpty()) {
-            return "Nothing has been said yet. Look at the plate and into the vat first, and say what you see; until then these are only the usual odds.";
+            return "Nothing has been said yet. Look at the plate and into the vat first, and say what you see; "
+                    + "until then these are only the usual odds.";
         }
         if (evidence.symptoms().size() > knowledge.symptoms().size() / 2) {
             return "So many symptoms at once tell little. Keep those that you are sure of; feel the vat floor first.";

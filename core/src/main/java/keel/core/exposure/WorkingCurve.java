@@ -5,8 +5,8 @@ import org.hipparchus.stat.regression.SimpleRegression;
 import org.hipparchus.util.FastMath;
 
 /**
- * How deep a resin cures: C_d = D_p·ln(E/E_c). D_p is the penetration depth, E_c the exposure below which nothing sets.
- * The exposure may be a dose or, at a steady light, seconds: E_c is in the same unit.
+ * How deep a resin cures: C_d = D_p·ln(E/E_c). D_p is the penetration depth, E_c the exposure below which nothing
+ * sets. The exposure may be a dose or, at a steady light, seconds: E_c is in the same unit.
  *
  * <p>Source: P. F. Jacobs, Rapid Prototyping &amp; Manufacturing: Fundamentals of Stereolithography (1992), ch. 4;
  * fitted by least squares on ln E.

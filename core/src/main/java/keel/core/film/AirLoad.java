@@ -5,12 +5,12 @@ import org.hipparchus.util.FastMath;
 
 /**
  * The air that a light membrane has to move along with it, as areal mass on one side: the low-frequency Rayleigh
- * integral of the mode shape w over an opening in a rigid baffle, μ = (ρ₀/2π)·∬∬ w·w′/|r − r′| / ∬ w². Valid while the
- * sound's wavelength is much longer than the window. Both sides of a film that hangs free count.
+ * integral of the mode shape w over an opening in a rigid baffle, μ = (ρ₀/2π)·∬∬ w·w′/|r − r′| / ∬
+ * w². Valid while the sound's wavelength is much longer than the window. Both sides of a film that hangs free count.
  *
- * <p>Source: Rayleigh, The Theory of Sound, vol. II, § 302 (inertia of the air before a vibrating disc); the form for a
- * rectangular mode by the same integral. The mode shapes' autocorrelations are closed; what is left is integrated in
- * polar coordinates, where the integrand is smooth, by Gauss and Legendre.
+ * <p>Source: Rayleigh, The Theory of Sound, vol. II, § 302 (inertia of the air before a vibrating disc); the form
+ * for a rectangular mode by the same integral. The mode shapes' autocorrelations are closed; what is left is
+ * integrated in polar coordinates, where the integrand is smooth, by Gauss and Legendre.
  */
 final class AirLoad {
 

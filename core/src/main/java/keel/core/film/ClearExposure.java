@@ -3,9 +3,9 @@ package keel.core.film;
 import keel.core.Findings;
 
 /**
- * The layer exposure that gives the same dose through another film: t·τ(at calibration)/τ(now), τ the UV transmittance,
- * reading through the film over reading without. The dose is what counts (Jacobs 1992, working curve C_d =
- * D_p·ln(E/E_c)).
+ * The layer exposure that gives the same dose through another film: t·τ(at calibration)/τ(now), τ the UV
+ * transmittance, reading through the film over reading without. The dose is what counts (Jacobs 1992, working curve
+ * C_d = D_p·ln(E/E_c)).
  */
 public final class ClearExposure {
 

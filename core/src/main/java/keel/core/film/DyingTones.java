@@ -9,9 +9,9 @@ import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.util.FastMath;
 
 /**
- * The tones of one tap: the sum of sinusoids that die away, Σ (a·cos 2πft + b·sin 2πft)·e^(−dt), that lies nearest to
- * what was recorded. Tones are taken one after the other, the strongest first; after each all are fitted anew by
- * Levenberg's and Marquardt's way of least squares (Marquardt 1963).
+ * The tones of one tap: the sum of sinusoids that die away, Σ (a·cos 2πft + b·sin 2πft)·e^(−dt), that lies
+ * nearest to what was recorded. Tones are taken one after the other, the strongest first; after each all are fitted
+ * anew by Levenberg's and Marquardt's way of least squares (Marquardt 1963).
  */
 final class DyingTones {
 

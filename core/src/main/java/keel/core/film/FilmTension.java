@@ -7,9 +7,9 @@ import org.hipparchus.util.FastMath;
 /**
  * Tension of a release film from the tone that it gives when tapped, free on both sides.
  *
- * <p>Clamped rectangular membrane, source as {@link Membrane}, or a round one ({@link RoundMembrane}): with f₁₁ the
- * lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone (dry) or with the air it moves
- * ({@link AirLoad}). Stress is that of the dry tension.
+ * <p>Clamped rectangular membrane, source as {@link Membrane}, or a round one ({@link RoundMembrane}): with f₁₁
+ * the lowest tone, T = 4·σ·f₁₁²/(1/Lx² + 1/Ly²), σ the areal mass of the film alone (dry) or with the air
+ * it moves ({@link AirLoad}). Stress is that of the dry tension.
  *
  * @param dryNPerM tension without the air's mass, N/m
  * @param withAirNPerM with it, N/m

@@ -6,8 +6,8 @@ import org.hipparchus.util.FastMath;
  * A stretched film in its frame: a clamped rectangular membrane without stiffness of its own, with the same tension in
  * both directions, hanging free in air on both sides.
  *
- * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f_mn = ½·√(T/σ)·√((m/Lx)² +
- * (n/Ly)²); the air by {@link AirLoad}.
+ * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f_mn =
+ * ½·√(T/σ)·√((m/Lx)² + (n/Ly)²); the air by {@link AirLoad}.
  *
  * @param lengthMm free opening along x, mm
  * @param widthMm along y, mm

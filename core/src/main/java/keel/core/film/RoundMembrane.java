@@ -8,9 +8,10 @@ import org.hipparchus.util.FastMath;
  * A film stretched over a round ring: a clamped circular membrane without stiffness of its own, hanging free in air on
  * both sides, in its lowest mode.
  *
- * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f₀₁ = j₀₁/(2πa)·√(T/σ), j₀₁
- * = 2.404826 (DLMF 10.21). The air as in {@link AirLoad}: with the Hankel transform of the mode shape the Rayleigh
- * integral becomes μ = 2ρ₀·a·j₀₁²·∫ J₀(x)²/(j₀₁² − x²)² dx from 0 to infinity.
+ * <p>Source: Kinsler, Frey, Coppens and Sanders, Fundamentals of Acoustics, 4th ed., ch. 4: f₀₁ =
+ * j₀₁/(2πa)·√(T/σ), j₀₁ = 2.404826 (DLMF 10.21). The air as in {@link AirLoad}: with the Hankel
+ * transform of the mode shape the Rayleigh integral becomes μ = 2ρ₀·a·j₀₁²·∫ J₀(x)²/(j₀₁² −
+ * x²)² dx from 0 to infinity.
  *
  * @param diameterMm free opening, mm
  * @param massKgPerM2 areal mass of the film alone

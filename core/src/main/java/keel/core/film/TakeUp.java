@@ -18,10 +18,12 @@ public enum TakeUp {
             "It is tighter than the reference; far too tight tears."),
     NOT_JUDGED(
             "Nothing says yet whether it is right.",
-            "There is no reference to hold it against, or none at about this temperature. Beside a good film of this model the ear still tells."),
+            "There is no reference to hold it against, or none at about this temperature. Beside a good film of "
+                    + "this model the ear still tells."),
     TAP_AGAIN(
             "Tap again.",
-            "There is no clear tone. Vat off and empty, free on both sides, held by its rim; quiet round about; a fingertip, not a nail.");
+            "There is no clear tone. Vat off and empty, free on both sides, held by its rim; quiet round about; a "
+                    + "fingertip, not a nail.");
 
     private static final double EVEN_FROM = 0.9;
     private static final double EVEN_TO = 1 / EVEN_FROM;

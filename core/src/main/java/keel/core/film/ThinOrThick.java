@@ -32,7 +32,8 @@ public record ThinOrThick(Kind thin, Kind thick, RateRatio leaks, RateRatio soft
     public String says() {
         if (leaks == null) {
             return "Only " + (thin.hours() > 0 ? "thin" : "thick")
-                    + " film is on record. Thin keeps fine detail and passes more light, thick leaks less: try the other on one vat, and this page compares.";
+                    + " film is on record. Thin keeps fine detail and passes more light, thick leaks less: try the "
+                    + "other on one vat, and this page compares.";
         }
         boolean thinLeaks = leaks.differs() && leaks.ratio() > 1;
         boolean thinKeeps = soft.differs() && soft.ratio() < 1;

@@ -3,9 +3,9 @@ package keel.core.film;
 import org.hipparchus.util.FastMath;
 
 /**
- * A film's tone against the reference of its vat model. Frame and film stretch differently in warmth: warmer by ΔT, the
- * stress falls by E·Δα·ΔT and the tone with its root, about a semitone in ten kelvin. Up to five kelvin apart the tone
- * is brought to the reference's temperature; further apart the two are not compared.
+ * A film's tone against the reference of its vat model. Frame and film stretch differently in warmth: warmer by ΔT,
+ * the stress falls by E·Δα·ΔT and the tone with its root, about a semitone in ten kelvin. Up to five kelvin
+ * apart the tone is brought to the reference's temperature; further apart the two are not compared.
  *
  * <p>Modulus of FEP 0.5 GPa, expansion of FEP 9.8e-5 and of aluminium 2.3e-5 per kelvin: from memory, makers' sheets
  * give about that.

@@ -45,13 +45,13 @@ public final class StartGate {
     public static Optional<GateItem> knownGoodFirst(int wentWrongInARow) {
         return wentWrongInARow < SEVERAL
                 ? Optional.empty()
-                : Optional.of(
-                        new GateItem(
-                                "known-good-first",
-                                Part.JOB,
-                                WARN,
-                                wentWrongInARow
-                                        + " prints in a row went wrong. Print the small piece that always came out first: it tells the machine's faults from the job's."));
+                : Optional.of(new GateItem(
+                        "known-good-first",
+                        Part.JOB,
+                        WARN,
+                        wentWrongInARow
+                                + " prints in a row went wrong. Print the small piece that always came out "
+                                + "first: it tells the machine's faults from the job's."));
     }
 
     /** A screen that is not as good as new. */
@@ -114,12 +114,12 @@ public final class StartGate {
         items.add(profile(f));
         items.add(temperature(f));
         if (f.lastFailed() && !f.changedSince() && !held) {
-            items.add(
-                    new GateItem(
-                            "nothing-changed",
-                            Part.JOB,
-                            WARN,
-                            "The last print failed and nothing was changed since. The same again will most likely fail the same way."));
+            items.add(new GateItem(
+                    "nothing-changed",
+                    Part.JOB,
+                    WARN,
+                    "The last print failed and nothing was changed since. The same again will most likely "
+                            + "fail the same way."));
         }
         if (f.holdNextToLight()) {
             items.add(new GateItem(

@@ -21,11 +21,11 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
     /** What to do, and why. */
     public enum Advice {
         CHANGE_AT_AGE("Change it at that age."),
-        NO_WEAR_OUT(
-                "Run it until it shows signs: such parts do not fail more often as they age, so an early change only throws life away."),
+        NO_WEAR_OUT("Run it until it shows signs: such parts do not fail more often as they age, so an early change "
+                + "only throws life away."),
         NOT_DEARER("Run it until it shows signs: an end in service costs no more than a planned change."),
-        SAVES_NOTHING(
-                "Run it until it shows signs: the best age lies so far out that an early change saves next to nothing.");
+        SAVES_NOTHING("Run it until it shows signs: the best age lies so far out that an early change saves next to "
+                + "nothing.");
 
         private final String words;
 
@@ -144,7 +144,10 @@ public record AgeReplacement(Double replaceAtHours, double costPerHour, double r
         return hazard * meanUpTo(life, t) - (1 - life.survival(t));
     }
 
-    /** Hours that a part serves when it is changed at an age at the latest: ∫₀ᵀ R, by the incomplete gamma function. */
+    /**
+     * Hours that a part serves when it is changed at an age at the latest: ∫₀ᵀ R, by the incomplete gamma
+     * function.
+     */
     static double meanUpTo(WeibullLife life, double t) {
         double a = 1 / life.shape();
         return life.scale() * Gamma.gamma(1 + a) * Gamma.regularizedGammaP(a, Math.pow(t / life.scale(), life.shape()));

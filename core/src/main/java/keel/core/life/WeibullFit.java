@@ -53,11 +53,13 @@ public record WeibullFit(
         Lives l = new Lives(lives);
         if (l.ends == 0) {
             throw new IllegalArgumentException(
-                    "None has ended yet: without an end there is nothing to fit. Try BAYES, which starts from what is usual.");
+                    "None has ended yet: without an end there is nothing to fit. Try BAYES, which starts from what "
+                            + "is usual.");
         }
         if (!l.tellShape()) {
             throw new IllegalArgumentException(
-                    "The ends do not tell a shape: it takes two at different ages. Try BAYES, which starts from what is usual.");
+                    "The ends do not tell a shape: it takes two at different ages. Try BAYES, which starts from "
+                            + "what is usual.");
         }
         double shape = solve(l::slope, LEAST_SHAPE, MOST_SHAPE);
         double scale = l.scaleFor(shape);
@@ -209,7 +211,9 @@ public record WeibullFit(
             return slope(MOST_SHAPE) > 0;
         }
 
-        /** Σ t^β·ln t / Σ t^β − 1/β − mean of ln t over the ends: 0 at the likeliest shape, rising with it. */
+        /**
+         * Σ t^β·ln t / Σ t^β − 1/β − mean of ln t over the ends: 0 at the likeliest shape, rising with it.
+         */
         double slope(double shape) {
             double powers = 0;
             double weighted = 0;

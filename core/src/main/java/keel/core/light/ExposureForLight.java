@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * Exposure that gives the same dose under less light: t·I_then/I_now. Dose is what counts (Bunsen–Roscoe reciprocity;
- * the working curve of Jacobs 1992, ch. 4, depends on dose alone).
+ * Exposure that gives the same dose under less light: t·I_then/I_now. Dose is what counts (Bunsen–Roscoe
+ * reciprocity; the working curve of Jacobs 1992, ch. 4, depends on dose alone).
  *
  * @param factor on every exposure
  * @param exposureS of a layer
@@ -51,7 +51,8 @@ public record ExposureForLight(double factor, double exposureS, Sense sense, Lis
             sense = Sense.ONLY_COSTS_SCREEN;
             words.add(String.format(
                     Locale.ROOT,
-                    "The light is down to %.0f %%: so much longer under it %s Look for the cause: dust, haze, a dim light engine.",
+                    "The light is down to %.0f %%: so much longer under it %s Look for the cause: dust, haze, a dim "
+                            + "light engine.",
                     100 / factor,
                     hasScreen ? "only shortens the screen's life." : "makes every print longer and mends nothing."));
         } else {
@@ -63,14 +64,16 @@ public record ExposureForLight(double factor, double exposureS, Sense sense, Lis
             if (hasScreen && factor > 1) {
                 words.add(String.format(
                         Locale.ROOT,
-                        "The screen gets that many more UV hours in every print: its life in prints shrinks by %.0f %%.",
+                        "The screen gets that many more UV hours in every print: its life in prints shrinks by %.0f "
+                                + "%%.",
                         100 * (1 - 1 / factor)));
             }
         }
         if (!now.even()) {
             words.add(String.format(
                     Locale.ROOT,
-                    "No exposure evens it out: the dimmest place gets %.0f %% of the brightest. What is right there bleeds elsewhere.",
+                    "No exposure evens it out: the dimmest place gets %.0f %% of the brightest. What is right there "
+                            + "bleeds elsewhere.",
                     100 * now.uniformity()));
         }
         return new ExposureForLight(factor, sense == Sense.NONE_NEEDED ? exposureS : exposureS * factor, sense, words);

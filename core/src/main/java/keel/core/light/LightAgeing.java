@@ -5,8 +5,8 @@ import java.util.Optional;
 import org.hipparchus.stat.regression.SimpleRegression;
 
 /**
- * How a light engine fades: light = B·exp(−α·h), fitted by least squares on the logarithm, and when it is down to a
- * share of what it was new.
+ * How a light engine fades: light = B·exp(−α·h), fitted by least squares on the logarithm, and when it is down
+ * to a share of what it was new.
  *
  * <p>Source: IES TM-21 (lumen maintenance of LED sources; from memory): exponential fit, L_p = ln(B / p) / α, no
  * forecast beyond six times the hours that were measured.

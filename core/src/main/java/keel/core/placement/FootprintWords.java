@@ -90,7 +90,8 @@ public final class FootprintWords {
                 findings.add(
                         field,
                         "\"" + shortened(line)
-                                + "\" is no rectangle. Like \"72 40 60 40\": mm from the left and from the front to its middle, length, width, and its turn if it has one.");
+                                + "\" is no rectangle. Like \"72 40 60 40\": mm from the left and from the front to "
+                                + "its middle, length, width, and its turn if it has one.");
                 return List.of();
             }
         }

@@ -8,8 +8,8 @@ import java.util.stream.IntStream;
 
 /**
  * The least worn place on a plate that a footprint may take: every place at a millimetre, as it lies and turned by a
- * quarter, or by 45° and 135° where a quirk asks for it. Spots are kept off by a margin. Of places that are worn alike
- * the one nearest to the middle.
+ * quarter, or by 45° and 135° where a quirk asks for it. Spots are kept off by a margin. Of places that are worn
+ * alike the one nearest to the middle.
  *
  * @param xMm middle of the footprint from the left, {@code yMm} from the front
  * @param rotationDeg 0, 90, 45 or 135, counter-clockwise

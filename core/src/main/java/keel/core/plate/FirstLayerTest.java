@@ -79,7 +79,8 @@ public record FirstLayerTest(Finding finding, String says, String next) {
             return new FirstLayerTest(
                     Finding.SPOT,
                     "One place did not hold, " + names(lost) + ".",
-                    "Print again with the plate as it is: if the same place fails, look at film and screen there; if it is gone, abrade the plate.");
+                    "Print again with the plate as it is: if the same place fails, look at film and screen there; "
+                            + "if it is gone, abrade the plate.");
         }
         return new FirstLayerTest(
                 Finding.SCATTERED,

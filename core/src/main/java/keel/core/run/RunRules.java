@@ -88,7 +88,8 @@ public final class RunRules {
         findings.when(
                 uvHours > run.hours(),
                 "layerExposureS",
-                "%d layers of %s s keep the UV on for %.1f h, but the run lasted only %.1f h. Look at layers, exposure and times."
+                ("%d layers of %s s keep the UV on for %.1f h, but the run lasted only %.1f h. Look at layers, "
+                                + "exposure and times.")
                         .formatted(run.layersDone(), run.layerExposureS(), uvHours, run.hours()));
     }
 }

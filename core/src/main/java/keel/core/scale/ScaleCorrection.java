@@ -9,8 +9,8 @@ import org.hipparchus.stat.regression.SimpleRegression;
 /**
  * Factor by which a job is scaled so that it comes out as drawn, with its 95 % interval by Student's t. From one
  * nominal length it is the mean of nominal over measured. From several, a straight line measured = offset +
- * slope·nominal tells a ratio (the factor is 1/slope) from a fixed offset, which is bleed of the exposure and no matter
- * of scale.
+ * slope·nominal tells a ratio (the factor is 1/slope) from a fixed offset, which is bleed of the exposure and no
+ * matter of scale.
  *
  * <p>Source of the interval: NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.5.2 (mean) and 4.4.3 (slope).
  *

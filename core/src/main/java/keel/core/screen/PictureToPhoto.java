@@ -67,9 +67,11 @@ final class PictureToPhoto {
             return new Found(
                     null,
                     seen.isEmpty()
-                            ? "No corner marks are seen: is it the screen with a test picture, all of it, through one sheet of paper?"
+                            ? "No corner marks are seen: is it the screen with a test picture, all of it, through "
+                                    + "one sheet of paper?"
                             : "Only " + seen.size()
-                                    + " of the four corner marks can be read. All of the screen must be on the photograph, sharp, without glare.");
+                                    + " of the four corner marks can be read. All of the screen must be on the "
+                                    + "photograph, sharp, without glare.");
         }
         return fitted(seen, picture);
     }

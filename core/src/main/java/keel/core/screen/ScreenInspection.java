@@ -75,8 +75,8 @@ public record ScreenInspection(
         spots.addAll(spots(s, off, Kind.LIT));
         double share = off.shareBeyond(LEAST_DARK);
         if (!off.asShown() || share > MOST_OFF || spots.size() > MOST_SPOTS) {
-            return none(
-                    "It does not look like this picture at all: was another one shown, or is there glare on the paper?");
+            return none("It does not look like this picture at all: was another one shown, or is there glare on the "
+                    + "paper?");
         }
         spots.sort(Comparator.comparing(Spot::sizeMm).reversed());
         OntoPhoto onto = new OntoPhoto(map.map(), picture, widthMm, heightMm);

@@ -39,7 +39,8 @@ public record SmoothingVerdict(Result result, String words, String cause, String
             return new SmoothingVerdict(
                     Result.OFF,
                     Boolean.TRUE.equals(profile)
-                            ? "Lines on both axes though the profile asks for smoothing: the file was made without it, or it never reaches the controller."
+                            ? "Lines on both axes though the profile asks for smoothing: the file was made without "
+                                    + "it, or it never reaches the controller."
                             : "Lines on both axes: smoothing is off. The profile decides.",
                     "smoothing-off",
                     null,
@@ -62,7 +63,8 @@ public record SmoothingVerdict(Result result, String words, String cause, String
         }
         return new SmoothingVerdict(
                 Result.ODD,
-                "Lines only between the axes: that is no smoothing fault. Look at the file, and at rows with very many grey pixels.",
+                "Lines only between the axes: that is no smoothing fault. Look at the file, and at rows with very "
+                        + "many grey pixels.",
                 "data-glitch",
                 null,
                 List.of());

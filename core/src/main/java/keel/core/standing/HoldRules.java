@@ -57,7 +57,8 @@ public final class HoldRules {
             open.add(new Hold(
                     HoldCode.STOP_GAP_LAPSED,
                     fitted.stopGap().since(),
-                    "A hole in the film is only cured shut, and nobody looked at it for %.0f h of printing. Inspect the vat, or change the film."
+                    ("A hole in the film is only cured shut, and nobody looked at it for %.0f h of printing. Inspect "
+                                    + "the vat, or change the film.")
                             .formatted(fitted.stopGap().hours()),
                     VAT_INSPECTED));
         }

@@ -67,7 +67,8 @@ public final class StateRules {
             concerns.add(new Concern(
                     WATCH,
                     "stop-gap",
-                    "A hole in the film is cured shut for now; look at it within %.0f h of printing, and plan the change."
+                    ("A hole in the film is cured shut for now; look at it within %.0f h of printing, and plan the "
+                                    + "change.")
                             .formatted(Math.max(
                                     0, c.stopGap().everyHours() - c.stopGap().hours())),
                     ServiceKind.FILM_CHANGE));

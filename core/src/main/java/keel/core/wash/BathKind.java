@@ -1,8 +1,8 @@
 package keel.core.wash;
 
 /**
- * What a bath is of. Densities when fresh, g/ml at 20 °C: isopropyl alcohol 0.786 (handbook figure; from memory), water
- * 0.998; a cleaner that is based on water differs by its maker.
+ * What a bath is of. Densities when fresh, g/ml at 20 °C: isopropyl alcohol 0.786 (handbook figure; from memory),
+ * water 0.998; a cleaner that is based on water differs by its maker.
  */
 public enum BathKind {
     ALCOHOL("isopropyl alcohol", 0.786),

@@ -56,24 +56,29 @@ public record LookAdvice(Action action, String text) {
                 somethingLoose
                         ? new LookAdvice(
                                 Action.STOP,
-                                "What is loose is pressed into the film at the next layer, and then into the screen. Stop, then clean up.")
+                                "What is loose is pressed into the film at the next layer, and then into the "
+                                        + "screen. Stop, then clean up.")
                         : new LookAdvice(
                                 Action.RUN_ON,
-                                "Nothing loose is left, so let the others finish. Look again within the hour, and reprint only what failed.");
+                                "Nothing loose is left, so let the others finish. Look again within the hour, and "
+                                        + "reprint only what failed.");
             case NOTHING ->
                 outOfResin == null || outOfResin
                         ? new LookAdvice(Action.STOP, "Everything it cures now stays on the film. Stop, then clean up.")
                         : new LookAdvice(
                                 Action.COMPARE,
-                                "It is too early: the part is not out of the resin yet. Pause at the top if the machine can, and look at the plate itself.");
+                                "It is too early: the part is not out of the resin yet. Pause at the top if the "
+                                        + "machine can, and look at the plate itself.");
             case SLAB ->
                 new LookAdvice(
                         Action.STOP,
-                        "Every further layer makes the slab thicker and harder to get out. Stop now; the file or the stick is at fault.");
+                        "Every further layer makes the slab thicker and harder to get out. Stop now; the file or "
+                                + "the stick is at fault.");
             case OTHER_PICTURE ->
                 new LookAdvice(
                         Action.COMPARE,
-                        "Page the sliced file to this layer before you stop anything: it may be as drawn. If it is not, stop; the file or the stick is at fault.");
+                        "Page the sliced file to this layer before you stop anything: it may be as drawn. If it is "
+                                + "not, stop; the file or the stick is at fault.");
             case CANNOT_TELL ->
                 new LookAdvice(
                         Action.RUN_ON,

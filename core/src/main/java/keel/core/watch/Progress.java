@@ -73,7 +73,8 @@ public record Progress(int layer, int layers, Double heightMm, Phase phase, Inst
         }
         return picture
                 + (layer >= clearLayer
-                        ? " When the plate is up the first layers stand out of the resin: every part hangs there, whole."
+                        ? " When the plate is up the first layers stand out of the resin: every part hangs there, "
+                                + "whole."
                         : " Nothing stands out of the resin before layer " + clearLayer
                                 + ": an empty look tells nothing yet.");
     }

@@ -1,8 +1,8 @@
 package keel.core.wear;
 
 /**
- * How long a kind of part lasts: R(t) = exp(−(t/η)^β), the two-parameter Weibull distribution. The clock (print hours
- * or UV hours) is the caller's, as long as it is the same throughout.
+ * How long a kind of part lasts: R(t) = exp(−(t/η)^β), the two-parameter Weibull distribution. The clock (print
+ * hours or UV hours) is the caller's, as long as it is the same throughout.
  *
  * <p>Source: NIST/SEMATECH e-Handbook of Statistical Methods, 8.1.6.2.
  *

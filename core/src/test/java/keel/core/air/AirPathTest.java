@@ -176,8 +176,8 @@ class AirPathTest {
     }
 
     /**
-     * Two outlets of 75 into 100 mm: 2·(75 + 25) + 25 = 225 wide, 100 + 50 = 150 high, 100 deep; with 9 mm of board the
-     * front is 243 by 168.
+     * Two outlets of 75 into 100 mm: 2·(75 + 25) + 25 = 225 wide, 100 + 50 = 150 high, 100 deep; with 9 mm of board
+     * the front is 243 by 168.
      */
     @Test
     void aBoxAndAPipeThroughAWallAreCut() {

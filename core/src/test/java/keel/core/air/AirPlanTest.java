@@ -156,8 +156,8 @@ class AirPlanTest {
     }
 
     /**
-     * ACGIH's dilution formula, 1 pint an hour at 400 ppm, K = 1: 220 ft³/min (222.6 by the molar volume at 25 °C): at
-     * that flow the steady concentration is 400 ppm.
+     * ACGIH's dilution formula, 1 pint an hour at 400 ppm, K = 1: 220 ft³/min (222.6 by the molar volume at 25 °C):
+     * at that flow the steady concentration is 400 ppm.
      */
     @Test
     void vapourIsThatOfTheDilutionFormula() {

@@ -12,8 +12,8 @@ import org.junit.jupiter.api.Test;
 class WorkingCurveTest {
 
     /**
-     * Points made from Jacobs' equation with D_p = 0.19 mm and E_c = 9.2 mJ/cm², figures of the size that Jacobs (1992)
-     * gives for an acrylate resin (from memory), give those back; each e-fold of exposure adds D_p.
+     * Points made from Jacobs' equation with D_p = 0.19 mm and E_c = 9.2 mJ/cm², figures of the size that Jacobs
+     * (1992) gives for an acrylate resin (from memory), give those back; each e-fold of exposure adds D_p.
      */
     @Test
     void pointsOnJacobsCurveGiveItsConstantsBack() {

@@ -172,8 +172,9 @@ class FilmRulesTest {
     }
 
     /**
-     * By hand: pressed in by 6 mm at 30 mm from clamp to lip the frame takes up 2·(√936 − 30) = 1.1882 mm, over 104 mm
-     * 1.1425 %; 600 N/m want 600/(500·127) = 0.9449 %; slack 0.1976 %, bulge 104·√(3·0.001976/8) = 2.831 mm.
+     * By hand: pressed in by 6 mm at 30 mm from clamp to lip the frame takes up 2·(√936 − 30) = 1.1882 mm, over
+     * 104 mm 1.1425 %; 600 N/m want 600/(500·127) = 0.9449 %; slack 0.1976 %, bulge 104·√(3·0.001976/8) = 2.831
+     * mm.
      */
     @Test
     void theSpacerLeavesTheTensionThatIsWanted() {

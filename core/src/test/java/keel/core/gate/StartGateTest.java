@@ -175,8 +175,8 @@ class StartGateTest {
     }
 
     /**
-     * Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns whatever the
-     * chance.
+     * Weibull 2, 450 h at 440 h: 1 − exp(−((448/450)² − (440/450)²)) = 3.4 % in 8 h; past 450 h it warns
+     * whatever the chance.
      */
     @Test
     void theChanceIsThatOfThisVeryJob() {

@@ -191,16 +191,26 @@ class ProceduresTest {
     @ValueSource(
             strings = {
                 "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: []}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}, {code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: {colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: AIR_PART, done: e, steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, done: e, writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: [{code: x, title: t, text: [u], draw: d}]}",
-                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: "
+                        + "[{code: x, title: t, text: [u], draw: d}, {code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: "
+                        + "[{code: x, title: t, text: [u], draw: d, detour: {label: l, to: nowhere}}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: "
+                        + "[{code: x, title: t, text: [u], draw: d, when: {answers: {never: [asked]}}}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED, fixed: "
+                        + "{colour: red}}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], steps: [{code: x, title: t, text: "
+                        + "[u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, steps: [{code: x, "
+                        + "title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: AIR_PART, done: e, steps: "
+                        + "[{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], ends: POUR, done: e, writes: "
+                        + "[{kind: MOVED}], steps: [{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: DANCE}], steps: "
+                        + "[{code: x, title: t, text: [u], draw: d}]}",
+                "{code: a, name: A, about: b, minutes: 1, kit: [], follows: [], writes: [{kind: MOVED}], steps: "
+                        + "[{code: x, title: t, text: [u], draw: d, asks: [colour]}]}"
             })
     void aProcedureThatLeadsNowhereIsRefused(String yaml) {
         assertThatIllegalArgumentException().isThrownBy(() -> Procedures.of(CheckedYaml.parse(yaml)));

@@ -14,8 +14,8 @@ import org.junit.jupiter.api.Test;
 class CompetingLivesTest {
 
     /**
-     * Two Weibull lives of one shape together are one of that shape, its scale (η₁^−β + η₂^−β)^(−1/β) (any text on
-     * competing risks).
+     * Two Weibull lives of one shape together are one of that shape, its scale (η₁^−β + η₂^−β)^(−1/β)
+     * (any text on competing risks).
      */
     @Test
     void twoWaysOfOneShapeAreOneLife() {

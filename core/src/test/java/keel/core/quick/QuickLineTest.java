@@ -81,8 +81,8 @@ class QuickLineTest {
                         List.of("B2", "C3"),
                         "third time this week"));
         assertThat(all.words())
-                .isEqualTo(
-                        "Curlew: failed, layers split, parts missing; not there: film slack; at B2 C3; note: third time this week.");
+                .isEqualTo("Curlew: failed, layers split, parts missing; not there: film slack; at B2 C3; note: third "
+                        + "time this week.");
         assertThat(read("b failed").order())
                 .isEqualTo(new Order.LogFailure("bittern", List.of(), List.of(), List.of(), null));
     }

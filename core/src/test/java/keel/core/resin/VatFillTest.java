@@ -20,8 +20,8 @@ class VatFillTest {
     }
 
     /**
-     * Archimedes by hand: 20 000 mm² of vat, 12 000 mm² of plate. 40 ml beside it 5 mm; 400 ml: (400 000 + 120 000)/20
-     * 000 = 26 mm.
+     * Archimedes by hand: 20 000 mm² of vat, 12 000 mm² of plate. 40 ml beside it 5 mm; 400 ml: (400 000 + 120
+     * 000)/20 000 = 26 mm.
      */
     @Test
     void thePlateDisplacesWhatItIsThick() {

@@ -32,8 +32,8 @@ class AxisPieceTest {
     }
 
     /**
-     * Volume by the divergence theorem against the formula of a regular prism and a frustum, A = 8·tan(22.5°)·a² and V
-     * = h/3·(A1 + A2 + √(A1·A2)).
+     * Volume by the divergence theorem against the formula of a regular prism and a frustum, A = 8·tan(22.5°)·a²
+     * and V = h/3·(A1 + A2 + √(A1·A2)).
      */
     @Test
     void itsVolumeIsThatOfFootStumpAndTab() {

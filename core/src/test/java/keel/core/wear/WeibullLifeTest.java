@@ -21,7 +21,9 @@ class WeibullLifeTest {
         assertThat(1 - new WeibullLife(2, 450).survival(450)).isCloseTo(0.632120558828558, within(1e-12));
     }
 
-    /** NIST/SEMATECH e-Handbook 8.4.1.2: β = 1.7208, η = 606.53; half of the units are dead after η·(ln 2)^(1/β). */
+    /**
+     * NIST/SEMATECH e-Handbook 8.4.1.2: β = 1.7208, η = 606.53; half of the units are dead after η·(ln 2)^(1/β).
+     */
     @Test
     void theMedianOfThePublishedFitIsWhereHalfHaveFailed() {
         WeibullLife life = new WeibullLife(1.7208, 606.53);

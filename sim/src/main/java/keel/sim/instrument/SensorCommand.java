@@ -20,7 +20,8 @@ import keel.sim.world.Rooms;
 public final class SensorCommand {
 
     private static final String USAGE =
-            "Usage: ./keel sensor [--to http://localhost:8080] [--token FILE] [--name spare-1] [--room long-room|annexe] [--minutes 120] [--once true]";
+            "Usage: ./keel sensor [--to http://localhost:8080] [--token FILE] [--name spare-1] [--room "
+                    + "long-room|annexe] [--minutes 120] [--once true]";
     private static final int MOST_MINUTES = 20_000;
     private static final long SEED = 7;
 

@@ -65,7 +65,8 @@ final class SaltmarshPlots {
                                         days.before(24),
                                         SPLASH,
                                         "Wet along the right edge after pouring. Film looks whole.",
-                                        "Splash crept under the vat and cured on the screen. Wipe the underside after pouring."));
+                                        "Splash crept under the vat and cured on the screen. Wipe the underside "
+                                                + "after pouring."));
                     case "dunlin" ->
                         List.of(settings(40, Map.of(RELEASE_S, 3.5), "Slow mode of the tilt: large flat hinges tore."));
                     case "egret" ->

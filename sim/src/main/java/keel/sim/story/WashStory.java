@@ -138,11 +138,13 @@ final class WashStory {
     }
 
     private void waste(Instant begins) {
-        all.add(
-                new Happening.LocalRules(
-                        begins.plusSeconds(600),
-                        "keeper",
-                        "Cured resin, gloves and towels cured dry: general waste.\nRaw resin, dirty alcohol, raw filters: the depot on Quay Lane, first Tuesday of the month, in closed cans with the sheet.\nNothing to the drain. Ask the council when in doubt."));
+        all.add(new Happening.LocalRules(
+                begins.plusSeconds(600),
+                "keeper",
+                "Cured resin, gloves and towels cured dry: general waste.\nRaw resin, dirty alcohol, raw "
+                        + "filters: the depot on Quay Lane, first Tuesday of the month, in closed cans with "
+                        + "the sheet.\nNothing to the "
+                        + "drain. Ask the council when in doubt."));
         for (int day = DAYS - 6; day > 5; day -= 7) {
             Instant at = end.minus(Duration.ofDays(day)).plusSeconds(chance.below(7200));
             all.add(new Happening.WastePutAside(at, "operator", "GLOVES_TOWELS", 1, "grey bag", null, null));

@@ -3,7 +3,8 @@ package keel.sim.world;
 import org.hipparchus.util.FastMath;
 
 /**
- * A body that follows what is around it: dT/dt = (T∞ − T)/τ. Exact for a surrounding that is constant over the step.
+ * A body that follows what is around it: dT/dt = (T∞ − T)/τ. Exact for a surrounding that is constant over
+ * the step.
  */
 public final class FirstOrder {
 

@@ -159,8 +159,8 @@ class InstrumentsTest {
     }
 
     /**
-     * After a wash the vapour decays as dilution says: C = C₀·exp(−N·t); the slope of its logarithm is the air change
-     * rate.
+     * After a wash the vapour decays as dilution says: C = C₀·exp(−N·t); the slope of its logarithm is the air
+     * change rate.
      */
     @Test
     void vapourIsAiredAwayExponentially() {

@@ -36,7 +36,8 @@ class SensorPostTest {
             server.stop(0);
         }
         assertThat(got)
-                .containsExactly(
-                        "POST /api/v1/sensors/wall-1/readings Bearer secret [{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":123,\"temperatureC\":20.5,\"humidityPercent\":47.0}]");
+                .containsExactly("POST /api/v1/sensors/wall-1/readings Bearer secret "
+                        + "[{\"at\":\"2026-03-01T10:00:00Z\",\"tvoc\":123,\"temperatureC\":20.5,"
+                        + "\"humidityPercent\":47.0}]");
     }
 }

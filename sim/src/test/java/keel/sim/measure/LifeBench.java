@@ -162,7 +162,8 @@ class LifeBench {
                 .filter(f -> f.ended() && f.at().get(0).isAfter(from))
                 .toList();
         System.out.printf(
-                "  cost an hour of %d films: by the records %.4f, by the fitted age alone %.4f, by one Weibull life %.4f, at %.0f h %.4f, run until it ends %.4f%n",
+                "  cost an hour of %d films: by the records %.4f, by the fitted age alone %.4f, by one Weibull life "
+                        + "%.4f, at %.0f h %.4f, run until it ends %.4f%n",
                 later.size(),
                 cost(later, f -> byRecords(films, f)),
                 cost(later, f -> best(films, f, EarlyAndWorn.fitted(known(films, f.at().get(0)), USUAL))),

@@ -83,9 +83,12 @@ record Reliability(
     /** Said against true, one line each; on the diagonal what is said is what happens. Area of a dot by its cases. */
     static String svg(Map<String, Reliability> lines) {
         StringBuilder svg = new StringBuilder(
-                "<svg xmlns='http://www.w3.org/2000/svg' viewBox='-46 -16 400 370' font-family='sans-serif' font-size='11'>"
-                        + "<rect x='-46' y='-16' width='400' height='370' fill='#fbf8f1'/><path d='M0 300H300V0H0Z' fill='none' stroke='#1d2a2e'/>"
-                        + "<path d='M0 300L300 0' stroke='#8a8a80' stroke-dasharray='4 4'/><text x='110' y='336'>said of the first cause, %</text>"
+                "<svg xmlns='http://www.w3.org/2000/svg' viewBox='-46 -16 400 370' font-family='sans-serif' "
+                        + "font-size='11'>"
+                        + "<rect x='-46' y='-16' width='400' height='370' fill='#fbf8f1'/><path d='M0 300H300V0H0Z' "
+                        + "fill='none' stroke='#1d2a2e'/>"
+                        + "<path d='M0 300L300 0' stroke='#8a8a80' stroke-dasharray='4 4'/><text x='110' "
+                        + "y='336'>said of the first cause, %</text>"
                         + "<text transform='rotate(-90)' x='-190' y='-32'>was it, %</text>");
         for (int t = 0; t <= 100; t += 20) {
             svg.append(
