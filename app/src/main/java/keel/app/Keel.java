@@ -1,6 +1,6 @@
 package keel.app;
 
-import keel.app.ops.CommandLine;
+import keel.app.shell.CommandLine;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.modulith.Modulithic;
 

@@ -1,2 +1,2 @@
-/** The air of the rooms: what a fan moves, what that means, what readings say of it. */
+/** Rooms and their air: sensors, readings, the way of the air, its upkeep. */
 package keel.app.air;

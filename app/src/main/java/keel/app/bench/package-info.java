@@ -1,2 +1,2 @@
-/** Services done to machines, and the register of vats, films and screens. */
+/** Work done to machines: services, level, stance, tilt, first layer. */
 package keel.app.bench;

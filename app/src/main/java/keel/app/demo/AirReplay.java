@@ -1,8 +1,8 @@
 package keel.app.demo;
 
+import keel.app.air.AirPlans;
 import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
-import keel.app.ventilation.AirPlans;
 import keel.core.air.SensorReading;
 import keel.sim.shop.Happening;
 import org.springframework.stereotype.Component;

@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
+import keel.app.stores.Baths;
 import keel.app.stores.Bottles;
+import keel.app.stores.Finishing;
+import keel.app.stores.Incidents;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
-import keel.app.washing.Baths;
-import keel.app.washing.Finishing;
-import keel.app.waste.Incidents;
-import keel.app.waste.Waste;
+import keel.app.stores.Waste;
 import keel.sim.shop.Happening;
 import org.springframework.stereotype.Component;
 

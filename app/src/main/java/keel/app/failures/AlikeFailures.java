@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
  * on the same machine.
  */
 @Component
-class AlikeFailures {
+public class AlikeFailures {
 
     private static final int CANDIDATES = 60;
     private static final int SHOWN = 4;
@@ -28,7 +28,7 @@ class AlikeFailures {
     }
 
     /** The most alike first, closed ones only. */
-    List<CasePage.Alike> to(FailureView failure) {
+    public List<CasePage.Alike> to(FailureView failure) {
         if (failure.symptoms().isEmpty()) {
             return List.of();
         }

@@ -7,7 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import keel.app.runs.Attempt;
+import keel.app.prints.Attempt;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
@@ -22,7 +22,7 @@ import keel.core.knowledge.Knowledge;
  * @param then checks that come after it
  * @param places where the likelihood sits, the parts in the order in which they are stacked
  */
-record CasePage(
+public record CasePage(
         List<Bar> bars,
         List<Diagnosis.Suspect> others,
         Look look,
@@ -38,7 +38,7 @@ record CasePage(
     private static final double PAIR_WORTH_SAYING = 0.1;
 
     /** A cause with its strongest evidence. */
-    record Bar(String code, String name, double probability, List<Diagnosis.Weighed> evidence) {}
+    public record Bar(String code, String name, double probability, List<Diagnosis.Weighed> evidence) {}
 
     /** Checks that have a page of their machine's bench. */
     private static final Map<String, String> BENCH =
@@ -66,7 +66,7 @@ record CasePage(
      * @param skipped checks that cannot be done
      * @param named whether somebody has named the cause, so that nothing more is asked by itself
      */
-    static CasePage of(Diagnosis d, Knowledge knowledge, Set<String> skipped, String wanted, boolean named) {
+    public static CasePage of(Diagnosis d, Knowledge knowledge, Set<String> skipped, String wanted, boolean named) {
         List<Bar> bars = d.causes().stream()
                 .limit(BARS)
                 .filter(s -> s.probability() >= WORTH_A_BAR || s == d.causes().get(0))
@@ -140,9 +140,9 @@ record CasePage(
     record Step(String what, List<String> how, String path, Instant done) {}
 
     /** What was lost over all attempts. */
-    record Lost(int attempts, double resinMl, long minutes) {
+    public record Lost(int attempts, double resinMl, long minutes) {
 
-        static Lost of(List<Attempt> attempts) {
+        public static Lost of(List<Attempt> attempts) {
             List<Attempt> lost = attempts.stream()
                     .filter(a -> a.run().outcome() != null && a.run().outcome().wentWrong())
                     .toList();

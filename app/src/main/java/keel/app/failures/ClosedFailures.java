@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
  * prejudices. Less while it is presumed.
  */
 @Component
-class ClosedFailures {
+public class ClosedFailures {
 
     private static final double HELD = 0.7;
     private static final double PRESUMED = 0.3;
@@ -23,7 +23,7 @@ class ClosedFailures {
         this.jdbc = jdbc;
     }
 
-    Map<String, Double> counts() {
+    public Map<String, Double> counts() {
         Map<String, Double> counts = new HashMap<>();
         jdbc.sql(
                         """

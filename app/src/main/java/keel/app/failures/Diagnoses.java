@@ -6,11 +6,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
-import keel.app.problems.Refused;
-import keel.app.quirks.Quirks;
-import keel.app.washing.Finishing;
+import keel.app.fleet.Quirks;
+import keel.app.stores.Finishing;
 import keel.core.Findings;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
@@ -27,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 @Transactional(readOnly = true)
-class Diagnoses {
+public class Diagnoses {
 
     private static final List<String> TELLABLE = List.of(
             "heavy-or-hollow-part",
@@ -74,7 +74,7 @@ class Diagnoses {
      * Of a recorded failure: what was seen and told, the checks that were done for it, and the machine's records as
      * they stood then.
      */
-    Diagnosis of(FailureView failure) {
+    public Diagnosis of(FailureView failure) {
         return diagnostician(tuned.now()).diagnose(evidence(failure));
     }
 
@@ -98,7 +98,7 @@ class Diagnoses {
     }
 
     /** @throws Refused if a code is not known, or a symptom is both seen and absent */
-    Diagnosis of(Evidence evidence) {
+    public Diagnosis of(Evidence evidence) {
         Findings findings = new Findings();
         Knowledge knowledge = tuned.now();
         evidence.check(knowledge, odds, findings);
@@ -111,7 +111,7 @@ class Diagnoses {
      *
      * @throws Refused if there is no such machine
      */
-    Set<String> historyOfEntry(String machine, Set<String> symptoms, Set<String> zones) {
+    public Set<String> historyOfEntry(String machine, Set<String> symptoms, Set<String> zones) {
         MachineRef ref = fleet.machineOfEntry(machine);
         Findings findings = new Findings();
         zones.stream()
@@ -131,7 +131,7 @@ class Diagnoses {
     }
 
     /** What can be told of a print by whoever printed it, code to words. */
-    Map<String, String> tellable() {
+    public Map<String, String> tellable() {
         Map<String, String> words = new LinkedHashMap<>();
         for (String code : TELLABLE) {
             odds.fact(code).ifPresent(f -> words.put(code, f.words()));

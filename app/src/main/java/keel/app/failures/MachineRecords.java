@@ -1,7 +1,7 @@
 package keel.app.failures;
 
-import static keel.app.rows.Rows.instant;
-import static keel.app.rows.Rows.time;
+import static keel.app.base.Rows.instant;
+import static keel.app.base.Rows.time;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;

@@ -6,10 +6,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import javax.imageio.ImageIO;
-import keel.app.pictures.PictureFiles;
-import keel.app.pictures.Pictures;
-import keel.app.problems.PhotoLimits;
-import keel.app.problems.Refused;
+import keel.app.base.PhotoLimits;
+import keel.app.base.PictureFiles;
+import keel.app.base.Pictures;
+import keel.app.base.Refused;
 import net.coobird.thumbnailator.Thumbnails;
 import org.springframework.stereotype.Component;
 

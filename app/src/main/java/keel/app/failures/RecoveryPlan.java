@@ -7,8 +7,8 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.SinceFailure;
+import keel.app.standing.MachineNow;
+import keel.app.standing.SinceFailure;
 import keel.core.gate.StartGate;
 import keel.core.knowledge.Recoveries;
 import keel.core.knowledge.Recovery;
@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
  * come out, print again.
  */
 @Component
-class RecoveryPlan {
+public class RecoveryPlan {
 
     private final Recoveries recoveries;
     private final SinceFailure sinceFailure;
@@ -35,7 +35,7 @@ class RecoveryPlan {
     }
 
     /** @param cause what is to be mended, null while that is not known: then only what comes before it */
-    List<CasePage.Step> of(FailureView f, MachineNow machine, String cause) {
+    public List<CasePage.Step> of(FailureView f, MachineNow machine, String cause) {
         Map<ServiceKind, Instant> done = doneSince(machine.id(), f.seenAt());
         List<CasePage.Step> steps = new ArrayList<>();
         boolean held = machine.holds().stream().anyMatch(h -> h.code() == HoldCode.FAILURE_NOT_CLEANED);
@@ -64,7 +64,7 @@ class RecoveryPlan {
         return steps;
     }
 
-    Recovery recovery(String cause, MachineNow machine) {
+    public Recovery recovery(String cause, MachineNow machine) {
         return recoveries.of(cause, machine.kind());
     }
 

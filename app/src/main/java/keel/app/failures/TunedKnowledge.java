@@ -8,13 +8,13 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
+import keel.app.base.Conflict;
+import keel.app.base.Refused;
 import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.app.people.Role;
-import keel.app.problems.Conflict;
-import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Tuning;
@@ -25,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The knowledge of failures with the owner's figures in it. Every change is kept; the latest counts. */
 @Service
 @Transactional
-class TunedKnowledge {
+public class TunedKnowledge {
 
     private static final ObjectMapper JSON = new ObjectMapper();
 
@@ -45,12 +45,12 @@ class TunedKnowledge {
     record Change(long id, Instant at, String who, String why) {}
 
     @Transactional(readOnly = true)
-    Knowledge now() {
+    public Knowledge now() {
         return shipped.tuned(tuning());
     }
 
     @Transactional(readOnly = true)
-    Tuning tuning() {
+    public Tuning tuning() {
         return jdbc.sql("select content from knowledge_change order by id desc fetch first row only")
                 .query(String.class)
                 .optional()
@@ -60,14 +60,14 @@ class TunedKnowledge {
 
     /** Number of the latest change, 0 before the first. */
     @Transactional(readOnly = true)
-    long latest() {
+    public long latest() {
         return jdbc.sql("select coalesce(max(id), 0) from knowledge_change")
                 .query(Long.class)
                 .single();
     }
 
     @Transactional(readOnly = true)
-    List<Change> changes() {
+    public List<Change> changes() {
         return jdbc.sql("select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = "
                         + "k.person_id order by k.id desc fetch first 20 rows only")
                 .query((row, i) -> new Change(
@@ -85,7 +85,7 @@ class TunedKnowledge {
      * @throws Refused if one of them cannot be
      * @throws Conflict if somebody was quicker
      */
-    void change(Tuning tuning, String why, long after) {
+    public void change(Tuning tuning, String why, long after) {
         Actor owner = Actor.require(Role.OWNER);
         Findings findings = new Findings();
         tuning.check(shipped, findings);

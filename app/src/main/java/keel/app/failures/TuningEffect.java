@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 
 /** What other figures would have said of the failures that are closed, beside what the figures in force say. */
 @Component
-class TuningEffect {
+public class TuningEffect {
 
     private static final int CASES = 80;
     private static final int SHOWN = 12;
@@ -34,7 +34,7 @@ class TuningEffect {
     record Effect(int cases, int firstBefore, int firstAfter, int threeBefore, int threeAfter, List<Moved> moved) {}
 
     /** Of the latest closed failures. */
-    Effect of(Tuning tuning) {
+    public Effect of(Tuning tuning) {
         Diagnostician before = diagnoses.diagnostician(tuned.now());
         Diagnostician after = diagnoses.diagnostician(shipped.tuned(tuning));
         List<Moved> all = new ArrayList<>();

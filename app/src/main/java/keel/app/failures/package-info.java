@@ -1,2 +1,2 @@
-/** Failed prints: what was seen, checked, and named as the cause. */
+/** What went wrong and why: the log, the judgement, the way back. */
 package keel.app.failures;

@@ -5,9 +5,9 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import keel.app.fleet.Fleet;
-import keel.app.profiles.InForce;
-import keel.app.profiles.ProfileView;
-import keel.app.profiles.Profiles;
+import keel.app.prints.InForce;
+import keel.app.prints.ProfileView;
+import keel.app.prints.Profiles;
 import keel.core.film.ClearExposure;
 import keel.core.film.Clouding;
 import keel.core.profile.Setting;
@@ -21,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 @Transactional(readOnly = true)
-class FilmExposure {
+public class FilmExposure {
 
     private final Fleet fleet;
     private final Profiles profiles;
@@ -58,7 +58,7 @@ class FilmExposure {
     }
 
     /** Empty for a vat on the shelf, without a profile, or whose film nobody looked at. */
-    Optional<Clouded> of(Vats.Vat vat, List<FilmLooks.Look> seen) {
+    public Optional<Clouded> of(Vats.Vat vat, List<FilmLooks.Look> seen) {
         FilmLooks.Look last =
                 seen.stream().filter(l -> l.grade() != null).findFirst().orElse(null);
         if (vat.machine() == null || last == null) {

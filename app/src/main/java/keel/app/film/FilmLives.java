@@ -10,12 +10,12 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
 import keel.app.people.Actor;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.core.Findings;
 import keel.core.film.ThinOrThick;
 import keel.core.rate.SuccessRate;
@@ -73,7 +73,7 @@ public class FilmLives {
             long peels,
             boolean experiment) {
 
-        boolean matches(String text) {
+        public boolean matches(String text) {
             String all = String.join(
                     " ",
                     code,

@@ -13,18 +13,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import keel.app.base.Conflict;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.app.people.Role;
-import keel.app.problems.Conflict;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
@@ -334,7 +334,7 @@ public class FilmLooks {
     }
 
     /** What became of the marks between the last two inspections; of the first, all are new. */
-    static List<MarksCompared.Compared> compared(List<Look> looks) {
+    public static List<MarksCompared.Compared> compared(List<Look> looks) {
         if (looks.isEmpty()) {
             return List.of();
         }

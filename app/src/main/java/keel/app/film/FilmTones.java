@@ -13,14 +13,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
 import keel.app.fleet.Parts;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.app.people.Role;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
 import keel.core.Findings;
 import keel.core.film.FilmTension;
 import keel.core.film.HeardFilm;
@@ -84,7 +84,7 @@ public class FilmTones {
             ToneTrace centre, ToneTrace quarter, List<TapTone.Peak> centrePeaks, List<TapTone.Peak> quarterPeaks) {
 
         /** The tones that tell how even it is: of the taps off the centre, where there are any. */
-        List<TapTone.Peak> peaks() {
+        public List<TapTone.Peak> peaks() {
             return quarterPeaks.isEmpty() ? centrePeaks : quarterPeaks;
         }
     }
@@ -316,7 +316,7 @@ public class FilmTones {
     }
 
     /** The key of a reference in {@link #references}: a model and a thickness. */
-    static String key(long model, double thicknessMm) {
+    public static String key(long model, double thicknessMm) {
         return model + " " + Math.round(1000 * thicknessMm);
     }
 

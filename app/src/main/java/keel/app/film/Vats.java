@@ -1,6 +1,6 @@
 package keel.app.film;
 
-import static keel.app.rows.Rows.instant;
+import static keel.app.base.Rows.instant;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -10,11 +10,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import keel.app.base.NotThere;
 import keel.app.fleet.ComponentKind;
-import keel.app.lives.PartLives;
-import keel.app.problems.NotThere;
-import keel.app.upkeep.PartView;
-import keel.app.upkeep.PartsReading;
+import keel.app.standing.PartLives;
+import keel.app.standing.PartView;
+import keel.app.standing.PartsReading;
 import keel.core.bolts.VatFrame;
 import keel.core.film.FilmWindow;
 import keel.core.standing.MachineKind;

@@ -1,2 +1,2 @@
-/** What a film says of itself: its tone when tapped, and how clear it still is. */
+/** The films: their register, looks, tones, clouding, and the vats that carry them. */
 package keel.app.film;

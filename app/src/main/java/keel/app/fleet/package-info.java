@@ -1,2 +1,2 @@
-/** What there is: rooms, models, machines, and the parts that are fitted to them over time. */
+/** What there is: rooms, models, machines, the parts fitted to them over time, their quirks, the shop's settings. */
 package keel.app.fleet;

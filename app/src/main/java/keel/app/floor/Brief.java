@@ -1,16 +1,16 @@
 package keel.app.floor;
 
 import java.util.List;
-import keel.app.upkeep.MachineNow;
+import keel.app.standing.MachineNow;
 import keel.core.standing.Concern;
 import keel.core.standing.MachineState;
 
 /** Why a machine is in its state, in three or four words. */
-final class Brief {
+public final class Brief {
 
     private Brief() {}
 
-    static String of(MachineNow m) {
+    public static String of(MachineNow m) {
         if (m.run() != null) {
             return m.run().job();
         }
@@ -22,7 +22,7 @@ final class Brief {
         return concerns.isEmpty() || m.standing().state() == MachineState.OFF ? "" : of(concerns.get(0));
     }
 
-    static String of(Concern c) {
+    public static String of(Concern c) {
         boolean due = c.level() == MachineState.DUE;
         return switch (c.about()) {
             case "film" -> due ? "Film is past its age" : "Film near its end";

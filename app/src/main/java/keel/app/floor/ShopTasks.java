@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
+import keel.app.standing.MachineNow;
+import keel.app.stores.Baths;
 import keel.app.stores.Buying;
+import keel.app.stores.Finishing;
 import keel.app.stores.IdleResin;
-import keel.app.upkeep.MachineNow;
-import keel.app.washing.Baths;
-import keel.app.washing.Finishing;
-import keel.app.waste.Waste;
+import keel.app.stores.Waste;
 import keel.core.air.AirPartKind;
 import keel.core.wash.WashBath;
 import org.springframework.stereotype.Component;
@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
  * be bought.
  */
 @Component
-class ShopTasks {
+public class ShopTasks {
 
     private final Finishing finishing;
     private final Baths baths;
@@ -46,7 +46,7 @@ class ShopTasks {
         this.parts = parts;
     }
 
-    List<Task> all(List<MachineNow> machines) {
+    public List<Task> all(List<MachineNow> machines) {
         List<Task> tasks = new ArrayList<>();
         List<Baths.Bath> all = baths.all();
         if (!all.isEmpty()) {
@@ -114,7 +114,7 @@ class ShopTasks {
     }
 
     /** Of these machines only. */
-    List<Task> of(List<MachineNow> machines) {
+    public List<Task> of(List<MachineNow> machines) {
         return idle.toReturn(machines).stream()
                 .map(m -> new Task(
                         m.code(),

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Map;
 import keel.app.bench.Drying;
 import keel.app.guides.OpenGuide;
-import keel.app.runs.LookDue;
-import keel.app.upkeep.MachineNow;
+import keel.app.prints.LookDue;
+import keel.app.standing.MachineNow;
 import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Concern;
 import keel.core.standing.Hold;
@@ -18,13 +18,13 @@ import keel.core.standing.MachineState;
 import keel.core.standing.ServiceKind;
 
 /** What needs hands now, in order: what is begun, what holds machines, what ends soon, what is due, what will be. */
-final class Tasks {
+public final class Tasks {
 
     private static final Duration SOON = Duration.ofHours(3);
 
     private Tasks() {}
 
-    static List<Task> of(
+    public static List<Task> of(
             List<MachineNow> machines,
             List<OpenGuide> begun,
             List<LookDue> looks,

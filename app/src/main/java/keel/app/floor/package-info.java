@@ -1,2 +1,2 @@
-/** The fleet and the machine as a whole, for pages and the open interface. */
+/** The shop at a glance: fleet and machine pages, what is next, the quick line, the top line, labels. */
 package keel.app.floor;

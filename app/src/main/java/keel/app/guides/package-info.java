@@ -1,2 +1,2 @@
-/** Procedures that somebody goes through at the bench, step by step, on any tablet. */
+/** Procedures that somebody goes through step by step. */
 package keel.app.guides;

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /** Signs a person in by name and password, throttled. */
 @Component
-class PasswordSignIn implements AuthenticationProvider {
+public class PasswordSignIn implements AuthenticationProvider {
 
     private final People people;
     private final Throttle throttle;
@@ -43,7 +43,7 @@ class PasswordSignIn implements AuthenticationProvider {
         return UsernamePasswordAuthenticationToken.class.isAssignableFrom(type);
     }
 
-    static Authentication signedIn(Actor actor) {
+    public static Authentication signedIn(Actor actor) {
         return UsernamePasswordAuthenticationToken.authenticated(
                 actor,
                 null,

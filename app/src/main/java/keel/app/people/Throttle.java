@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
  * and forty from one address for all names together. Kept in memory, bounded.
  */
 @Component
-class Throttle {
+public class Throttle {
 
     private final Cache<String, Bucket> buckets = Caffeine.newBuilder()
             .maximumSize(20_000)
@@ -20,17 +20,17 @@ class Throttle {
             .build();
 
     /** Whether another try may be made. */
-    boolean allows(String name, String address) {
+    public boolean allows(String name, String address) {
         return bucket(key(name, address), 5, Duration.ofMinutes(1)).getAvailableTokens() > 0
                 && bucket(address, 40, Duration.ofSeconds(15)).getAvailableTokens() > 0;
     }
 
-    void wrong(String name, String address) {
+    public void wrong(String name, String address) {
         bucket(key(name, address), 5, Duration.ofMinutes(1)).tryConsume(1);
         bucket(address, 40, Duration.ofSeconds(15)).tryConsume(1);
     }
 
-    void right(String name, String address) {
+    public void right(String name, String address) {
         buckets.invalidate(key(name, address));
     }
 

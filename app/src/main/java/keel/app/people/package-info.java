@@ -1,2 +1,2 @@
-/** Who may do what: people, sign-in, hand-over by PIN, tokens of the open interface. */
+/** Who is here and what they did: sign-in, roles, tokens, the logbook. */
 package keel.app.people;

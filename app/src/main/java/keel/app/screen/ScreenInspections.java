@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ModelEntry;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
-import keel.app.upkeep.MachineNow;
+import keel.app.standing.MachineNow;
 import keel.core.screen.GreyPhoto;
 import keel.core.screen.ScreenInspection;
 import keel.core.screen.ScreenInspection.Spot;
@@ -66,7 +66,7 @@ public class ScreenInspections {
      * @param accepted places in the list of what was seen on it
      * @param besides further spots
      */
-    void write(MachineNow m, Long photo, List<Integer> accepted, List<Spot> besides) {
+    public void write(MachineNow m, Long photo, List<Integer> accepted, List<Spot> besides) {
         List<Spot> spots = new ArrayList<>();
         if (photo != null) {
             List<Spot> seen = shots.one(m, photo).seen().spots();

@@ -2,9 +2,9 @@ package keel.app.screen;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
-import keel.app.pictures.Pictures;
-import keel.app.problems.PhotoLimits;
-import keel.app.problems.Refused;
+import keel.app.base.PhotoLimits;
+import keel.app.base.Pictures;
+import keel.app.base.Refused;
 import keel.core.screen.GreyPhoto;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.server.ResponseStatusException;
@@ -13,7 +13,7 @@ import org.springframework.web.server.ResponseStatusException;
  * Turns an uploaded photograph into greys. One of more than 24 megapixels is read at half its size: that is fine enough
  * for spots of a millimetre.
  */
-final class ScreenPhotos {
+public final class ScreenPhotos {
 
     private static final long FINE_ENOUGH = 24_500_000;
 
@@ -23,7 +23,7 @@ final class ScreenPhotos {
      * @throws ResponseStatusException 415 if it is neither PNG nor JPEG, 413 if it has too many pixels
      * @throws Refused if it is damaged
      */
-    static GreyPhoto read(byte[] bytes) {
+    public static GreyPhoto read(byte[] bytes) {
         if (Pictures.type(bytes) == Pictures.Type.OTHER) {
             throw new ResponseStatusException(
                     HttpStatus.UNSUPPORTED_MEDIA_TYPE,

@@ -14,10 +14,10 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageIO;
+import keel.app.base.NotThere;
+import keel.app.base.PictureFiles;
 import keel.app.people.Actor;
-import keel.app.pictures.PictureFiles;
-import keel.app.problems.NotThere;
-import keel.app.upkeep.MachineNow;
+import keel.app.standing.MachineNow;
 import keel.core.screen.GreyPhoto;
 import keel.core.screen.ScreenInspection;
 import keel.core.screen.ScreenInspection.OnPhoto;
@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps photographs of lit screens, in grey, upright and small, with what was seen on them. */
 @Service
 @Transactional
-class ScreenShots {
+public class ScreenShots {
 
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final int MOST_PX = 1600;
@@ -49,11 +49,11 @@ class ScreenShots {
     }
 
     /** What was seen on a photograph; {@code onPhoto} and {@code corners} in pixels of the kept picture. */
-    record Seen(
+    public record Seen(
             String message, Double printableShare, List<Spot> spots, List<OnPhoto> onPhoto, List<OnPhoto> corners) {}
 
     /** A photograph; {@code written} if an inspection was written down from it. */
-    record Shot(
+    public record Shot(
             long id,
             long screen,
             TestPattern pattern,
@@ -105,7 +105,7 @@ class ScreenShots {
 
     /** @throws NotThere if the machine has no such photograph */
     @Transactional(readOnly = true)
-    Shot one(MachineNow m, long id) {
+    public Shot one(MachineNow m, long id) {
         return jdbc.sql(
                         """
                 select s.id, s.component_id, s.pattern, s.width, s.height, s.at, p.name, s.service_id, s.content
@@ -127,7 +127,7 @@ class ScreenShots {
     }
 
     @Transactional(readOnly = true)
-    byte[] picture(MachineNow m, long id) {
+    public byte[] picture(MachineNow m, long id) {
         Optional<String> hash = jdbc.sql("select hash from screen_photo where id = ? and machine_id = ?")
                 .params(id, m.id())
                 .query(String.class)

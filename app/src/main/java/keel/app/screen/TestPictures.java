@@ -11,19 +11,19 @@ import keel.core.screen.LayerSet;
 import keel.core.screen.TestPicture;
 
 /** Writes pictures as PNG, eight bits of grey a pixel. */
-final class TestPictures {
+public final class TestPictures {
 
     private TestPictures() {}
 
-    static byte[] png(TestPicture picture) {
+    public static byte[] png(TestPicture picture) {
         return png(picture.pixelsX(), picture.pixelsY(), picture::grey);
     }
 
-    static byte[] png(GreyPhoto photo) {
+    public static byte[] png(GreyPhoto photo) {
         return png(photo.width(), photo.height(), (x, y) -> photo.grey()[y * photo.width() + x]);
     }
 
-    static byte[] png(int pixelsX, int pixelsY, LayerSet.Picture picture) {
+    public static byte[] png(int pixelsX, int pixelsY, LayerSet.Picture picture) {
         BufferedImage image = new BufferedImage(pixelsX, pixelsY, BufferedImage.TYPE_BYTE_GRAY);
         byte[] grey = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
         for (int y = 0; y < pixelsY; y++) {

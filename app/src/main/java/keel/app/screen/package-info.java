@@ -1,2 +1,2 @@
-/** Screens: pictures to show on them, what photographs and dry runs tell. */
+/** Screens and lights: register, test photographs, spots, UV maps, dry runs, verdicts. */
 package keel.app.screen;

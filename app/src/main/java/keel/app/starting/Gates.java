@@ -9,27 +9,27 @@ import java.util.Map;
 import java.util.Optional;
 import keel.app.air.Air;
 import keel.app.air.RoomAir;
+import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.Quirks;
 import keel.app.fleet.ShopSettings;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
 import keel.app.people.Actor;
-import keel.app.problems.Refused;
-import keel.app.profiles.InForce;
-import keel.app.profiles.Profiles;
-import keel.app.quirks.Quirks;
-import keel.app.runs.RunEntry;
-import keel.app.runs.RunView;
-import keel.app.runs.Runs;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
+import keel.app.prints.InForce;
+import keel.app.prints.Profiles;
+import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
 import keel.app.screen.ScreenVerdicts;
+import keel.app.standing.MachineNow;
+import keel.app.standing.SinceFailure;
+import keel.app.standing.Standings;
 import keel.app.stores.IdleResin;
 import keel.app.stores.ResinView;
 import keel.app.stores.Resins;
-import keel.app.upkeep.MachineNow;
-import keel.app.upkeep.SinceFailure;
-import keel.app.upkeep.Standings;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;
 import keel.core.gate.GateFacts;
@@ -270,14 +270,14 @@ public class Gates {
     }
 
     /** A layer count as it may come from a link: nonsense is taken as not known. */
-    static Integer layers(String text) {
+    public static Integer layers(String text) {
         return text != null && text.strip().matches("\\d{1,5}") && Integer.parseInt(text.strip()) > 0
                 ? Integer.valueOf(text.strip())
                 : null;
     }
 
     /** The same for an amount. */
-    static Double amount(String text) {
+    public static Double amount(String text) {
         String plain = text == null ? "" : text.strip().replace(',', '.').toLowerCase(Locale.ROOT);
         return plain.matches("\\d{1,5}(\\.\\d+)?") ? Double.valueOf(plain) : null;
     }

@@ -1,2 +1,2 @@
-/** Setting up and starting a print: what core computes for it, and the start gate. */
+/** From the wish to print to the cleared plate: the start gate, the place on the plate, the look-in, after the print. */
 package keel.app.starting;

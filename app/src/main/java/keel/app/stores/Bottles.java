@@ -1,6 +1,6 @@
 package keel.app.stores;
 
-import static keel.app.rows.Rows.instant;
+import static keel.app.base.Rows.instant;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -17,16 +17,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
+import keel.app.base.Conflict;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
 import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.app.people.Role;
-import keel.app.problems.Conflict;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
-import keel.app.waste.Waste;
-import keel.app.waste.WasteKind;
 import keel.core.Findings;
 import keel.core.quick.LabelCode;
 import org.springframework.jdbc.core.simple.JdbcClient;

@@ -1,6 +1,6 @@
 package keel.app.stores;
 
-import static keel.app.rows.Rows.instant;
+import static keel.app.base.Rows.instant;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -14,15 +14,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import keel.app.logbook.LogDraft;
-import keel.app.logbook.LogKind;
-import keel.app.logbook.Logbook;
+import keel.app.base.Conflict;
+import keel.app.base.NotThere;
+import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
 import keel.app.people.Role;
-import keel.app.problems.Conflict;
-import keel.app.problems.NotThere;
-import keel.app.problems.Refused;
-import keel.app.problems.Typed;
 import keel.core.Findings;
 import keel.core.Plain;
 import keel.core.stock.DailyDemand;

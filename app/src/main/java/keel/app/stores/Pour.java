@@ -10,7 +10,7 @@ import java.time.Instant;
 
 /** Resin poured into a vat, or back out of it; {@code kind} and bottle are null where nobody said. */
 @Entity
-class Pour {
+public class Pour {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -1,2 +1,2 @@
-/** Stock with its movements, resins, and what is in which vat. */
+/** Material from order to disposal: stock, bottles, baths, waste, spares, costs. */
 package keel.app.stores;

@@ -4,12 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.util.Map;
+import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Parts;
-import keel.app.problems.Refused;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Resins;
+import keel.app.stores.Seats;
 import keel.app.support.PageTest;
 import keel.core.film.FilmSeat;
 import keel.core.film.ThinOrThick;

@@ -6,13 +6,14 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import java.util.List;
 import java.util.Map;
+import keel.app.base.Conflict;
+import keel.app.base.Refused;
 import keel.app.bench.ServiceView;
-import keel.app.logbook.LogFilter;
-import keel.app.logbook.Logbook;
-import keel.app.problems.Conflict;
-import keel.app.problems.Refused;
-import keel.app.runs.RunEntry;
-import keel.app.runs.Runs;
+import keel.app.guides.web.FrameDrawing;
+import keel.app.people.LogFilter;
+import keel.app.people.Logbook;
+import keel.app.prints.RunEntry;
+import keel.app.prints.Runs;
 import keel.app.stores.Stock;
 import keel.app.support.AppTest;
 import keel.core.guide.Procedure;

@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
 import java.util.Map;
 import keel.app.air.AirParts;
-import keel.app.logbook.LogFilter;
-import keel.app.logbook.Logbook;
-import keel.app.problems.Conflict;
-import keel.app.runs.RunEntry;
-import keel.app.runs.Runs;
+import keel.app.base.Conflict;
+import keel.app.people.LogFilter;
+import keel.app.people.Logbook;
+import keel.app.prints.RunEntry;
+import keel.app.prints.Runs;
 import keel.app.stores.Bottles;
 import keel.app.support.PageTest;
 import keel.core.air.AirPartKind;

@@ -6,9 +6,9 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import java.sql.Timestamp;
 import java.util.ArrayList;
 import java.util.List;
+import keel.app.standing.Rebuild;
 import keel.app.support.AppTest;
 import keel.app.support.TestShop;
-import keel.app.upkeep.Rebuild;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;

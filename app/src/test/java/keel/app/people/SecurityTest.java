@@ -6,8 +6,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import keel.app.problems.Conflict;
-import keel.app.problems.Refused;
+import keel.app.base.Conflict;
+import keel.app.base.Refused;
 import keel.app.support.AppTest;
 import keel.app.support.TestShop;
 import org.junit.jupiter.api.Test;

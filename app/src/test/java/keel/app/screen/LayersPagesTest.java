@@ -14,7 +14,7 @@ import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ModelEntry;
-import keel.app.quirks.Quirks;
+import keel.app.fleet.Quirks;
 import keel.app.support.PageTest;
 import keel.core.bolts.VatFrame;
 import keel.core.resin.VatSize;

@@ -1,0 +1,57 @@
+package keel.app.base;
+
+import java.util.Locale;
+import org.springframework.stereotype.Component;
+
+/** Figures for pages: never more digits than are known. */
+@Component("fig")
+public class Figures {
+
+    /** Hours: whole from ten on, one decimal below. */
+    public String hours(Double hours) {
+        return hours == null ? "–" : String.format(Locale.ROOT, Math.abs(hours) < 9.95 ? "%.1f" : "%.0f", hours);
+    }
+
+    /** A count with a thin space between thousands. */
+    public String count(Number number) {
+        return number == null
+                ? "–"
+                : String.format(Locale.ROOT, "%,d", number.longValue()).replace(',', '\u202f');
+    }
+
+    /** A quantity: decimals only where there are some. */
+    public String plain(Number number) {
+        if (number == null) {
+            return "";
+        }
+        double value = number.doubleValue();
+        return value == Math.rint(value)
+                ? Long.toString((long) value)
+                : String.format(Locale.ROOT, "%.3f", value).replaceAll("0+$", "");
+    }
+
+    /** A number as it was typed, without a decimal point that says nothing. */
+    public String exact(double value) {
+        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    }
+
+    /** Like "5 h 12" or "48 min". */
+    public String duration(double seconds) {
+        long minutes = Math.round(seconds / 60);
+        return minutes < 60 ? minutes + " min" : minutes / 60 + " h %02d".formatted(minutes % 60);
+    }
+
+    public String percent(double share) {
+        return share < 0.01 ? "<1" : String.format(Locale.ROOT, "%.0f", 100 * share);
+    }
+
+    /** Length of a bar of 100, for a share of {@code of}. */
+    public int bar(double value, double of) {
+        return of <= 0 ? 0 : (int) Math.round(Math.max(0, Math.min(1, value / of)) * 100);
+    }
+
+    /** MASK_LIKE to "mask like". */
+    public String words(Object code) {
+        return code == null ? "" : code.toString().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+}

@@ -1,0 +1,43 @@
+package keel.app.base;
+
+import keel.core.Findings;
+
+/**
+ * Reads what people type, numbers for one: comma or point, blanks around. Empty is null; nonsense goes to the findings.
+ */
+public final class Typed {
+
+    private Typed() {}
+
+    public static Double number(String text, String field, Findings findings) {
+        try {
+            return empty(text) ? null : Double.valueOf(text.strip().replace(',', '.'));
+        } catch (NumberFormatException e) {
+            findings.add(field, "This is no number: " + text + ".");
+            return null;
+        }
+    }
+
+    public static double number(String text, double ifEmpty, String field, Findings findings) {
+        Double number = number(text, field, findings);
+        return number == null ? ifEmpty : number;
+    }
+
+    public static Integer whole(String text, String field, Findings findings) {
+        try {
+            return empty(text) ? null : Integer.valueOf(text.strip());
+        } catch (NumberFormatException e) {
+            findings.add(field, "This is no whole number: " + text + ".");
+            return null;
+        }
+    }
+
+    /** A text without blanks around it; null for an empty one. */
+    public static String orNull(String text) {
+        return empty(text) ? null : text.strip();
+    }
+
+    private static boolean empty(String text) {
+        return text == null || text.isBlank();
+    }
+}

@@ -1,0 +1,112 @@
+package keel.app.base.web;
+
+import com.fasterxml.jackson.databind.JsonMappingException;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import keel.app.base.Conflict;
+import keel.app.base.NotThere;
+import keel.app.base.PhotoLimits;
+import keel.app.base.Refused;
+import keel.core.Finding;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+
+/**
+ * Says what is wrong to programs: RFC 9457 problem details that name the field. Before it come the modules that know
+ * more of what they throw; after it the pages' own.
+ */
+@RestControllerAdvice(annotations = RestController.class)
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
+class ApiProblems {
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> refused(Refused e) {
+        return problem(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage(), e.findings());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> conflict(Conflict e) {
+        return problem(HttpStatus.CONFLICT, e.getMessage(), List.of(new Finding(e.field(), e.getMessage())));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> edited(ObjectOptimisticLockingFailureException e) {
+        return problem(
+                HttpStatus.CONFLICT,
+                "Somebody else changed this at the same moment. Read it again and repeat.",
+                List.of());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> notThere(NotThere e) {
+        return problem(HttpStatus.NOT_FOUND, e.getMessage(), List.of());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> forbidden(AccessDeniedException e) {
+        return problem(HttpStatus.FORBIDDEN, "This token's role may not do that.", List.of());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> tooLarge(MaxUploadSizeExceededException e) {
+        return problem(
+                HttpStatus.PAYLOAD_TOO_LARGE,
+                PhotoLimits.TOO_LARGE,
+                List.of(new Finding("file", PhotoLimits.TOO_LARGE)));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
+        if (e.getCause() instanceof JsonMappingException m && !m.getPath().isEmpty()) {
+            String field = m.getPath().stream()
+                    .map(p -> p.getFieldName() == null ? "[" + p.getIndex() + "]" : p.getFieldName())
+                    .collect(Collectors.joining("."));
+            String message = "The value of " + field + " cannot be read.";
+            return problem(HttpStatus.BAD_REQUEST, message, List.of(new Finding(field, message)));
+        }
+        return problem(HttpStatus.BAD_REQUEST, "The body is not readable JSON.", List.of());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unreadable(MethodArgumentTypeMismatchException e) {
+        String message = "The value of " + e.getName() + " cannot be read: " + e.getValue() + ".";
+        return problem(HttpStatus.BAD_REQUEST, message, List.of(new Finding(e.getName(), message)));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> other(Exception e) throws Exception {
+        if (e instanceof ErrorResponse known) {
+            return problem(
+                    HttpStatus.valueOf(known.getStatusCode().value()),
+                    known.getBody().getDetail(),
+                    List.of());
+        }
+        throw e;
+    }
+
+    private static ResponseEntity<ProblemDetail> problem(HttpStatus status, String detail, List<Finding> findings) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setProperty(
+                "errors",
+                findings.stream()
+                        .map(f -> Map.of("field", f.field(), "message", f.message()))
+                        .toList());
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
+    }
+}

@@ -1,0 +1,207 @@
+package keel.app.floor.web;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import keel.app.bench.Drying;
+import keel.app.failures.Failures;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.fleet.ShopSettings;
+import keel.app.floor.Brief;
+import keel.app.floor.ShopTasks;
+import keel.app.floor.Tasks;
+import keel.app.guides.Guides;
+import keel.app.people.LogFilter;
+import keel.app.people.Logbook;
+import keel.app.prints.LookIns;
+import keel.app.prints.Runs;
+import keel.app.screen.ScreenVerdicts;
+import keel.app.standing.MachineNow;
+import keel.app.standing.PartFact;
+import keel.app.standing.PartsReading;
+import keel.app.standing.StackDrawing;
+import keel.app.standing.Standings;
+import keel.core.screen.ScreenVerdict;
+import keel.core.standing.Defaults;
+import keel.core.standing.MachineState;
+import keel.core.standing.ServiceKind;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** The fleet at a glance, and one machine with all that is on it. */
+@Controller
+class FloorController {
+
+    /** Above so many machines the shelf becomes rows. */
+    private static final int MOST_ON_SHELF = 12;
+
+    private static final double MOST_WIDTH = 860;
+    private static final Duration LOOKS_AHEAD = Duration.ofMinutes(45);
+    private static final Duration PLATE_MEMORY = Duration.ofDays(180);
+
+    private final Standings standings;
+    private final Fleet fleet;
+    private final ShopSettings settings;
+    private final Logbook logbook;
+    private final Runs runs;
+    private final Failures failures;
+    private final Guides guides;
+    private final LookIns lookIns;
+    private final Drying drying;
+    private final PartsReading parts;
+    private final ScreenVerdicts verdicts;
+    private final ShopTasks besides;
+    private final Clock clock;
+
+    FloorController(
+            Standings standings,
+            Fleet fleet,
+            ShopSettings settings,
+            Logbook logbook,
+            Runs runs,
+            Failures failures,
+            Guides guides,
+            LookIns lookIns,
+            Drying drying,
+            PartsReading parts,
+            ScreenVerdicts verdicts,
+            ShopTasks besides,
+            Clock clock) {
+        this.standings = standings;
+        this.fleet = fleet;
+        this.settings = settings;
+        this.logbook = logbook;
+        this.runs = runs;
+        this.failures = failures;
+        this.guides = guides;
+        this.lookIns = lookIns;
+        this.drying = drying;
+        this.parts = parts;
+        this.verdicts = verdicts;
+        this.besides = besides;
+        this.clock = clock;
+    }
+
+    /** A machine as it stands on the shelf. */
+    record Stand(MachineNow m, StackDrawing drawing, Fortnight.Strip strip, String brief) {}
+
+    @GetMapping("/")
+    String home() {
+        return "redirect:/fleet";
+    }
+
+    @GetMapping("/fleet")
+    String fleet(Model model) {
+        Instant now = clock.instant();
+        ZoneId zone = settings.zone();
+        List<MachineNow> machines = standings.all();
+        Defaults defaults = settings.defaults();
+        Fortnight fortnight = new Fortnight(runs.printedSince(Fortnight.from(now, zone)), now, zone);
+        List<Stand> stands = machines.stream()
+                .map(m -> new Stand(m, StackDrawing.of(m, now), fortnight.of(m.code()), Brief.of(m)))
+                .toList();
+        model.addAttribute("machines", machines);
+        model.addAttribute("stands", stands);
+        model.addAttribute("shelves", machines.size() > MOST_ON_SHELF ? List.of() : shelves(stands));
+        model.addAttribute("headline", Headline.of(machines));
+        model.addAttribute("counts", counts(machines));
+        model.addAttribute(
+                "fortnight",
+                fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
+        model.addAttribute(
+                "tasks",
+                Tasks.of(
+                        machines,
+                        guides.open(),
+                        lookIns.due(now.plus(LOOKS_AHEAD)),
+                        drying.now(),
+                        verdicts.all(machines),
+                        besides.all(machines),
+                        now));
+        return "floor/fleet";
+    }
+
+    @GetMapping("/machines/{code}")
+    String machine(@PathVariable String code, Model model) {
+        Instant now = clock.instant();
+        MachineNow machine = standings.of(code);
+        MachineRef ref = fleet.machine(code);
+        Defaults defaults = settings.defaults();
+        StackDrawing drawing = StackDrawing.of(machine, now);
+        Optional<ScreenVerdict> screen = verdicts.of(machine);
+        model.addAttribute("m", machine);
+        model.addAttribute("ref", ref);
+        model.addAttribute("drawing", drawing);
+        model.addAttribute("facts", PartFact.of(machine, drawing, defaults));
+        model.addAttribute(
+                "plate",
+                PlateMap.of(
+                        machine.plateWidthMm(),
+                        machine.plateDepthMm(),
+                        failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
+        model.addAttribute(
+                "lives",
+                LifeStrips.of(
+                        machine,
+                        parts.spans(machine.id()),
+                        failures.seenSince(machine.id(), machine.since()),
+                        now,
+                        settings.zone()));
+        model.addAttribute(
+                "tasks",
+                Tasks.of(
+                        List.of(machine),
+                        guides.open().stream()
+                                .filter(g -> code.equals(g.machine()))
+                                .toList(),
+                        lookIns.due(now.plus(LOOKS_AHEAD)).stream()
+                                .filter(l -> l.machine().equals(code))
+                                .toList(),
+                        drying.now().stream()
+                                .filter(d -> d.machine().equals(code))
+                                .toList(),
+                        screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()),
+                        besides.of(List.of(machine)),
+                        now));
+        model.addAttribute("screen", screen.orElse(null));
+        model.addAttribute("services", ServiceKind.of(ref.traits()));
+        model.addAttribute("procedures", guides.forMachine(ref));
+        model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 12)));
+        return "floor/machine";
+    }
+
+    /** As many machines on a shelf as fit beside one another. */
+    private static List<List<Stand>> shelves(List<Stand> stands) {
+        List<List<Stand>> shelves = new ArrayList<>();
+        double width = MOST_WIDTH;
+        for (Stand stand : stands) {
+            if (width + stand.drawing().width() > MOST_WIDTH) {
+                shelves.add(new ArrayList<>());
+                width = 0;
+            }
+            shelves.get(shelves.size() - 1).add(stand);
+            width += stand.drawing().width();
+        }
+        return shelves;
+    }
+
+    private static List<String> counts(List<MachineNow> machines) {
+        Map<MachineState, Long> byState = machines.stream()
+                .collect(Collectors.groupingBy(m -> m.standing().state(), Collectors.counting()));
+        return byState.entrySet().stream()
+                .sorted(Comparator.comparing(Map.Entry::getKey))
+                .map(e -> e.getValue() + " " + e.getKey().word().toLowerCase(Locale.ROOT))
+                .toList();
+    }
+}

@@ -1,0 +1,121 @@
+package keel.app.floor.web;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.net.URI;
+import java.util.Arrays;
+import java.util.List;
+import keel.app.air.Air;
+import keel.app.fleet.ShopSettings;
+import keel.app.people.Actor;
+import keel.app.people.Role;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+
+/** What the frame of every page shows: places, who is signed in, the theme. */
+@Controller
+@ControllerAdvice(annotations = Controller.class)
+public class Frame {
+
+    private static final List<String> THEMES = List.of("auto", "day", "amber");
+    private static final List<Place> PLACES = List.of(
+            new Place("fleet", "Fleet", "/fleet", "f"),
+            new Place("runs", "Runs", "/runs", "p"),
+            new Place("failures", "Failures", "/failures", "x"),
+            new Place("bench", "Bench", "/bench", "b"),
+            new Place("stores", "Stores", "/stores", "s"),
+            new Place("air", "Air", "/air", "a"),
+            new Place("logbook", "Logbook", "/logbook", "l"));
+
+    private final ShopSettings settings;
+    private final Air air;
+
+    Frame(ShopSettings settings, Air air) {
+        this.settings = settings;
+        this.air = air;
+    }
+
+    /** Rooms whose air somebody has read, for the top line; three at most. */
+    public List<Air.RoomNow> rooms() {
+        return air.rooms().stream().filter(r -> r.at() != null).limit(3).toList();
+    }
+
+    /** A place of the spine with the key that leads there after {@code g}. */
+    public record Place(String code, String name, String path, String key) {}
+
+    public List<Place> places() {
+        return PLACES;
+    }
+
+    public String shopName() {
+        return settings.name();
+    }
+
+    @ModelAttribute("me")
+    public Actor me() {
+        Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
+        return authentication != null && authentication.getPrincipal() instanceof Actor actor ? actor : null;
+    }
+
+    @ModelAttribute("keeper")
+    boolean keeper() {
+        Actor me = me();
+        return me != null && me.role().atLeast(Role.KEEPER);
+    }
+
+    @ModelAttribute("owner")
+    boolean owner() {
+        Actor me = me();
+        return me != null && me.role().atLeast(Role.OWNER);
+    }
+
+    /** Theme of this device: auto, day or amber. */
+    public String theme() {
+        Cookie[] cookies = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes())
+                .getRequest()
+                .getCookies();
+        return cookies == null
+                ? "auto"
+                : Arrays.stream(cookies)
+                        .filter(c -> c.getName().equals("theme"))
+                        .map(Cookie::getValue)
+                        .filter(THEMES::contains)
+                        .findFirst()
+                        .orElse("auto");
+    }
+
+    /** Keeps the theme on this device and goes back to the page it was asked from. */
+    @PostMapping("/theme")
+    String changeTheme(
+            @RequestParam String theme,
+            @RequestHeader(name = "Referer", required = false) String from,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Cookie cookie = new Cookie("theme", THEMES.contains(theme) ? theme : "auto");
+        cookie.setPath("/");
+        cookie.setHttpOnly(true);
+        cookie.setMaxAge(400 * 24 * 3600);
+        cookie.setAttribute("SameSite", "Lax");
+        cookie.setSecure(request.isSecure());
+        response.addCookie(cookie);
+        return "redirect:" + path(from);
+    }
+
+    private static String path(String from) {
+        try {
+            String path = from == null ? "/fleet" : URI.create(from).getRawPath();
+            return path == null || !path.startsWith("/") || path.startsWith("//") ? "/fleet" : path;
+        } catch (IllegalArgumentException e) {
+            return "/fleet";
+        }
+    }
+}

@@ -1,0 +1,131 @@
+package keel.app.guides.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import keel.app.base.Conflict;
+import keel.app.base.PageErrors;
+import keel.app.base.Refused;
+import keel.app.film.FilmLooks;
+import keel.app.film.Vats;
+import keel.app.fleet.ShopSettings;
+import keel.app.guides.Guides;
+import keel.app.standing.MachineNow;
+import keel.app.standing.Standings;
+import keel.core.film.ChangeAsked;
+import keel.core.guide.Procedure;
+import keel.core.guide.SittingTime;
+import keel.core.standing.Defaults;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Several vats in one sitting: which of them, what to have at hand, how long it takes. */
+@Controller
+class SittingController {
+
+    private final Guides guides;
+    private final Vats vats;
+    private final FilmLooks looks;
+    private final Standings standings;
+    private final ShopSettings settings;
+
+    SittingController(Guides guides, Vats vats, FilmLooks looks, Standings standings, ShopSettings settings) {
+        this.guides = guides;
+        this.vats = vats;
+        this.looks = looks;
+        this.standings = standings;
+        this.settings = settings;
+    }
+
+    /** A vat that may be among them; {@code why} is empty where nothing asks for it. */
+    record Choice(Vats.Vat vat, String why, boolean running, boolean chosen) {}
+
+    @GetMapping("/bench/batch")
+    String choose(
+            @RequestParam(defaultValue = "film-change") String procedure,
+            @RequestParam(required = false) List<String> vats,
+            Model model) {
+        Procedure p = guides.called(procedure);
+        List<Choice> choices = choices(vats);
+        SittingTime time = SittingTime.of(
+                guides.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()),
+                guides.minutesAVat(p.code()).orElse(null));
+        int chosen = (int) choices.stream().filter(Choice::chosen).count();
+        model.addAttribute("p", p);
+        model.addAttribute("choices", choices);
+        model.addAttribute("time", time);
+        model.addAttribute("chosen", chosen);
+        return "guides/sitting";
+    }
+
+    @PostMapping("/bench/batch")
+    String begin(
+            @RequestParam String procedure,
+            @RequestParam(required = false) List<String> vats,
+            Model model,
+            HttpServletResponse response) {
+        try {
+            return "redirect:/guides/" + guides.beginSitting(procedure, vats == null ? List.of() : vats);
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return choose(procedure, vats == null ? List.of() : vats, model);
+        }
+    }
+
+    /** The guide for one vat: that of the machine it is on, or a sitting of its own. */
+    @GetMapping("/vats/{code}/guides/{procedure}")
+    String forVat(@PathVariable String code, @PathVariable String procedure) {
+        Vats.Vat vat = vats.one(code);
+        guides.called(procedure);
+        return vat.machine() != null
+                ? "redirect:/machines/" + vat.machine() + "/guides/" + procedure
+                : "redirect:/bench/batch?procedure=" + procedure + "&vats=" + vat.code();
+    }
+
+    private List<Choice> choices(List<String> wanted) {
+        Map<Long, FilmLooks.Look> seen = looks.latest();
+        Map<String, MachineNow> machines = standings.all().stream().collect(Collectors.toMap(MachineNow::code, m -> m));
+        Defaults defaults = settings.defaults();
+        List<Choice> choices = new ArrayList<>();
+        for (Vats.Vat vat : vats.all(false)) {
+            if (!vat.tank()) {
+                String why = why(
+                        vat,
+                        vat.film() == null ? null : seen.get(vat.film().id()),
+                        machines.get(vat.machine()),
+                        defaults);
+                boolean running = vat.machine() != null
+                        && machines.get(vat.machine()) != null
+                        && machines.get(vat.machine()).run() != null;
+                choices.add(new Choice(
+                        vat, why, running, wanted != null ? wanted.contains(vat.code()) : !why.isEmpty() && !running));
+            }
+        }
+        choices.sort(Comparator.comparing((Choice c) -> c.why().isEmpty()));
+        return choices;
+    }
+
+    private static String why(Vats.Vat vat, FilmLooks.Look look, MachineNow machine, Defaults defaults) {
+        if (vat.film() == null) {
+            return "no film in it";
+        }
+        boolean stopGap = machine != null
+                && machine.standing().concerns().stream()
+                        .anyMatch(c -> c.about().equals("stop-gap"));
+        return new ChangeAsked(
+                        vat.film().endedAt() == null
+                                ? null
+                                : String.valueOf(vat.film().endReason()),
+                        stopGap,
+                        vat.filmUse(),
+                        look == null ? null : look.grade())
+                .why(defaults, vat.film().usage().uvShare(defaults.value("uv.share")));
+    }
+}

@@ -1,2 +1,0 @@
-/** Starting, stopping, backup and restore. */
-package keel.app.ops;

@@ -1,2 +1,0 @@
-/** Reads pictures that somebody sent: what they are by their bytes, their size before they are decoded. */
-package keel.app.pictures;

@@ -1,0 +1,110 @@
+package keel.app.prints;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
+import keel.core.exposure.WorkingCurve;
+import keel.core.scale.ScaleCorrection;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Thickness tests and caliper readings of a resin on a machine: kept with what they said. */
+@Service
+@Transactional
+public class Calibrations {
+
+    private final Profiles profiles;
+    private final Fleet fleet;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final ObjectMapper json;
+    private final Clock clock;
+
+    Calibrations(Profiles profiles, Fleet fleet, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+        this.profiles = profiles;
+        this.fleet = fleet;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** One that was kept. */
+    public record Kept(Instant at, String result) {}
+
+    public void keep(ProfileView profile, List<WorkingCurve.Point> points, WorkingCurve curve) {
+        keep(
+                profile,
+                "WORKING_CURVE",
+                Map.of("points", points),
+                String.format(
+                        Locale.ROOT,
+                        "Thickness test: Dp %.3f mm, Ec %.2f s, from %d pieces.",
+                        curve.dpMm(),
+                        curve.ec(),
+                        points.size()));
+    }
+
+    public void keep(ProfileView profile, List<ScaleCorrection.Measurement> measurements, ScaleCorrection scale) {
+        keep(
+                profile,
+                "SCALE",
+                Map.of("measurements", measurements),
+                String.format(
+                        Locale.ROOT,
+                        "Scale: %.4f from %d lengths, %s.",
+                        scale.factor(),
+                        measurements.size(),
+                        scale.correct() ? "to be corrected" : "no correction"));
+    }
+
+    /** Those of a profile, newest first. */
+    @Transactional(readOnly = true)
+    public List<Kept> of(ProfileView profile) {
+        return jdbc.sql("select at, result from calibration where profile_id = ? order by at desc fetch first 12 "
+                        + "rows only")
+                .param(profile.id())
+                .query((row, i) ->
+                        new Kept(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
+                .list();
+    }
+
+    private void keep(ProfileView profile, String kind, Map<String, Object> content, String result) {
+        Actor actor = Actor.current();
+        MachineRef machine = fleet.machineOfEntry(profile.machine());
+        Instant now = clock.instant();
+        jdbc.sql("insert into calibration (profile_id, kind, at, person_id, content, result) values (?, ?, ?, ?, ?, ?)")
+                .params(profile.id(), kind, now.atOffset(ZoneOffset.UTC), actor.personId(), text(content), result)
+                .update();
+        logbook.write(LogDraft.of(
+                LogKind.CALIBRATED,
+                machine.id(),
+                "PROFILE",
+                profile.id(),
+                now,
+                profile.resinName() + " on " + machine.name() + ". " + result,
+                content,
+                actor));
+    }
+
+    private String text(Map<String, Object> content) {
+        try {
+            return json.writeValueAsString(content);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,59 @@
+package keel.app.prints;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import keel.core.run.Outcome;
+import keel.core.run.RunFacts;
+
+/** A run as its latest entry has it; every earlier reading stays in the logbook. */
+@Entity
+class Run {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    Long machineId;
+    String job;
+    Instant startedAt;
+    Instant endedAt;
+    int layers;
+
+    @Column(name = "layer_exposure_s")
+    double layerExposureS;
+
+    double resinMl;
+
+    @Enumerated(EnumType.STRING)
+    Outcome outcome;
+
+    Integer reachedLayer;
+    Long profileVersionId;
+    Long againOf;
+    boolean withdrawn;
+
+    @Version
+    int version;
+
+    RunFacts facts() {
+        return new RunFacts(job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer);
+    }
+
+    void take(RunFacts facts) {
+        job = facts.job().strip();
+        startedAt = facts.startedAt();
+        endedAt = facts.endedAt();
+        layers = facts.layers();
+        layerExposureS = facts.layerExposureS();
+        resinMl = facts.resinMl();
+        outcome = facts.outcome();
+        reachedLayer = facts.reachedLayer();
+    }
+}

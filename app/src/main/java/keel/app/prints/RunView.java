@@ -1,0 +1,34 @@
+package keel.app.prints;
+
+import java.time.Instant;
+import keel.core.run.Outcome;
+
+/**
+ * A run as it is read.
+ *
+ * @param hours print hours, null while it runs
+ * @param uvHours hours with the UV on, null while it runs
+ * @param profileVersion number of the profile's version it was printed with, null if none was in force
+ */
+public record RunView(
+        long id,
+        String machine,
+        String machineName,
+        String job,
+        Instant startedAt,
+        Instant endedAt,
+        int layers,
+        double layerExposureS,
+        double resinMl,
+        Outcome outcome,
+        Integer reachedLayer,
+        Double hours,
+        Double uvHours,
+        boolean withdrawn,
+        int version,
+        Integer profileVersion) {
+
+    public boolean open() {
+        return endedAt == null;
+    }
+}

@@ -1,0 +1,508 @@
+package keel.app.prints;
+
+import static keel.app.base.Rows.time;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keel.app.base.Conflict;
+import keel.app.base.NotThere;
+import keel.app.base.Paging;
+import keel.app.base.Refused;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
+import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
+import keel.app.people.Role;
+import keel.app.standing.Footprints;
+import keel.app.standing.MachineNow;
+import keel.app.standing.Occupancy;
+import keel.app.standing.Rebuild;
+import keel.app.standing.Standings;
+import keel.core.Findings;
+import keel.core.Plain;
+import keel.core.placement.Footprint;
+import keel.core.run.Outcome;
+import keel.core.run.RunFacts;
+import keel.core.run.RunRules;
+import keel.core.standing.Hold;
+import keel.core.standing.MachineState;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Starts, finishes, logs and corrects runs. */
+@Service
+@Transactional
+public class Runs {
+
+    private static final String VIEW =
+            """
+            select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml,
+            r.outcome,
+              r.reached_layer, r.withdrawn, r.version, v.number
+            from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
+            """;
+
+    private final RunRecords records;
+    private final Fleet fleet;
+    private final Occupancy occupancy;
+    private final Standings standings;
+    private final Rebuild rebuild;
+    private final Profiles profiles;
+    private final LookIns lookIns;
+    private final Footprints footprints;
+    private final Logbook logbook;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Runs(
+            RunRecords records,
+            Fleet fleet,
+            Occupancy occupancy,
+            Standings standings,
+            Rebuild rebuild,
+            Profiles profiles,
+            LookIns lookIns,
+            Footprints footprints,
+            Logbook logbook,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.records = records;
+        this.fleet = fleet;
+        this.occupancy = occupancy;
+        this.standings = standings;
+        this.rebuild = rebuild;
+        this.profiles = profiles;
+        this.lookIns = lookIns;
+        this.footprints = footprints;
+        this.logbook = logbook;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * Logs a run after the fact, or starts one where no end is given.
+     *
+     * @throws Refused if the run cannot be right by itself
+     * @throws Conflict if it does not fit what is recorded
+     * @throws HoldsOpen if a start is forbidden by holds and not overridden
+     */
+    public RunView enter(RunEntry entry) {
+        Actor actor = Actor.current();
+        MachineRef machine = fleet.machineOfEntry(entry.machine());
+        occupancy.lock(machine.id());
+        boolean starts = entry.endedAt() == null;
+        Instant startedAt = entry.startedAt() == null && starts ? clock.instant() : whole(entry.startedAt());
+        RunFacts facts = new RunFacts(
+                entry.job(),
+                startedAt,
+                whole(entry.endedAt()),
+                entry.layers(),
+                entry.layerExposureS(),
+                entry.resinMl(),
+                starts ? null : outcome(entry.outcome()),
+                starts ? null : entry.reachedLayer());
+        check(facts, machine, null);
+        checkInterval(entry.lookInHours());
+        List<Hold> overridden = starts ? requireNoHolds(machine, entry.overrideReason()) : List.of();
+        Run run = new Run();
+        run.machineId = machine.id();
+        run.profileVersionId = profileAt(machine, startedAt);
+        run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
+        run.take(facts);
+        records.saveAndFlush(run);
+        if (entry.footprint() != null) {
+            footprints.keep(run.id, entry.footprint());
+        }
+        rebuild.machine(machine.id(), run.startedAt);
+        if (!overridden.isEmpty()) {
+            logbook.write(LogDraft.of(
+                    LogKind.HOLD_OVERRIDDEN,
+                    machine.id(),
+                    "RUN",
+                    run.id,
+                    run.startedAt,
+                    machine.name() + " started in spite of: "
+                            + String.join(
+                                    ", ",
+                                    overridden.stream()
+                                            .map(h -> h.code().code())
+                                            .toList()) + ". Reason: "
+                            + entry.overrideReason().strip(),
+                    Map.of(
+                            "holds",
+                            overridden.stream().map(h -> h.code().code()).toList(),
+                            "reason",
+                            entry.overrideReason()),
+                    actor));
+        }
+        if (starts) {
+            lookIns.plan(machine.code(), entry.lookInHours());
+        }
+        RunView view = one(run.id);
+        logbook.write(LogDraft.of(
+                starts ? LogKind.RUN_STARTED : LogKind.RUN_LOGGED,
+                machine.id(),
+                "RUN",
+                run.id,
+                starts ? run.startedAt : run.endedAt,
+                headline(view),
+                view,
+                actor));
+        return view;
+    }
+
+    /** @throws Refused if there is no such run, or it began later */
+    private Long earlier(long id, Instant startedAt) {
+        Run first = records.findById(id)
+                .filter(r -> !r.withdrawn && r.startedAt.isBefore(startedAt))
+                .orElseThrow(() -> new Refused("againOf", "There is no earlier run " + id + " to print again."));
+        return first.id;
+    }
+
+    /** Says after the fact that a run printed again what another one lost. */
+    public void printsAgain(long id, long of) {
+        Actor.current();
+        Run run = record(id);
+        run.againOf = earlier(of, run.startedAt);
+        records.saveAndFlush(run);
+    }
+
+    /**
+     * Says what a run covers of its plate, or that nobody knows any more ({@code footprint} null). The maps of film and
+     * screen follow.
+     *
+     * @throws Refused if it does not lie on the plate
+     */
+    public void place(long id, Footprint footprint) {
+        Actor actor = Actor.current();
+        Run run = record(id);
+        occupancy.lock(run.machineId);
+        if (footprint == null) {
+            footprints.forget(id);
+        } else {
+            footprints.replace(id, footprint);
+        }
+        rebuild.machine(run.machineId, run.startedAt);
+        logbook.write(LogDraft.of(
+                LogKind.RUN_PLACED,
+                run.machineId,
+                "RUN",
+                id,
+                run.startedAt,
+                footprint == null
+                        ? "Where " + run.job + " lay on the plate is taken back."
+                        : "Where " + run.job + " lies on the plate: " + words(footprint) + ".",
+                Map.of("footprint", footprint == null ? "" : footprint),
+                actor));
+    }
+
+    public static String words(Footprint footprint) {
+        return footprint instanceof Footprint.Parts parts
+                ? parts.parts().size() + (parts.parts().size() == 1 ? " rectangle" : " rectangles")
+                : "masks of its layers";
+    }
+
+    /** Ends a run that is going on. */
+    public RunView finish(long id, Instant endedAt, String outcome, Integer reachedLayer, Double resinMl) {
+        Actor actor = Actor.current();
+        Run run = record(id);
+        occupancy.lock(run.machineId);
+        if (run.endedAt != null || run.withdrawn) {
+            throw new Conflict("This run has ended already. Correct it instead.");
+        }
+        MachineRef machine = fleet.machine(run.machineId);
+        RunFacts facts = new RunFacts(
+                run.job,
+                run.startedAt,
+                endedAt == null ? clock.instant() : whole(endedAt),
+                run.layers,
+                run.layerExposureS,
+                resinMl == null ? Double.valueOf(run.resinMl) : resinMl,
+                outcome(outcome),
+                reachedLayer);
+        check(facts, machine, id);
+        run.take(facts);
+        records.saveAndFlush(run);
+        rebuild.machine(run.machineId, run.startedAt);
+        RunView view = one(id);
+        logbook.write(
+                LogDraft.of(LogKind.RUN_FINISHED, run.machineId, "RUN", id, run.endedAt, headline(view), view, actor));
+        return view;
+    }
+
+    /** Takes back that a run has ended, where its end was entered by mistake: it goes on. */
+    public RunView reopen(long id, String reason) {
+        Actor actor = Actor.current();
+        Run run = record(id);
+        occupancy.lock(run.machineId);
+        if (run.endedAt == null || run.withdrawn) {
+            throw new Conflict("This run has not ended.");
+        }
+        run.endedAt = null;
+        run.outcome = null;
+        run.reachedLayer = null;
+        check(run.facts(), fleet.machine(run.machineId), id);
+        records.saveAndFlush(run);
+        rebuild.machine(run.machineId, run.startedAt);
+        RunView view = one(id);
+        logbook.write(LogDraft.of(
+                        LogKind.RUN_CORRECTED,
+                        run.machineId,
+                        "RUN",
+                        id,
+                        run.startedAt,
+                        "Goes on after all: " + headline(view),
+                        view,
+                        actor)
+                .superseding(logbook.latest("RUN", id, LogKind.RUN_FINISHED), reason));
+        return view;
+    }
+
+    /** Puts a run right; what stood before stays in the logbook, and every meter follows. */
+    public RunView correct(long id, RunChange change, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "The reason for the correction");
+        Refused.unless(findings);
+        Run run = record(id);
+        MachineRef before = fleet.machine(run.machineId);
+        MachineRef after = change.machine() == null ? before : fleet.machineOfEntry(change.machine());
+        occupancy.lock(Math.min(before.id(), after.id()));
+        occupancy.lock(Math.max(before.id(), after.id()));
+        Instant earliest = run.startedAt;
+        run.withdrawn = Optional.ofNullable(change.withdrawn()).orElse(run.withdrawn);
+        RunFacts facts = changed(run.facts(), change);
+        if (!run.withdrawn) {
+            check(facts, after, id);
+        }
+        if (before.id() != after.id() || !facts.startedAt().equals(run.startedAt)) {
+            run.profileVersionId = profileAt(after, facts.startedAt());
+        }
+        run.machineId = after.id();
+        run.take(facts);
+        records.saveAndFlush(run);
+        Instant since = earliest.isBefore(run.startedAt) ? earliest : run.startedAt;
+        rebuild.machine(after.id(), since);
+        if (before.id() != after.id()) {
+            rebuild.machine(before.id(), since);
+        }
+        RunView view = one(id);
+        Long superseded = logbook.latest(
+                "RUN", id, LogKind.RUN_STARTED, LogKind.RUN_FINISHED, LogKind.RUN_LOGGED, LogKind.RUN_CORRECTED);
+        logbook.write(LogDraft.of(
+                        LogKind.RUN_CORRECTED,
+                        after.id(),
+                        "RUN",
+                        id,
+                        run.endedAt == null ? run.startedAt : run.endedAt,
+                        (run.withdrawn ? "Withdrawn: " : "Corrected: ") + headline(view),
+                        view,
+                        actor)
+                .superseding(superseded, reason.strip()));
+        return view;
+    }
+
+    /** @throws NotThere if there is no such run */
+    @Transactional(readOnly = true)
+    public RunView one(long id) {
+        return jdbc.sql(VIEW + " where r.id = ?")
+                .param(id)
+                .query(Runs::view)
+                .optional()
+                .orElseThrow(() -> new NotThere("There is no run " + id + "."));
+    }
+
+    /** Runs newest first; {@code from} inclusive, {@code to} exclusive, by their start; withdrawn ones left out. */
+    @Transactional(readOnly = true)
+    public List<RunView> list(String machine, Instant from, Instant to, String text, Paging paging) {
+        List<String> where = new ArrayList<>(List.of("not r.withdrawn"));
+        if (machine != null && !machine.isBlank()) {
+            where.add("m.code = :machine");
+        }
+        if (from != null) {
+            where.add("r.started_at >= :from");
+        }
+        if (to != null) {
+            where.add("r.started_at < :to");
+        }
+        if (text != null && !text.isBlank()) {
+            where.add("lower(r.job) like :text escape '!'");
+        }
+        return jdbc.sql(VIEW + " where " + String.join(" and ", where)
+                        + " order by r.started_at desc, r.id desc offset :skip rows fetch next :size rows only")
+                .param("machine", machine)
+                .param("from", time(from))
+                .param("to", time(to))
+                .param(
+                        "text",
+                        text == null ? null : "%" + text.strip().toLowerCase().replaceAll("([%_!])", "!$1") + "%")
+                .param("skip", paging.skip())
+                .param("size", paging.size())
+                .query(Runs::view)
+                .list();
+    }
+
+    /** All runs that ended since then, in brief. Rework counts as come out. */
+    @Transactional(readOnly = true)
+    public List<Printed> printedSince(Instant from) {
+        return jdbc.sql(
+                        """
+                select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r
+                join machine m on m.id = r.machine_id
+                where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""")
+                .param("from", time(from))
+                .query((row, i) -> new Printed(
+                        row.getString(1),
+                        row.getObject(2, OffsetDateTime.class).toInstant(),
+                        row.getLong(3) / 3600.0,
+                        !List.of("GOOD", "USABLE").contains(row.getString(4))))
+                .list();
+    }
+
+    /** What the last run on this machine was like, as a start for typing the next. */
+    @Transactional(readOnly = true)
+    public Optional<RunView> last(String machine) {
+        return list(machine, null, null, null, new Paging(0, 1)).stream().findFirst();
+    }
+
+    private void check(RunFacts facts, MachineRef machine, Long self) {
+        Refused.unless(RunRules.check(facts, machine.since(), clock.instant()));
+        occupancy
+                .overlapping(machine.id(), facts.startedAt(), facts.endedAt(), self)
+                .ifPresent(other -> {
+                    throw new Conflict(
+                            "startedAt",
+                            machine.name() + " was printing " + other.job() + " then (run " + other.runId() + ", "
+                                    + other.startedAt() + " to " + (other.endedAt() == null ? "now" : other.endedAt())
+                                    + ").");
+                });
+        if (occupancy.filmAt(machine.id(), facts.startedAt()).isEmpty()) {
+            throw new Conflict("startedAt", "No film is recorded on " + machine.name() + " at the start of this run.");
+        }
+        Instant until = facts.endedAt() == null ? clock.instant() : facts.endedAt();
+        occupancy.changedWithin(machine.id(), facts.startedAt(), until).ifPresent(kind -> {
+            throw new Conflict(
+                    "startedAt", "A part was changed on " + machine.name() + " during this time (" + kind + ").");
+        });
+    }
+
+    private static void checkInterval(Double lookInHours) {
+        Findings findings = new Findings();
+        findings.rangeIfGiven(lookInHours, 0, 48, "lookInHours", "The interval to look in", "h");
+        Refused.unless(findings);
+    }
+
+    private Long profileAt(MachineRef machine, Instant at) {
+        return profiles.versionAt(machine.id(), at).orElse(null);
+    }
+
+    private List<Hold> requireNoHolds(MachineRef machine, String overrideReason) {
+        MachineNow now = standings.of(machine.code());
+        if (now.standing().state() == MachineState.OFF) {
+            throw new Conflict("machine", machine.name() + " is out of service.");
+        }
+        if (now.holds().isEmpty()) {
+            return List.of();
+        }
+        if (overrideReason == null || overrideReason.isBlank()) {
+            throw new HoldsOpen(machine.name(), now.holds());
+        }
+        Actor.require(Role.KEEPER);
+        Findings findings = new Findings();
+        findings.text(overrideReason, 200, "override.reason", "The reason");
+        Refused.unless(findings);
+        return now.holds();
+    }
+
+    private RunFacts changed(RunFacts old, RunChange change) {
+        Instant endedAt = change.endedAt() == null ? old.endedAt() : whole(change.endedAt());
+        return new RunFacts(
+                or(change.job(), old.job()),
+                change.startedAt() == null ? old.startedAt() : whole(change.startedAt()),
+                endedAt,
+                or(change.layers(), old.layers()),
+                or(change.layerExposureS(), old.layerExposureS()),
+                or(change.resinMl(), old.resinMl()),
+                change.outcome() == null ? old.outcome() : outcome(change.outcome()),
+                or(change.reachedLayer(), old.reachedLayer()));
+    }
+
+    private Run record(long id) {
+        return records.findById(id).orElseThrow(() -> new NotThere("There is no run " + id + "."));
+    }
+
+    private static Outcome outcome(String name) {
+        if (name == null || name.isBlank()) {
+            return null;
+        }
+        return Arrays.stream(Outcome.values())
+                .filter(o -> o.name().equals(name.strip()))
+                .findFirst()
+                .orElseThrow(() -> new Refused(
+                        "outcome", "There is no outcome " + name + ": GOOD, PARTIAL, FAILED, STOPPED or USABLE."));
+    }
+
+    private static String headline(RunView run) {
+        String amount = "%s on %s, %d layers, %s"
+                .formatted(run.job(), run.machineName(), run.layers(), Plain.number(run.resinMl()) + " ml");
+        if (run.open()) {
+            return "Started: " + amount + ".";
+        }
+        String reached = run.reachedLayer() == null || run.reachedLayer() == run.layers()
+                ? ""
+                : " at layer " + run.reachedLayer();
+        return "%s%s: %s, %.1f h.".formatted(run.outcome().words(), reached, amount, run.hours());
+    }
+
+    private static RunView view(ResultSet row, int number) throws SQLException {
+        Instant started = row.getObject(5, OffsetDateTime.class).toInstant();
+        OffsetDateTime ended = row.getObject(6, OffsetDateTime.class);
+        Outcome outcome = row.getString(10) == null ? null : Outcome.valueOf(row.getString(10));
+        RunFacts facts = new RunFacts(
+                row.getString(4),
+                started,
+                ended == null ? null : ended.toInstant(),
+                row.getInt(7),
+                row.getDouble(8),
+                row.getDouble(9),
+                outcome,
+                row.getObject(11, Integer.class));
+        return new RunView(
+                row.getLong(1),
+                row.getString(2),
+                row.getString(3),
+                facts.job(),
+                started,
+                facts.endedAt(),
+                facts.layers(),
+                facts.layerExposureS(),
+                facts.resinMl(),
+                outcome,
+                facts.reachedLayer(),
+                facts.open() ? null : facts.hours(),
+                facts.open() ? null : facts.usage().uvHours(),
+                row.getBoolean(12),
+                row.getInt(13),
+                row.getObject(14, Integer.class));
+    }
+
+    private static Instant whole(Instant instant) {
+        return instant == null ? null : instant.truncatedTo(ChronoUnit.MILLIS);
+    }
+
+    private static <T> T or(T changed, T old) {
+        return changed == null ? old : changed;
+    }
+}

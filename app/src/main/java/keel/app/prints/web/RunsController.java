@@ -1,0 +1,225 @@
+package keel.app.prints.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Instant;
+import keel.app.base.Conflict;
+import keel.app.base.PageErrors;
+import keel.app.base.Paging;
+import keel.app.base.Refused;
+import keel.app.base.Typed;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.ShopTime;
+import keel.app.people.LogFilter;
+import keel.app.people.Logbook;
+import keel.app.prints.RunChange;
+import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
+import keel.app.standing.Footprints;
+import keel.app.standing.Standings;
+import keel.core.Findings;
+import keel.core.run.Outcome;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pages of runs: list, start or log, finish, correct. */
+@Controller
+class RunsController {
+
+    private static final int ON_A_PAGE = 50;
+
+    private final Runs runs;
+    private final Fleet fleet;
+    private final Standings standings;
+    private final Footprints footprints;
+    private final Logbook logbook;
+    private final ShopTime times;
+
+    RunsController(
+            Runs runs, Fleet fleet, Standings standings, Footprints footprints, Logbook logbook, ShopTime times) {
+        this.runs = runs;
+        this.fleet = fleet;
+        this.standings = standings;
+        this.footprints = footprints;
+        this.logbook = logbook;
+        this.times = times;
+    }
+
+    /** What stands in the form, as it was typed. */
+    record RunForm(
+            String machine,
+            String job,
+            String startedAt,
+            String endedAt,
+            String layers,
+            String layerExposureS,
+            String resinMl,
+            String outcome,
+            String reachedLayer,
+            String reason,
+            Boolean withdrawn) {
+
+        static RunForm of(RunView run, ShopTime times) {
+            return new RunForm(
+                    run.machine(),
+                    run.job(),
+                    times.field(run.startedAt()),
+                    times.field(run.endedAt()),
+                    Integer.toString(run.layers()),
+                    plain(run.layerExposureS()),
+                    plain(run.resinMl()),
+                    run.outcome() == null ? "" : run.outcome().name(),
+                    run.reachedLayer() == null ? "" : run.reachedLayer().toString(),
+                    "",
+                    run.withdrawn());
+        }
+
+        private static String plain(double number) {
+            return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+        }
+    }
+
+    @GetMapping("/runs")
+    String list(
+            @RequestParam(required = false) String machine,
+            @RequestParam(required = false) String text,
+            @RequestParam(defaultValue = "0") int page,
+            Model model) {
+        var found = runs.list(machine, null, null, text, Paging.of(page, ON_A_PAGE + 1));
+        model.addAttribute("runs", found.subList(0, Math.min(ON_A_PAGE, found.size())));
+        model.addAttribute("more", found.size() > ON_A_PAGE);
+        model.addAttribute("page", page);
+        model.addAttribute("machine", machine);
+        model.addAttribute("text", text);
+        model.addAttribute("machines", fleet.machines());
+        return "prints/runs";
+    }
+
+    /** Logs a run that has ended; without that, leads to the start gate of a machine. */
+    @GetMapping("/runs/new")
+    String form(
+            @RequestParam(required = false) String machine,
+            @RequestParam(defaultValue = "false") boolean after,
+            Model model) {
+        if (!after) {
+            model.addAttribute("standing", standings.all());
+            return machine == null || machine.isBlank()
+                    ? "prints/which"
+                    : "redirect:/machines/" + fleet.machine(machine).code() + "/start";
+        }
+        RunForm form = runs.last(machine)
+                .map(last -> new RunForm(
+                        last.machine(),
+                        "",
+                        "",
+                        "",
+                        Integer.toString(last.layers()),
+                        RunForm.plain(last.layerExposureS()),
+                        "",
+                        "GOOD",
+                        "",
+                        "",
+                        null))
+                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", null));
+        return show(form, model);
+    }
+
+    @PostMapping("/runs")
+    String enter(RunForm form, Model model, HttpServletResponse response) {
+        try {
+            RunView run = runs.enter(read(form, true));
+            return "redirect:"
+                    + (run.outcome().wentWrong()
+                            ? "/failures/new?machine=" + run.machine() + "&run=" + run.id()
+                            : "/runs/" + run.id() + "/after");
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+            return show(form, model);
+        }
+    }
+
+    /** The page that puts a run right, also one that is going on. */
+    @GetMapping("/runs/{id}/correct")
+    String correct(@PathVariable long id, Model model) {
+        RunView run = runs.one(id);
+        model.addAttribute("form", RunForm.of(run, times));
+        model.addAttribute("correcting", true);
+        return show(run, model);
+    }
+
+    @GetMapping("/runs/{id}")
+    String one(@PathVariable long id, Model model) {
+        RunView run = runs.one(id);
+        if (run.open() && !run.withdrawn()) {
+            return "redirect:/runs/" + id + "/now";
+        }
+        model.addAttribute("form", RunForm.of(run, times));
+        return show(run, model);
+    }
+
+    @PostMapping("/runs/{id}/correct")
+    String correct(@PathVariable long id, RunForm form, Model model, HttpServletResponse response) {
+        try {
+            RunEntry entry =
+                    read(form, form.endedAt() != null && !form.endedAt().isBlank());
+            runs.correct(
+                    id,
+                    new RunChange(
+                            entry.machine(),
+                            entry.job(),
+                            entry.startedAt(),
+                            entry.endedAt(),
+                            entry.layers(),
+                            entry.layerExposureS(),
+                            entry.resinMl(),
+                            entry.outcome(),
+                            entry.reachedLayer(),
+                            Boolean.TRUE.equals(form.withdrawn())),
+                    form.reason());
+            return "redirect:/runs/" + id;
+        } catch (Refused | Conflict e) {
+            return again(id, form, e, model, response);
+        }
+    }
+
+    private String again(long id, RunForm form, RuntimeException e, Model model, HttpServletResponse response) {
+        PageErrors.show(e, model, response);
+        model.addAttribute("form", form);
+        return show(runs.one(id), model);
+    }
+
+    private String show(RunView run, Model model) {
+        model.addAttribute("run", run);
+        model.addAttribute("lay", footprints.of(run.id()).map(Runs::words).orElse(null));
+        model.addAttribute("outcomes", Outcome.values());
+        model.addAttribute("machines", fleet.machines());
+        model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));
+        return "prints/run";
+    }
+
+    private String show(RunForm form, Model model) {
+        model.addAttribute("form", form);
+        model.addAttribute(
+                "machines", fleet.machines().stream().filter(m -> !m.retired()).toList());
+        model.addAttribute("outcomes", Outcome.values());
+        return "prints/run-new";
+    }
+
+    private RunEntry read(RunForm form, boolean after) {
+        Findings findings = new Findings();
+        Instant startedAt = times.read(form.startedAt(), "startedAt", findings);
+        Instant endedAt = after ? times.read(form.endedAt(), "endedAt", findings) : null;
+        findings.when(after && endedAt == null && findings.none(), "endedAt", "When the run ended is missing.");
+        Integer layers = Typed.whole(form.layers(), "layers", findings);
+        Double exposure = Typed.number(form.layerExposureS(), "layerExposureS", findings);
+        Double resin = Typed.number(form.resinMl(), "resinMl", findings);
+        Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
+        Refused.unless(findings);
+        return new RunEntry(
+                form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, null);
+    }
+}

@@ -1,9 +1,0 @@
-package keel.app.problems;
-
-/** Something asked for by its code that is not recorded (404). */
-public final class NotThere extends RuntimeException {
-
-    public NotThere(String message) {
-        super(message);
-    }
-}

@@ -1,9 +1,0 @@
-package keel.app.profiles;
-
-import java.util.Optional;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface ProfileRecords extends JpaRepository<Profile, Long> {
-
-    Optional<Profile> findByMachineIdAndResinId(Long machineId, Long resinId);
-}

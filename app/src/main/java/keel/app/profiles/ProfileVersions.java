@@ -1,9 +1,0 @@
-package keel.app.profiles;
-
-import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface ProfileVersions extends JpaRepository<ProfileVersion, Long> {
-
-    List<ProfileVersion> findByProfileIdOrderByNumberDesc(Long profileId);
-}

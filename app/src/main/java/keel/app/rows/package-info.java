@@ -1,2 +1,0 @@
-/** Times as the database keeps them. */
-package keel.app.rows;

@@ -1,2 +1,0 @@
-/** Prints: started, ended, corrected. */
-package keel.app.runs;

@@ -1,0 +1,38 @@
+package keel.app.shell;
+
+import java.nio.file.Path;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+
+/** Says on the terminal where the application answers. */
+@Component
+class Announcement {
+
+    private final Path home;
+    private final boolean https;
+
+    Announcement(@Value("${keel.home}") Path home, @Value("${keel.https:false}") boolean https) {
+        this.home = home;
+        this.https = https;
+    }
+
+    @EventListener
+    @Order(1)
+    void say(ApplicationReadyEvent ready) {
+        if (!(ready.getApplicationContext() instanceof ServletWebServerApplicationContext server)) {
+            return;
+        }
+        System.out.println("Vigilant Keel answers at " + (https ? "https" : "http") + "://localhost:"
+                + server.getWebServer().getPort() + "/");
+        System.out.println("Records are kept in " + home);
+        if (https) {
+            System.out.println("The certificate is the shop's own: copy " + home.resolve("keel.crt")
+                    + " to each tablet and trust it there"
+                    + " (settings, security, install a certificate), or accept the browser's warning once.");
+        }
+    }
+}

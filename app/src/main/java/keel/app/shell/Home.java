@@ -1,0 +1,68 @@
+package keel.app.shell;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** The folder that holds everything of one shop. */
+public final class Home {
+
+    static final List<String> OURS = List.of(
+            "keel.mv.db",
+            "keel.trace.db",
+            "photos",
+            "api-token",
+            "control",
+            "keel.p12",
+            "keel.p12.password",
+            "keel.crt");
+
+    private Home() {}
+
+    /**
+     * Throws away what this product put there, and nothing else.
+     *
+     * @throws IllegalArgumentException if something else lies there, so that a slip of --home costs nothing
+     */
+    static void clear(Path home) throws IOException {
+        if (!Files.isDirectory(home)) {
+            return;
+        }
+        try (Stream<Path> files = Files.list(home)) {
+            List<String> strange = files.map(f -> f.getFileName().toString())
+                    .filter(name -> !OURS.contains(name))
+                    .toList();
+            if (!strange.isEmpty()) {
+                throw new IllegalArgumentException("--fresh refuses to empty " + home + ": " + strange.get(0)
+                        + " does not belong to Vigilant Keel.");
+            }
+        }
+        for (String name : OURS) {
+            delete(home.resolve(name));
+        }
+    }
+
+    /** Writes a secret that only its owner may read. */
+    public static void writeSecret(Path file, String content) throws IOException {
+        Files.deleteIfExists(file);
+        if (file.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        }
+        Files.writeString(file, content);
+    }
+
+    static void delete(Path path) throws IOException {
+        if (!Files.exists(path)) {
+            return;
+        }
+        try (Stream<Path> tree = Files.walk(path)) {
+            for (Path each : tree.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(each);
+            }
+        }
+    }
+}

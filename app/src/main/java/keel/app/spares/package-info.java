@@ -1,2 +1,0 @@
-/** How many spares of slow parts to hold. */
-package keel.app.spares;

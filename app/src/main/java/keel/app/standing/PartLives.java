@@ -1,0 +1,409 @@
+package keel.app.standing;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import keel.app.fleet.ShopSettings;
+import keel.core.life.AgeReplacement;
+import keel.core.life.ChangeSchool;
+import keel.core.life.CheapestAge;
+import keel.core.life.KindOfLife;
+import keel.core.life.LifeClock;
+import keel.core.life.Lived;
+import keel.core.life.PartLife;
+import keel.core.life.SchoolCost;
+import keel.core.standing.ChangeCosts;
+import keel.core.standing.Defaults;
+import keel.core.standing.PartUse;
+import keel.core.wear.Usage;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Lives of films, tanks and screens as the records know them, for each kind and size; what states and gates go by. */
+@Service
+@Transactional(readOnly = true)
+public class PartLives {
+
+    private static final int A_YEAR_DAYS = 365;
+
+    private final JdbcClient jdbc;
+    private final ShopSettings settings;
+    private final ChangeSchools schools;
+    private final Clock clock;
+    private volatile Fits fits;
+
+    PartLives(JdbcClient jdbc, ShopSettings settings, ChangeSchools schools, Clock clock) {
+        this.jdbc = jdbc;
+        this.settings = settings;
+        this.schools = schools;
+        this.clock = clock;
+    }
+
+    /** A part with what it has been through; {@code where} is the machine or vat that it was in last. */
+    public record Part(
+            String code, PartUse.Part kind, String model, Lived lived, Instant endedAt, String where, boolean fitted) {
+
+        boolean ended() {
+            return endedAt != null;
+        }
+    }
+
+    /**
+     * A part in service with what is left of it on the clock: until one in ten, half and nine in ten such have ended.
+     */
+    public record Left(Part part, double age, double failsInJob, double low, double median, double high) {}
+
+    /**
+     * Parts of one kind and size together.
+     *
+     * @param life how long they last
+     * @param causes how many ended by what, most first
+     * @param inService those that are in a vat or machine now, with what is left
+     * @param costs of a change
+     * @param endCost what an end costs on the whole, where some are seen before they spoil a print
+     * @param replace when to change, by the fitted life and the shop's costs
+     * @param cheapest the age that the records speak for
+     * @param school by which the shop changes such parts
+     * @param schools what each school would have cost over the last year
+     */
+    public record Group(
+            PartUse.Part kind,
+            String model,
+            KindOfLife life,
+            Map<String, Long> causes,
+            List<Left> inService,
+            ChangeCosts costs,
+            double endCost,
+            AgeReplacement replace,
+            CheapestAge cheapest,
+            ChangeSchool school,
+            List<SchoolCost> schools) {
+
+        public LifeClock clock() {
+            return life.clock();
+        }
+    }
+
+    /**
+     * All sizes of a kind: what a change costs, by which school it is changed, and what each would have cost over the
+     * last year.
+     */
+    public record Kind(
+            PartUse.Part kind, ChangeCosts costs, ChangeSchool school, List<SchoolCost> schools, List<Group> groups) {
+
+        /** The school that would have cost least; null where nothing was printed. */
+        public ChangeSchool cheapest() {
+            return schools.stream()
+                    .filter(s -> s.hours() > 0)
+                    .min(Comparator.comparing(SchoolCost::perHour))
+                    .map(SchoolCost::school)
+                    .orElse(null);
+        }
+    }
+
+    /** Lives by kind and size; those of which too few have ended go by what is usual. */
+    public record Book(Map<String, PartLife> known, Map<PartUse.Part, ChangeSchool> schools, Defaults defaults) {
+
+        /** @param model name of the machine model that it fits */
+        public PartLife of(PartUse.Part kind, String model) {
+            PartLife usual = defaults.usual(kind);
+            PartLife life = known.get(key(kind, model));
+            return life != null
+                    ? life
+                    : schools.get(kind) == ChangeSchool.SIGNS
+                            ? usual.changedAt(Double.POSITIVE_INFINITY, usual.clock())
+                            : usual;
+        }
+    }
+
+    private record Fits(String marks, Book book) {}
+
+    /** All kinds and sizes of which there is any, films first. */
+    public List<Group> groups() {
+        Defaults defaults = settings.defaults();
+        Map<PartUse.Part, ChangeSchool> by = schools.all();
+        return byKind(all()).values().stream()
+                .map(parts -> group(parts, defaults, by.get(parts.get(0).kind())))
+                .toList();
+    }
+
+    /** The same by kind. */
+    public List<Kind> kinds() {
+        Map<PartUse.Part, List<Group>> byKind =
+                groups().stream().collect(Collectors.groupingBy(Group::kind, TreeMap::new, Collectors.toList()));
+        return byKind.values().stream().map(PartLives::kind).toList();
+    }
+
+    private static Kind kind(List<Group> groups) {
+        List<SchoolCost> schools = Stream.of(ChangeSchool.values())
+                .map(s -> groups.stream()
+                        .flatMap(g -> g.schools().stream())
+                        .filter(c -> c.school() == s)
+                        .reduce(SchoolCost::plus)
+                        .orElseThrow())
+                .toList();
+        return new Kind(
+                groups.get(0).kind(), groups.get(0).costs(), groups.get(0).school(), schools, groups);
+    }
+
+    /**
+     * What is known of lives now. Fitted anew when something ended, when a figure or a school changed, and once a day.
+     */
+    public Book book() {
+        Defaults defaults = settings.defaults();
+        State state = state();
+        Fits now = fits;
+        if (now == null || !now.marks().equals(state.marks()) || now.book().defaults() != defaults) {
+            Map<PartUse.Part, ChangeSchool> by = schools.all();
+            now = new Fits(
+                    state.marks(),
+                    new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
+            fits = now;
+        }
+        return now.book();
+    }
+
+    private Map<String, PartLife> fitted(Defaults defaults, Map<PartUse.Part, ChangeSchool> by) {
+        Map<String, PartLife> known = new LinkedHashMap<>();
+        byKind(all()).forEach((key, parts) -> {
+            if (parts.stream().filter(p -> p.lived().endedByItself()).count() >= KindOfLife.ENDS_THAT_TELL) {
+                KindOfLife life = life(parts, defaults);
+                if (life.known()) {
+                    known.put(key, partLife(parts, life, by.get(parts.get(0).kind()), defaults));
+                }
+            }
+        });
+        return known;
+    }
+
+    private static PartLife partLife(List<Part> parts, KindOfLife life, ChangeSchool school, Defaults defaults) {
+        PartUse.Part kind = parts.get(0).kind();
+        PartLife usual = defaults.usual(kind);
+        PartLife known = new PartLife(
+                life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
+        return switch (school) {
+            case RECORDS -> {
+                ChangeCosts costs = ChangeCosts.of(defaults, kind);
+                CheapestAge cheapest = cheapest(parts, life, replacement(parts, life, costs), costs, usual);
+                yield known.changedAt(cheapest.at(), cheapest.clock());
+            }
+            case FIXED_AGE -> known.changedAt(usual.replaceAt(), usual.clock());
+            case SIGNS -> known;
+        };
+    }
+
+    private Group group(List<Part> parts, Defaults defaults, ChangeSchool school) {
+        PartUse.Part kind = parts.get(0).kind();
+        KindOfLife life = life(parts, defaults);
+        ChangeCosts costs = ChangeCosts.of(defaults, kind);
+        double job = defaults.value("job.typicalHours") * life.clockPerHour();
+        List<Left> left = parts.stream()
+                .filter(p -> !p.ended() && p.fitted())
+                .map(p -> left(p, life, job))
+                .sorted(Comparator.comparing(Left::failsInJob).reversed())
+                .toList();
+        AgeReplacement replace = replacement(parts, life, costs);
+        CheapestAge cheapest = cheapest(parts, life, replace, costs, defaults.usual(kind));
+        return new Group(
+                kind,
+                parts.get(0).model(),
+                life,
+                causes(parts),
+                left,
+                costs,
+                endCost(parts, costs),
+                replace,
+                cheapest,
+                school,
+                lastYear(parts, life, cheapest, costs, defaults));
+    }
+
+    private static KindOfLife life(List<Part> parts, Defaults defaults) {
+        PartUse.Part kind = parts.get(0).kind();
+        return KindOfLife.of(parts.stream().map(Part::lived).toList(), defaults.life(kind), kind.usualClock());
+    }
+
+    private static AgeReplacement replacement(List<Part> parts, KindOfLife life, ChangeCosts costs) {
+        return AgeReplacement.of(life.span(), costs.plannedCost(), endCost(parts, costs));
+    }
+
+    /** While too few ended to tell it is the shop's own age. */
+    private static CheapestAge cheapest(
+            List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
+        return !life.known()
+                ? new CheapestAge(usual.replaceAt(), usual.clock(), CheapestAge.Which.OWN)
+                : CheapestAge.of(
+                        replace,
+                        life.clock(),
+                        usual.replaceAt(),
+                        usual.clock(),
+                        parts.stream().map(Part::lived).toList(),
+                        costs.plannedCost(),
+                        costs.failureCost());
+    }
+
+    private static double endCost(List<Part> parts, ChangeCosts costs) {
+        return costs.endCost(
+                (int) parts.stream()
+                        .filter(p -> p.lived().endedByItself() && p.lived().inPrint())
+                        .count(),
+                (int) parts.stream().filter(p -> p.lived().endedByItself()).count());
+    }
+
+    /** Of the parts that ended in the last year or are in service. */
+    private List<SchoolCost> lastYear(
+            List<Part> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
+        Instant from =
+                clock.instant().atOffset(ZoneOffset.UTC).minusDays(A_YEAR_DAYS).toInstant();
+        List<Lived> lived = parts.stream()
+                .filter(p -> p.endedAt() == null || p.endedAt().isAfter(from))
+                .map(Part::lived)
+                .filter(l -> l.usage().hours() > 0)
+                .toList();
+        PartLife usual = defaults.usual(parts.get(0).kind());
+        return Stream.of(ChangeSchool.values())
+                .map(s -> switch (s) {
+                    case RECORDS ->
+                        SchoolCost.of(
+                                s, lived, cheapest.at(), cheapest.clock(), costs.plannedCost(), costs.failureCost());
+                    case FIXED_AGE ->
+                        SchoolCost.of(
+                                s, lived, usual.replaceAt(), usual.clock(), costs.plannedCost(), costs.failureCost());
+                    case SIGNS ->
+                        SchoolCost.of(
+                                s,
+                                lived,
+                                Double.POSITIVE_INFINITY,
+                                life.clock(),
+                                costs.plannedCost(),
+                                costs.failureCost());
+                })
+                .toList();
+    }
+
+    private static Map<String, Long> causes(List<Part> parts) {
+        Map<String, Long> sorted = new LinkedHashMap<>();
+        parts.stream()
+                .filter(p -> p.lived().endReason() != null)
+                .collect(Collectors.groupingBy(p -> p.lived().endReason(), Collectors.counting()))
+                .entrySet()
+                .stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
+                .forEach(e -> sorted.put(e.getKey(), e.getValue()));
+        return sorted;
+    }
+
+    private static Left left(Part p, KindOfLife of, double job) {
+        double age = p.lived().age(of.clock());
+        return new Left(
+                p,
+                age,
+                of.span().failsWithin(age, job),
+                of.span().left(age, 0.1),
+                of.span().left(age, 0.5),
+                of.span().left(age, 0.9));
+    }
+
+    private static Map<String, List<Part>> byKind(List<Part> parts) {
+        return parts.stream()
+                .collect(Collectors.groupingBy(p -> key(p.kind(), p.model()), TreeMap::new, Collectors.toList()));
+    }
+
+    private static String key(PartUse.Part kind, String model) {
+        return kind.ordinal() + " " + model;
+    }
+
+    private record State(int ends, String marks) {}
+
+    /**
+     * Changes whenever a part ended, what an ended one went through by then was corrected, or a failure was put down to
+     * one, or a school was chosen.
+     */
+    private State state() {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
+        return jdbc.sql(
+                        """
+                select count(case when c.ended_at is not null
+                and c.end_reason not in ('PLANNED', 'OTHER') then 1 end), count(c.ended_at) || ' ' ||
+                coalesce(sum(case when c.ended_at is null then 0 else t.hours + t.uv_hours + t.layers end), 0)
+                  || ' ' || (select count(*) from failure f where not f.withdrawn
+                  and f.cause in (:causes)) || ' ' || (select coalesce(max(id), 0) from change_school)
+                from component c left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
+                where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
+                .param(
+                        "causes",
+                        Stream.of(PartUse.Part.values())
+                                .flatMap(p -> p.failsBy().stream())
+                                .distinct()
+                                .toList())
+                .query((row, i) -> new State(row.getInt(1), today + " " + row.getString(2)))
+                .single();
+    }
+
+    private List<Part> all() {
+        List<Part> parts = new ArrayList<>(read("FILM", PartUse.Part.FILM.failsBy()));
+        parts.addAll(read("SCREEN", PartUse.Part.SCREEN.failsBy()));
+        return parts;
+    }
+
+    private List<Part> read(String kind, List<String> causes) {
+        return jdbc
+                .sql(
+                        """
+                select c.code, coalesce(o.name, vo.name) as model, coalesce(o.kind, vo.kind) as machine_kind,
+                coalesce(t.hours, 0) + c.baseline_hours as hours,
+                  coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours, coalesce(t.layers, 0) +
+                  c.baseline_layers as layers, c.ended_at, c.end_reason,
+                  coalesce(m.name, 'vat ' || v.code) as place, f.id as now_fitted,
+                  exists (select 1 from failure x where x.machine_id = coalesce(m.id, vl.machine_id)
+                  and not x.withdrawn and x.cause in (:causes) and x.seen_at <= c.ended_at
+                    and x.seen_at >= (select max(r.started_at) from run r where r.machine_id = x.machine_id
+                    and not r.withdrawn and r.started_at < c.ended_at)) as in_print
+                from component c
+                left join fitting l on l.id = (select max(x.id) from fitting x where x.component_id = c.id)
+                left join component v on v.id = l.vat_id left join machine_model vo on vo.id = v.model_id left
+                join machine m on m.id = l.machine_id
+                left join fitting vl on vl.component_id = v.id and vl.machine_id is not null
+                and vl.fitted_at <= c.ended_at and (vl.removed_at is null or vl.removed_at >= c.ended_at)
+                left join fitting f on f.id = l.id and f.removed_at is null
+                left join machine_model o on o.id = c.model_id left join meter t on t.scope = 'COMPONENT'
+                and t.owner_id = c.id
+                where c.kind = :kind and not c.withdrawn order by c.number""")
+                .param("kind", kind)
+                .param("causes", causes)
+                .query((row, i) -> part(row, kind))
+                .list()
+                .stream()
+                .filter(p -> p.model() != null)
+                .toList();
+    }
+
+    private static Part part(ResultSet row, String kind) throws SQLException {
+        OffsetDateTime ended = row.getObject("ended_at", OffsetDateTime.class);
+        PartUse.Part part = kind.equals("SCREEN")
+                ? PartUse.Part.SCREEN
+                : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.Part.TANK : PartUse.Part.FILM;
+        Usage usage = new Usage(row.getDouble("hours"), row.getDouble("uv_hours"), row.getLong("layers"), 0, 0);
+        return new Part(
+                row.getString("code"),
+                part,
+                row.getString("model"),
+                new Lived(usage, ended == null ? null : row.getString("end_reason"), row.getBoolean("in_print")),
+                ended == null ? null : ended.toInstant(),
+                row.getString("place"),
+                row.getObject("now_fitted") != null);
+    }
+}

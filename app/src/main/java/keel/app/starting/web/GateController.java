@@ -1,0 +1,187 @@
+package keel.app.starting.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Map;
+import keel.app.base.Conflict;
+import keel.app.base.PageErrors;
+import keel.app.base.Refused;
+import keel.app.base.Typed;
+import keel.app.fleet.ShopSettings;
+import keel.app.prints.HoldsOpen;
+import keel.app.prints.LookIns;
+import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
+import keel.app.standing.MachineNow;
+import keel.app.standing.StackDrawing;
+import keel.app.standing.Stacks;
+import keel.app.standing.Standings;
+import keel.app.starting.Gates;
+import keel.app.starting.JobPlaces;
+import keel.core.Findings;
+import keel.core.gate.GateItem;
+import keel.core.gate.StartGate;
+import keel.core.watch.LookInPlan;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+
+/** The page of the start gate: the machine in cross-section, each question where its part is, and the job beside it. */
+@Controller
+class GateController {
+
+    private final Gates gates;
+    private final Runs runs;
+    private final Standings standings;
+    private final Stacks stacks;
+    private final LookIns lookIns;
+    private final JobPlaces places;
+    private final ShopSettings settings;
+
+    GateController(
+            Gates gates,
+            Runs runs,
+            Standings standings,
+            Stacks stacks,
+            LookIns lookIns,
+            JobPlaces places,
+            ShopSettings settings) {
+        this.gates = gates;
+        this.runs = runs;
+        this.standings = standings;
+        this.stacks = stacks;
+        this.lookIns = lookIns;
+        this.places = places;
+        this.settings = settings;
+    }
+
+    /** The job as it stands in the form. */
+    record JobForm(
+            String job,
+            String layers,
+            String layerExposureS,
+            String resinMl,
+            String overrideReason,
+            String lookInHours,
+            List<String> looked,
+            Long againOf,
+            String footprint,
+            String place,
+            String parts) {
+
+        JobForm {
+            looked = looked == null ? List.of() : looked;
+        }
+
+        static JobForm after(RunView last) {
+            return new JobForm(
+                    last.job(),
+                    Integer.toString(last.layers()),
+                    plain(last.layerExposureS()),
+                    plain(last.resinMl()),
+                    "",
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null);
+        }
+
+        /** The last job, placed as this form says. */
+        JobForm placed(JobForm as) {
+            return new JobForm(
+                    job,
+                    layers,
+                    layerExposureS,
+                    resinMl,
+                    overrideReason,
+                    lookInHours,
+                    looked,
+                    againOf,
+                    as.footprint(),
+                    as.place(),
+                    as.parts());
+        }
+
+        JobPlaces.Asked asked() {
+            return new JobPlaces.Asked(job, footprint, place, parts);
+        }
+
+        private static String plain(double number) {
+            return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
+        }
+    }
+
+    /** Starts from the last job on this machine; a changed amount asks for the gate anew. */
+    @GetMapping("/machines/{code}/start")
+    String gate(@PathVariable String code, JobForm typed, Model model) {
+        JobForm form = typed.job() != null || typed.layers() != null
+                ? typed
+                : runs.last(code)
+                        .map(JobForm::after)
+                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null))
+                        .placed(typed);
+        return show(code, form, model);
+    }
+
+    @PostMapping("/machines/{code}/start")
+    String start(@PathVariable String code, JobForm form, Model model, HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            RunEntry entry = new RunEntry(
+                    code,
+                    form.job(),
+                    null,
+                    null,
+                    Typed.whole(form.layers(), "layers", findings),
+                    Typed.number(form.layerExposureS(), "layerExposureS", findings),
+                    Typed.number(form.resinMl(), "resinMl", findings),
+                    null,
+                    null,
+                    form.overrideReason(),
+                    Typed.number(form.lookInHours(), "lookInHours", findings),
+                    form.againOf(),
+                    places.footprint(standings.of(code), form.asked()));
+            Refused.unless(findings);
+            return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
+        } catch (HoldsOpen e) {
+            response.setStatus(409);
+            model.addAttribute("held", e.getMessage());
+        } catch (Refused | Conflict e) {
+            PageErrors.show(e, model, response);
+        }
+        return show(code, form, model);
+    }
+
+    private String show(String code, JobForm form, Model model) {
+        MachineNow m = standings.of(code);
+        List<GateItem> items = gates.of(
+                code, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), Gates.amount(form.resinMl()));
+        StackDrawing drawing = stacks.of(m);
+        model.addAttribute("m", m);
+        model.addAttribute("resin", m.resin());
+        model.addAttribute(
+                "estimate", gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS())));
+        int streak = lookIns.goodInARow(m.id());
+        LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int)
+                settings.defaults().value("lookin.streak"));
+        model.addAttribute("streak", streak);
+        model.addAttribute("every", plan.intervalHours(streak));
+        model.addAttribute("tighter", plan.intervalHours(streak) < plan.everyHours());
+        model.addAttribute("form", form);
+        model.addAttribute("onPlate", places.of(m, form.asked()));
+        model.addAttribute("choices", JobPlaces.Choice.values());
+        model.addAttribute("drawing", drawing);
+        model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));
+        model.addAttribute("mayStart", StartGate.mayStart(items));
+        model.addAttribute(
+                "asked",
+                items.stream().filter(i -> i.state() == GateItem.State.ASK).count());
+        model.addAttribute("states", Map.of("OK", "READY", "WARN", "DUE", "HOLD", "HOLD"));
+        return "starting/gate";
+    }
+}

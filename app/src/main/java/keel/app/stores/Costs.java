@@ -1,0 +1,230 @@
+package keel.app.stores;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.time.YearMonth;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import keel.app.base.NotThere;
+import keel.app.fleet.ShopSettings;
+import keel.app.standing.MachineNow;
+import keel.app.standing.Standings;
+import keel.core.cost.Prices;
+import keel.core.cost.Prices.Used;
+import keel.core.cost.PrintCost;
+import keel.core.cost.SharedUse;
+import keel.core.rate.SuccessRate;
+import keel.core.run.Outcome;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Puts prices to what runs used up. */
+@Service
+@Transactional(readOnly = true)
+public class Costs {
+
+    private final Standings standings;
+    private final ShopSettings settings;
+    private final PricesPaid paid;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Costs(Standings standings, ShopSettings settings, PricesPaid paid, JdbcClient jdbc, Clock clock) {
+        this.standings = standings;
+        this.settings = settings;
+        this.paid = paid;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * A run that has ended, with what it used; {@code resin} is a code, null where no profile says; {@code cause} of
+     * its failure, null if none was named.
+     */
+    public record Run(
+            long id,
+            long machine,
+            String machineName,
+            String machineCode,
+            String job,
+            OffsetDateTime at,
+            Outcome outcome,
+            Used used,
+            String resin,
+            String cause) {
+
+        boolean good() {
+            return outcome != null && !outcome.wentWrong();
+        }
+    }
+
+    /**
+     * Runs together.
+     *
+     * @param cost of all of them; its cost of a good print is that of all over how many came out
+     * @param perGood money a good print, null if none came out
+     * @param lost money in those that did not come out
+     */
+    public record Group(
+            String name, String path, Used used, SuccessRate rate, PrintCost cost, Double perGood, double lost) {
+
+        public double perAttempt() {
+            return used.prints() == 0 ? 0 : cost.perAttempt() / used.prints();
+        }
+    }
+
+    /**
+     * All that the page shows of a span of days; {@code shared} is null where the stores do not say what a print takes
+     * of them.
+     */
+    public record Overview(
+            Group all,
+            List<Group> machines,
+            List<Group> months,
+            List<Group> jobs,
+            List<Group> causes,
+            SharedUse shared) {}
+
+    public Overview overview(int days) {
+        List<Run> runs = runs(
+                "r.started_at >= ?",
+                clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
+        Map<Long, MachineNow> machines =
+                standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
+        PricesPaid.Paid now = paid.now();
+        Map<List<Object>, Prices> prices = new HashMap<>();
+        Function<Run, PrintCost> cost = r -> prices.computeIfAbsent(
+                        Arrays.asList(r.machine(), r.resin()), k -> now.of(machines.get(r.machine()), r.resin()))
+                .of(r.used(), null);
+        Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
+        List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream()
+                .sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt()))
+                .limit(15)
+                .toList();
+        List<Group> causes = grouped(
+                        runs.stream().filter(r -> !r.good()).toList(),
+                        r -> r.cause() == null ? "" : r.cause(),
+                        c -> null,
+                        costs)
+                .stream()
+                .sorted(Comparator.comparing((Group g) -> -g.lost()))
+                .limit(10)
+                .toList();
+        return new Overview(
+                group("", null, runs, costs),
+                grouped(
+                        runs,
+                        Run::machineName,
+                        m -> runs.stream()
+                                .filter(r -> r.machineName().equals(m))
+                                .findFirst()
+                                .map(r -> "/machines/" + r.machineCode())
+                                .orElse(null),
+                        costs),
+                grouped(
+                        runs,
+                        r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone()))
+                                .toString(),
+                        m -> null,
+                        costs),
+                jobs,
+                causes,
+                now.shared());
+    }
+
+    /** @throws NotThere if there is no such run, or it is going on */
+    public Map.Entry<Run, PrintCost> ofRun(long id) {
+        Run run = runs("r.id = ?", id).stream()
+                .findFirst()
+                .orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
+        return Map.entry(
+                run, paid.now().of(standings.of(run.machineCode()), run.resin()).of(run.used(), null));
+    }
+
+    /** Prices for a machine; resin null for the shop's usual price. */
+    public Prices prices(String machine, String resin) {
+        return paid.now().of(standings.of(machine), resin);
+    }
+
+    /** How often a machine's prints came out over the last year. */
+    public SuccessRate rate(String machine) {
+        List<Run> runs = runs("m.code = ? and r.started_at >= dateadd(day, -365, current_timestamp)", machine);
+        return SuccessRate.of((int) runs.stream().filter(Run::good).count(), runs.size());
+    }
+
+    private List<Run> runs(String where, Object... params) {
+        return jdbc.sql(
+                        """
+                select r.id, m.id, m.name, m.code, r.job, r.started_at, r.outcome, cast(datediff(millisecond,
+                r.started_at, r.ended_at) as double precision) / 3600000,
+                  coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, r.resin_ml, s.code,
+                  (select max(f.cause) from failure f where f.run_id = r.id and not f.withdrawn) as cause
+                from run r join machine m on m.id = r.machine_id left join profile_version v
+                on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s
+                on s.id = p.resin_id
+                where r.ended_at is not null and not r.withdrawn and\s"""
+                                + where + " order by r.started_at")
+                .params(params)
+                .query((row, i) -> run(row))
+                .list();
+    }
+
+    private static Run run(ResultSet row) throws SQLException {
+        String outcome = row.getString(7);
+        return new Run(
+                row.getLong(1),
+                row.getLong(2),
+                row.getString(3),
+                row.getString(4),
+                row.getString(5),
+                row.getObject(6, OffsetDateTime.class),
+                outcome == null ? null : Outcome.valueOf(outcome),
+                new Used(row.getDouble(8), row.getDouble(9), row.getDouble(10), 1),
+                row.getString(11),
+                row.getString(12));
+    }
+
+    private static List<Group> grouped(
+            List<Run> runs, Function<Run, String> by, Function<String, String> path, Map<Long, PrintCost> costs) {
+        return runs.stream().collect(Collectors.groupingBy(by, TreeMap::new, Collectors.toList())).entrySet().stream()
+                .map(e -> group(e.getKey(), path.apply(e.getKey()), e.getValue(), costs))
+                .toList();
+    }
+
+    private static Group group(String name, String path, List<Run> runs, Map<Long, PrintCost> costs) {
+        Used used = runs.stream().map(Run::used).reduce(new Used(0, 0, 0, 0), Used::plus);
+        Map<String, Double> lines = new LinkedHashMap<>();
+        double lost = 0;
+        int good = 0;
+        for (Run r : runs) {
+            PrintCost cost = costs.get(r.id());
+            cost.lines().forEach(l -> lines.merge(l.name(), l.amount(), Double::sum));
+            good += r.good() ? 1 : 0;
+            lost += r.good() ? 0 : cost.perAttempt();
+        }
+        List<PrintCost.Line> sums = new ArrayList<>();
+        lines.forEach((line, amount) -> sums.add(new PrintCost.Line(line, amount)));
+        double all = sums.stream().mapToDouble(PrintCost.Line::amount).sum();
+        return new Group(
+                name,
+                path,
+                used,
+                SuccessRate.of(good, runs.size()),
+                new PrintCost(sums, all, good == 0 ? all : all / good),
+                good == 0 ? null : Double.valueOf(all / good),
+                lost);
+    }
+}

@@ -1,0 +1,186 @@
+package keel.app.stores;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import keel.app.fleet.ShopSettings;
+import keel.app.standing.MachineNow;
+import keel.app.standing.Standings;
+import keel.core.spares.SpareDemand;
+import keel.core.standing.Defaults;
+import keel.core.standing.MachineState;
+import keel.core.standing.PartUse;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Spares of films, tanks and screens, machines that can share them together: from what is in service now, how old it
+ * is, how long such parts last and how much each machine prints; beside what lies on the shelf.
+ */
+@Service
+@Transactional(readOnly = true)
+public class Spares implements PartNeeds {
+
+    private static final int SHOWN_BEYOND = 2;
+
+    private final Standings standings;
+    private final ShopSettings settings;
+    private final OnHand onHand;
+    private final JdbcClient jdbc;
+
+    Spares(Standings standings, ShopSettings settings, OnHand onHand, JdbcClient jdbc) {
+        this.standings = standings;
+        this.settings = settings;
+        this.onHand = onHand;
+        this.jdbc = jdbc;
+    }
+
+    /**
+     * A stock, and the chance that somebody waits with it; whether it is the one that is wanted, and the one that there
+     * is.
+     */
+    record Level(int stock, double waits, boolean wanted, boolean there) {}
+
+    /**
+     * Parts of a kind that fit the same machines.
+     *
+     * @param models of these machines
+     * @param inService how many are in machines, {@code knownFrom} how their life is known
+     * @param expected ends within the lead time, {@code perYear} in a year at this pace
+     * @param stock that is wanted, {@code price} of one
+     * @param lots what lies on the shelf, {@code there} how many that are, {@code waits} the chance of waiting with
+     *     them
+     * @param tiedUp money in what lies there
+     * @param levels chance of waiting by stock
+     */
+    record Line(
+            PartUse.Part kind,
+            Set<String> models,
+            int inService,
+            String knownFrom,
+            double expected,
+            double perYear,
+            int stock,
+            double price,
+            List<OnHand.Lot> lots,
+            int there,
+            double waits,
+            double tiedUp,
+            List<Level> levels) {
+
+        /** Fewer than wanted, if more than 0. */
+        public int lacking() {
+            return Math.max(0, stock - there);
+        }
+    }
+
+    private record Used(MachineNow machine, PartUse part) {}
+
+    public List<Line> lines(double leadDays, double serviceLevel) {
+        Defaults defaults = settings.defaults();
+        OnHand.Shelf shelf = onHand.shelf();
+        return pooled().map(used -> line(used, leadDays, serviceLevel, defaults, shelf))
+                .toList();
+    }
+
+    /** Parts in service that the same spare fits, together. */
+    private Stream<List<Used>> pooled() {
+        Map<String, String> pools = pools();
+        return new TreeMap<>(standings.all().stream()
+                        .filter(m -> m.standing().state() != MachineState.OFF)
+                        .flatMap(m -> m.worn().stream()
+                                .filter(p -> p.part() != PartUse.Part.LIGHT)
+                                .map(p -> new Used(m, p)))
+                        .collect(Collectors.groupingBy(u -> u.part().part().ordinal() + " "
+                                + (u.part().part() == PartUse.Part.SCREEN
+                                        ? pools.getOrDefault(
+                                                u.machine().model(), u.machine().model())
+                                        : u.machine().model()))))
+                .values().stream();
+    }
+
+    @Override
+    public Optional<Need> of(String kind, String model, double leadDays, double serviceLevel) {
+        return pooled().filter(used -> used.get(0).part().part().name().equals(kind)
+                        && used.stream().anyMatch(u -> u.machine().model().equals(model)))
+                .findFirst()
+                .map(used -> line(used, leadDays, serviceLevel, settings.defaults(), onHand.shelf()))
+                .map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
+    }
+
+    /** Models of machines that a model of screen fits together, each by the name of the first of them. */
+    private Map<String, String> pools() {
+        record Fit(long part, String model) {}
+        List<Fit> fits = jdbc.sql(
+                        """
+                select x.part_model_id, o.name from part_model_fits x join part_model p on p.id = x.part_model_id
+                and p.kind = 'SCREEN' join machine_model o on o.id = x.machine_model_id order by o.name""")
+                .query((row, i) -> new Fit(row.getLong(1), row.getString(2)))
+                .list();
+        Map<String, String> first = new HashMap<>();
+        fits.forEach(f -> first.put(f.model(), f.model()));
+        Map<Long, List<String>> together = fits.stream()
+                .collect(Collectors.groupingBy(Fit::part, Collectors.mapping(Fit::model, Collectors.toList())));
+        together.values().forEach(models -> {
+            String pool = first.get(models.get(0));
+            models.forEach(m -> {
+                String other = first.get(m);
+                first.replaceAll((k, v) -> v.equals(other) ? pool : v);
+            });
+        });
+        return first;
+    }
+
+    private static Line line(
+            List<Used> used, double leadDays, double serviceLevel, Defaults defaults, OnHand.Shelf shelf) {
+        PartUse.Part kind = used.get(0).part().part();
+        Set<String> models = used.stream().map(u -> u.machine().model()).collect(Collectors.toCollection(TreeSet::new));
+        SpareDemand demand = demand(used, leadDays);
+        int stock = demand.stockFor(serviceLevel);
+        List<OnHand.Lot> lots = shelf.of(kind, models);
+        int there = lots.stream().mapToInt(OnHand.Lot::count).sum();
+        double price = defaults.value(kind.prefix() + ".price");
+        double tiedUp = lots.stream()
+                .mapToDouble(l -> l.worth() == null ? l.count() * price : l.worth())
+                .sum();
+        List<Level> levels = IntStream.concat(IntStream.rangeClosed(0, stock + SHOWN_BEYOND), IntStream.of(there))
+                .distinct()
+                .mapToObj(n -> new Level(n, Math.max(0, 1 - demand.enough(n)), n == stock, n == there))
+                .toList();
+        return new Line(
+                kind,
+                models,
+                used.size(),
+                used.get(0).part().life().knownFrom(),
+                demand.expected(),
+                demand.expected() * 365 / leadDays,
+                stock,
+                price,
+                lots,
+                there,
+                Math.max(0, 1 - demand.enough(there)),
+                tiedUp,
+                levels);
+    }
+
+    private static SpareDemand demand(List<Used> used, double leadDays) {
+        return SpareDemand.of(used.stream()
+                .map(u -> new SpareDemand.InService(
+                        u.part().life().span(),
+                        u.part().age(),
+                        u.part()
+                                .life()
+                                .use(
+                                        u.machine().hoursPerDay() * leadDays,
+                                        u.machine().uvShare())))
+                .toList());
+    }
+}

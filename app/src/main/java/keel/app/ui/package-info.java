@@ -1,2 +1,0 @@
-/** What all pages share: frame, words and formats. */
-package keel.app.ui;

@@ -1,2 +1,0 @@
-/** Pages of the air: rooms and their readings, the planner, the window panel, upkeep. */
-package keel.app.ventilation;

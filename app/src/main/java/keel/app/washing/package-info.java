@@ -1,2 +1,0 @@
-/** Baths, and the finishing of prints: wash, dry, cure. */
-package keel.app.washing;
