@@ -72,7 +72,7 @@ final class KeelProcess implements AutoCloseable {
     /** The application, unpacked once: so it starts several seconds sooner than from one jar. */
     private static synchronized Path jar() {
         Path unpacked = Path.of("target", "run").toAbsolutePath();
-        Path start = unpacked.resolve("keel-app-run.jar");
+        Path start = unpacked.resolve("keel-run.jar");
         try {
             if (!Files.exists(start)
                     || Files.getLastModifiedTime(start).compareTo(Files.getLastModifiedTime(packed())) < 0) {
@@ -99,9 +99,8 @@ final class KeelProcess implements AutoCloseable {
     }
 
     private static Path packed() {
-        Path jar = Path.of("..", "app", "target", "keel-app-run.jar")
-                .toAbsolutePath()
-                .normalize();
+        Path jar =
+                Path.of("..", "demo", "target", "keel-run.jar").toAbsolutePath().normalize();
         if (!Files.exists(jar)) {
             throw new IllegalStateException("The application is not built: " + jar.getFileName() + " is missing.");
         }

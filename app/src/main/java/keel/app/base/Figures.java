@@ -1,5 +1,6 @@
 package keel.app.base;
 
+import java.math.BigDecimal;
 import java.util.Locale;
 import org.springframework.stereotype.Component;
 
@@ -31,8 +32,8 @@ public class Figures {
     }
 
     /** A number as it was typed, without a decimal point that says nothing. */
-    public String exact(double value) {
-        return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+    public static String exact(double value) {
+        return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
     }
 
     /** Like "5 h 12" or "48 min". */

@@ -7,10 +7,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import keel.app.people.Role;
 import keel.app.support.PageTest;
-import keel.sim.chance.Chance;
-import keel.sim.history.SimCommand;
-import keel.sim.instrument.Microphone;
-import keel.sim.world.Film;
+import keel.app.support.TapSound;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,12 +21,10 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
-/** Films for programs. The recordings are the simulated microphone's, whose film's tension is known. */
+/** Films for programs. The recordings are made from a film of known tension. */
 class FilmApiTest extends PageTest {
 
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final Film FILM =
-            SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
 
     @Autowired
     private MockMvc api;
@@ -46,19 +41,13 @@ class FilmApiTest extends PageTest {
 
     @Test
     void theTensionOfASimulatedFilmIsHeard() throws Exception {
-        Answer heard = tone(
-                Microphone.taps(FILM, 130, 80, 0.127, false, Chance.of(3)),
-                "lengthMm",
-                "130",
-                "widthMm",
-                "80",
-                "thicknessMm",
-                "0.127");
+        Answer heard =
+                tone(TapSound.taps(130, 80, 0.127, false), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127");
         assertThat(heard.status()).isEqualTo(200);
         assertThat(heard.body().get("clear").asBoolean()).isTrue();
         assertThat(heard.body().get("taps").asInt()).isEqualTo(3);
         assertThat(heard.body().at("/tensionNPerM/withAir").asDouble())
-                .isCloseTo(FILM.tensionNPerM(), within(0.03 * FILM.tensionNPerM()));
+                .isCloseTo(TapSound.TENSION_N_PER_M, within(0.03 * TapSound.TENSION_N_PER_M));
         assertThat(heard.body().at("/tensionNPerM/dry").asDouble())
                 .isLessThan(heard.body().at("/tensionNPerM/withAir").asDouble());
         assertThat(heard.body().get("stressMPa").asDouble())
@@ -69,20 +58,14 @@ class FilmApiTest extends PageTest {
 
     @Test
     void offTheCentreASecondModeTellsHowEvenItIs() throws Exception {
-        Answer heard = tone(
-                Microphone.taps(FILM, 130, 80, 0.127, true, Chance.of(5)),
-                "lengthMm",
-                "130",
-                "widthMm",
-                "80",
-                "thicknessMm",
-                "0.127");
+        Answer heard =
+                tone(TapSound.taps(130, 80, 0.127, true), "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127");
         assertThat(heard.body().get("evenness").asDouble()).isCloseTo(1, within(0.08));
     }
 
     @Test
     void aReferenceJudges() throws Exception {
-        byte[] wav = Microphone.taps(FILM, 130, 80, 0.127, false, Chance.of(3));
+        byte[] wav = TapSound.taps(130, 80, 0.127, false);
         double hz = tone(wav, "lengthMm", "130", "widthMm", "80", "thicknessMm", "0.127")
                 .body()
                 .get("fundamentalHz")

@@ -13,12 +13,9 @@ import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Parts;
 import keel.app.standing.Standings;
 import keel.app.support.PageTest;
+import keel.app.support.TapSound;
 import keel.core.film.FilmMark;
 import keel.core.standing.MachineKind;
-import keel.sim.chance.Chance;
-import keel.sim.history.SimCommand;
-import keel.sim.instrument.Microphone;
-import keel.sim.world.Film;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -30,9 +27,6 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** The bench of films: inspections, tones, references, stop-gaps. */
 class FilmBenchPagesTest extends PageTest {
-
-    private static final Film FILM =
-            SimCommand.history(1, 1, 1, 7, "shop-a").machines().get("m01").vat().film();
 
     @Autowired
     private Vats vats;
@@ -171,16 +165,13 @@ class FilmBenchPagesTest extends PageTest {
         assertThat(page("/vats/" + vat.code() + "/tone"))
                 .contains("never tapped")
                 .contains("Nobody measured the window");
-        assertThat(tap(
-                        Microphone.taps(FILM, 144, 81, 0.127, false, Chance.of(3)),
-                        Microphone.taps(FILM, 144, 81, 0.127, true, Chance.of(4)),
-                        "20"))
+        assertThat(tap(TapSound.taps(144, 81, 0.127, false), TapSound.taps(144, 81, 0.127, true), "20"))
                 .isEqualTo(302);
         FilmTones.Tone first = tones.of(vat.film().id()).get(0);
         assertThat(page("/vats/" + vat.code() + "/tone"))
                 .contains("Nothing says yet whether it is right")
                 .doesNotContain("as they should be");
-        assertThat(first.withAirNPerM()).isCloseTo(FILM.tensionNPerM(), within(0.03 * FILM.tensionNPerM()));
+        assertThat(first.withAirNPerM()).isCloseTo(TapSound.TENSION_N_PER_M, within(0.03 * TapSound.TENSION_N_PER_M));
         assertThat(first.evenness()).isCloseTo(1, within(0.05));
         accepted("/vats/" + vat.code() + "/tone/reference", "school", "EAR", "tone", "" + first.id());
         assertThat(page("/vats/" + vat.code() + "/tone"))
@@ -209,17 +200,13 @@ class FilmBenchPagesTest extends PageTest {
     @Test
     void whatHasNoClearToneIsNotKept() throws Exception {
         assertThat(tap(new byte[] {1, 2, 3}, null, "20")).isEqualTo(422);
-        byte[] silence = Microphone.taps(FILM, 144, 81, 0.127, false, Chance.of(3));
+        byte[] silence = TapSound.taps(144, 81, 0.127, false);
         Arrays.fill(silence, 60, silence.length, (byte) 0);
         assertThat(tap(silence, null, "20")).isEqualTo(422);
-        assertThat(tap(
-                        Microphone.taps(FILM, 144, 81, 0.127, false, Chance.of(3)),
-                        Microphone.taps(FILM, 120, 60, 0.127, true, Chance.of(4)),
-                        "20"))
+        assertThat(tap(TapSound.taps(144, 81, 0.127, false), TapSound.taps(120, 60, 0.127, true), "20"))
                 .as("another film")
                 .isEqualTo(422);
-        assertThat(tap(Microphone.taps(FILM, 144, 81, 0.127, false, Chance.of(3)), null, "warm"))
-                .isEqualTo(422);
+        assertThat(tap(TapSound.taps(144, 81, 0.127, false), null, "warm")).isEqualTo(422);
         refused(422, "Choose where the reference comes from", "/vats/" + vat.code() + "/tone/reference");
         refused(422, "Hz", "/vats/" + vat.code() + "/tone/reference", "school", "STATED", "hz", "-4");
         assertThat(tones.of(vat.film().id())).isEmpty();

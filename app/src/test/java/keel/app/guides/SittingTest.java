@@ -19,16 +19,13 @@ import keel.app.fleet.Parts;
 import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
 import keel.app.support.PageTest;
+import keel.app.support.TapSound;
 import keel.core.film.Recording;
 import keel.core.guide.SittingTime;
 import keel.core.guide.Step;
 import keel.core.standing.MachineKind;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
-import keel.sim.chance.Chance;
-import keel.sim.history.SimCommand;
-import keel.sim.instrument.Microphone;
-import keel.sim.world.Film;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -151,13 +148,8 @@ class SittingTest extends PageTest {
     @Test
     void whatIsHeardDuringAChangeIsTheNewFilms() {
         String code = shop.now(machine).vat().code();
-        Film film = SimCommand.history(1, 1, 1, 7, "shop-a")
-                .machines()
-                .get("m01")
-                .vat()
-                .film();
         long id = guides.begin(machine, "film-change");
-        Recording taps = Recording.ofWav(Microphone.taps(film, 144, 81, 0.1, false, Chance.of(2)));
+        Recording taps = Recording.ofWav(TapSound.taps(144, 81, 0.1, false));
         Vats.Vat before = vats.one(code);
         tones.keep(before, tones.hear(before, taps, null), 20.0);
         tones.refer(before, tones.of(before.film().id()).get(0).id());

@@ -3,6 +3,7 @@ package keel.app.support;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import keel.app.Keel;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -14,7 +15,7 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
 /** The whole application over a database in memory, shared by all tests; each builds machines of its own. */
-@SpringBootTest
+@SpringBootTest(classes = Keel.class)
 @AutoConfigureMockMvc
 @Import({TestShop.class, QueryCounting.class})
 public abstract class AppTest {

@@ -6,14 +6,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
+import keel.app.base.Figures;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.bench.Levels;
 import keel.app.bench.Screws;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.Instruments;
 import keel.app.fleet.MachineRef;
-import keel.app.instruments.Instruments;
 import keel.core.Findings;
 import keel.core.plate.PaperDrag;
 import keel.core.plate.PlateLevel;
@@ -61,10 +62,8 @@ class LevelController {
                 .forEach(p -> typed.put(
                         p.field(),
                         byDrag(asked)
-                                ? tools.drag(machine.code(), p.xMm(), p.yMm(), instruments.now())
-                                        .name()
-                                : Instruments.typed(
-                                        tools.gauge(machine.code(), p.xMm(), p.yMm(), instruments.now())))));
+                                ? tools.drag(p.xMm(), p.yMm()).name()
+                                : Figures.exact(tools.gauge(p.xMm(), p.yMm())))));
         return typed;
     }
 

@@ -6,20 +6,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
+import keel.app.base.Figures;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.Instruments;
 import keel.app.fleet.MachineRef;
-import keel.app.instruments.Instruments;
+import keel.app.fleet.MachineTools;
 import keel.app.people.LogFilter;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.Findings;
 import keel.core.plate.Stance;
-import keel.sim.instrument.BenchTools;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -68,9 +69,8 @@ class StanceController {
     @GetMapping("/machines/{code}/stance")
     String ask(@PathVariable String code, @RequestParam(required = false) String take, StanceForm form, Model model) {
         MachineRef machine = fleet.machine(code);
-        Optional<BenchTools.Slopes> slopes = take == null
-                ? Optional.empty()
-                : instruments.at(code).map(tools -> tools.level(code, instruments.now()));
+        Optional<MachineTools.Slopes> slopes =
+                take == null ? Optional.empty() : instruments.at(code).map(tools -> tools.level());
         if (slopes.isPresent()) {
             return show(
                     machine,
@@ -79,8 +79,8 @@ class StanceController {
                             null,
                             "",
                             "mm/m",
-                            Instruments.typed(slopes.get().acrossMmPerM()),
-                            Instruments.typed(slopes.get().alongMmPerM()),
+                            Figures.exact(slopes.get().acrossMmPerM()),
+                            Figures.exact(slopes.get().alongMmPerM()),
                             whole(machine.plateWidthMm() + BESIDE_PLATE_MM),
                             whole(machine.plateDepthMm() + BESIDE_PLATE_MM)),
                     model);

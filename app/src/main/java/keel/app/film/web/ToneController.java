@@ -15,7 +15,7 @@ import keel.app.base.Typed;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
-import keel.app.instruments.Instruments;
+import keel.app.fleet.Instruments;
 import keel.core.Findings;
 import keel.core.film.Recording;
 import keel.core.film.TakeUp;
@@ -148,9 +148,7 @@ class ToneController {
     private Recording simulated(Vats.Vat vat, boolean quarter) {
         return Recording.ofWav((vat.machine() == null
                         ? Optional.<byte[]>empty()
-                        : instruments
-                                .at(vat.machine())
-                                .flatMap(box -> box.taps(vat.machine(), quarter, clock.instant())))
+                        : instruments.at(vat.machine()).flatMap(box -> box.taps(quarter)))
                 .orElseThrow(() -> new Refused(
                         "centre", "The simulated microphone hears only vats that are on a machine of the demo.")));
     }

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
+import keel.app.base.Figures;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
@@ -18,8 +19,8 @@ import keel.app.film.FilmLooks;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.Instruments;
 import keel.app.fleet.ShopSettings;
-import keel.app.instruments.Instruments;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.app.standing.WearMaps;
@@ -150,8 +151,8 @@ class VatController {
             instruments.at(vat.machine()).ifPresent(box -> {
                 double x = vat.model().plateWidthMm() / 2;
                 double y = vat.model().plateDepthMm() / 2;
-                form.put("uvBare", Instruments.typed(box.uv(vat.machine(), x, y, false, clock.instant())));
-                form.put("uvThrough", Instruments.typed(box.uv(vat.machine(), x, y, true, clock.instant())));
+                form.put("uvBare", Figures.exact(box.uv(x, y, false)));
+                form.put("uvThrough", Figures.exact(box.uv(x, y, true)));
             });
         }
         return inspecting(vat, seen, form, model);

@@ -6,10 +6,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
+import keel.app.base.Figures;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
-import keel.app.instruments.Instruments;
+import keel.app.fleet.Instruments;
 import keel.app.prints.Calibrations;
 import keel.app.prints.Profiles;
 import keel.core.Findings;
@@ -100,11 +101,11 @@ class CalibrationController {
         Map<String, String> typed = new HashMap<>();
         instruments.at(code).ifPresent(tools -> {
             for (int i = 0; i < TIMES.length; i++) {
-                double exposure = Math.round(100 * TIMES[i] * tools.exposureS(code, resin)) / 100.0;
-                double depth = tools.thickness(code, resin, exposure, instruments.now());
+                double exposure = Math.round(100 * TIMES[i] * tools.exposureS(resin)) / 100.0;
+                double depth = tools.thickness(resin, exposure);
                 if (depth > 0) {
-                    typed.put("exposure" + i, Instruments.typed(exposure));
-                    typed.put("depth" + i, Instruments.typed(depth));
+                    typed.put("exposure" + i, Figures.exact(exposure));
+                    typed.put("depth" + i, Figures.exact(depth));
                 }
             }
         });
@@ -117,8 +118,8 @@ class CalibrationController {
         instruments.at(code).ifPresent(tools -> {
             for (int i = 0; i < ROWS; i++) {
                 double nominal = i < ROWS / 2 ? SHORT_MM : LONG_MM;
-                typed.put("nominal" + i, Instruments.typed(nominal));
-                typed.put("measured" + i, Instruments.typed(tools.calipers(code, nominal, i, instruments.now())));
+                typed.put("nominal" + i, Figures.exact(nominal));
+                typed.put("measured" + i, Figures.exact(tools.calipers(nominal, i)));
             }
         });
         return typed;

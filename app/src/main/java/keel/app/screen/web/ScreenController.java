@@ -10,7 +10,7 @@ import keel.app.base.NotThere;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
-import keel.app.instruments.Instruments;
+import keel.app.fleet.Instruments;
 import keel.app.screen.DryRuns;
 import keel.app.screen.ScreenInspections;
 import keel.app.screen.ScreenShots;
@@ -99,7 +99,7 @@ class ScreenController {
         MachineNow m = withScreen(code);
         byte[] photo = instruments
                 .at(code)
-                .flatMap(box -> box.photograph(code, inspections.picture(m, pattern), clock.instant()))
+                .flatMap(box -> box.photograph(inspections.picture(m, pattern)))
                 .orElseThrow(() -> new NotThere("There is no simulated screen to photograph here."));
         return looked(m, photo, pattern, model, response);
     }

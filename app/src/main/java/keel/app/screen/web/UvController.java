@@ -10,10 +10,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keel.app.base.Figures;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
-import keel.app.instruments.Instruments;
+import keel.app.fleet.Instruments;
 import keel.app.prints.Pair;
 import keel.app.prints.Profiles;
 import keel.app.screen.UvMaps;
@@ -97,8 +98,7 @@ class UvController {
         if (take != null) {
             instruments.at(code).ifPresent(box -> places(m, grid).stream()
                     .flatMap(List::stream)
-                    .forEach(p -> form.put(
-                            p.name(), Instruments.typed(box.uv(code, p.xMm(), p.yMm(), false, clock.instant())))));
+                    .forEach(p -> form.put(p.name(), Figures.exact(box.uv(p.xMm(), p.yMm(), false)))));
         }
         return show(m, grid, form, model);
     }

@@ -9,9 +9,9 @@ import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.Instruments;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
-import keel.app.instruments.Instruments;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.standing.Standings;
@@ -65,8 +65,7 @@ class AfterController {
     private Map<String, String> weighed(String machine) {
         return instruments
                 .at(machine)
-                .map(tools ->
-                        Map.of("resinLeftMl", Long.toString(Math.round(tools.resinMl(machine, instruments.now())))))
+                .map(tools -> Map.of("resinLeftMl", Long.toString(Math.round(tools.resinMl()))))
                 .orElse(Map.of());
     }
 

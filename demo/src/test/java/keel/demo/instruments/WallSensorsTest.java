@@ -1,4 +1,4 @@
-package keel.app.instruments;
+package keel.demo.instruments;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -53,7 +53,7 @@ class WallSensorsTest extends AppTest {
         shop.people();
         shop.maskMachine();
         shop.as("keeper");
-        walls = new WallSensors(new Instruments(true, jdbc, json, clock), sensors, rooms, home, clock);
+        walls = new WallSensors(new SimulatedInstruments(jdbc, json, clock), sensors, rooms, home, clock);
     }
 
     private Sensors.Sensor sensor(String code, Instant last) {

@@ -1,4 +1,4 @@
-package keel.app.demo;
+package keel.demo;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -35,14 +35,12 @@ import keel.core.standing.MachineKind;
 import keel.sim.story.Saltmarsh;
 import keel.sim.story.Story;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Sets up the invented shop and replays its story through the application's own services, in one transaction. */
 @Component
-@ConditionalOnProperty("keel.demo")
 class DemoShop {
 
     private static final int WARRANTY_MONTHS = 6;

@@ -1,4 +1,4 @@
-package keel.app.demo;
+package keel.demo;
 
 import keel.app.air.AirPlans;
 import keel.app.air.RoomAir;

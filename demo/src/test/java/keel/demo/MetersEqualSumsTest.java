@@ -1,4 +1,4 @@
-package keel.app.demo;
+package keel.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -27,11 +27,13 @@ import keel.sim.world.Site;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.annotation.Import;
 
 /**
  * Property: whatever a simulated shop goes through, the meters that the application derives from its records are the
  * sums that the simulator kept for itself, and what is in the vat is what was poured less what was printed.
  */
+@Import({Replay.class, StoresReplay.class, AirReplay.class})
 class MetersEqualSumsTest extends AppTest {
 
     private static final Instant START = TestShop.SINCE.plus(Duration.ofDays(3));

@@ -1,4 +1,4 @@
-package keel.app.instruments;
+package keel.demo.instruments;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
@@ -21,7 +21,6 @@ import keel.sim.story.WallLog;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.web.context.WebServerInitializedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -31,7 +30,6 @@ import org.springframework.stereotype.Component;
  * A print that goes into the bath shows in the vapour.
  */
 @Component
-@ConditionalOnProperty("keel.demo")
 class WallSensors {
 
     private static final Logger LOG = LoggerFactory.getLogger(WallSensors.class);
@@ -45,7 +43,7 @@ class WallSensors {
     private static final Duration MOST = Duration.ofDays(2);
     private static final String NAME = "wall-";
 
-    private final Instruments instruments;
+    private final SimulatedInstruments instruments;
     private final Sensors sensors;
     private final RoomAir rooms;
     private final Path token;
@@ -58,7 +56,11 @@ class WallSensors {
     });
 
     WallSensors(
-            Instruments instruments, Sensors sensors, RoomAir rooms, @Value("${keel.home}") Path home, Clock clock) {
+            SimulatedInstruments instruments,
+            Sensors sensors,
+            RoomAir rooms,
+            @Value("${keel.home}") Path home,
+            Clock clock) {
         this.instruments = instruments;
         this.sensors = sensors;
         this.rooms = rooms;

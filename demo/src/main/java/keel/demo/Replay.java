@@ -1,4 +1,4 @@
-package keel.app.demo;
+package keel.demo;
 
 import jakarta.persistence.EntityManager;
 import java.time.temporal.ChronoUnit;

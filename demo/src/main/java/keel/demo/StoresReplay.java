@@ -1,4 +1,4 @@
-package keel.app.demo;
+package keel.demo;
 
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package keel.app.instruments;
+package keel.demo.instruments;
 
 import java.io.IOException;
 import java.io.StringWriter;
@@ -35,11 +35,11 @@ class InstrumentsController {
 
     private static final double[] THIRDS = {1 / 6.0, 0.5, 5 / 6.0};
 
-    private final Instruments instruments;
+    private final SimulatedInstruments instruments;
     private final Fleet fleet;
     private final Air air;
 
-    InstrumentsController(Instruments instruments, Fleet fleet, Air air) {
+    InstrumentsController(SimulatedInstruments instruments, Fleet fleet, Air air) {
         this.instruments = instruments;
         this.fleet = fleet;
         this.air = air;
@@ -93,7 +93,7 @@ class InstrumentsController {
         model.addAttribute(
                 "air", box.room(fleet.roomOf(machine.id()), instruments.now()).orElse(null));
         model.addAttribute("resinMl", box.resinMl(code, instruments.now()));
-        return "instruments/shelf";
+        return "demo/instruments";
     }
 
     /** Writes the room's reading down. */
@@ -181,7 +181,8 @@ class InstrumentsController {
 
     private ToolBox box(String code) {
         return instruments
-                .at(code)
+                .box()
+                .filter(b -> b.knows(code))
                 .orElseThrow(() -> new NotThere("No simulated instrument can measure "
                         + fleet.machine(code).name() + "."));
     }

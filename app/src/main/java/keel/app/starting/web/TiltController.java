@@ -1,4 +1,4 @@
-package keel.app.bench.web;
+package keel.app.starting.web;
 
 import java.util.Arrays;
 import keel.app.base.Refused;
@@ -69,7 +69,7 @@ class TiltController {
         } catch (IllegalArgumentException e) {
             model.addAttribute("why", e.getMessage());
         }
-        return "bench/tilt";
+        return "starting/tilt";
     }
 
     private Tilted tilted(MachineNow m, TiltedPart part, double degrees) {

@@ -1,8 +1,7 @@
-package keel.app.instruments;
+package keel.demo.instruments;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -11,9 +10,10 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import keel.app.fleet.MachineTools;
+import keel.app.fleet.ToolCase;
 import keel.sim.story.Story;
 import keel.sim.story.ToolBox;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,11 +22,10 @@ import org.springframework.transaction.annotation.Transactional;
  * The demo's instruments. What they measure is the simulated shop as its story left it, told again when the first
  * reading is taken, and followed on by the services that were recorded since.
  */
-@Component("instruments")
+@Component
 @Transactional(readOnly = true)
-public class Instruments {
+class SimulatedInstruments implements ToolCase {
 
-    private final boolean demo;
     private final JdbcClient jdbc;
     private final ObjectMapper json;
     private final Clock clock;
@@ -34,30 +33,20 @@ public class Instruments {
     private Instant storyEnded;
     private long lastService;
 
-    Instruments(@Value("${keel.demo:false}") boolean demo, JdbcClient jdbc, ObjectMapper json, Clock clock) {
-        this.demo = demo;
+    SimulatedInstruments(JdbcClient jdbc, ObjectMapper json, Clock clock) {
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
     }
 
-    /** Whether there are any. */
-    public boolean there() {
-        return demo;
-    }
-
-    /**
-     * The tools, for a machine that they can measure; empty outside the demo and for a machine that was added later.
-     */
-    public Optional<ToolBox> at(String machine) {
-        return box().filter(b -> b.knows(machine));
+    /** The instruments laid to a machine of the story; empty for one that was added later. */
+    @Override
+    public Optional<MachineTools> at(String machine) {
+        return box().filter(b -> b.knows(machine)).map(b -> new ToolsAtMachine(b, machine, now()));
     }
 
     /** The tools that belong to rooms. */
-    public synchronized Optional<ToolBox> box() {
-        if (!demo) {
-            return Optional.empty();
-        }
+    synchronized Optional<ToolBox> box() {
         if (box == null) {
             storyEnded = storyEnded().orElse(null);
             if (storyEnded == null) {
@@ -78,12 +67,7 @@ public class Instruments {
                 .map(began -> began.toInstant().plus(Story.LENGTH));
     }
 
-    /** A reading as somebody would type it. */
-    public static String typed(double reading) {
-        return BigDecimal.valueOf(reading).stripTrailingZeros().toPlainString();
-    }
-
-    public Instant now() {
+    Instant now() {
         return clock.instant();
     }
 

@@ -1,9 +1,8 @@
-package keel.app.demo;
+package keel.demo;
 
 import java.nio.file.Path;
 import keel.sim.story.Saltmarsh;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
@@ -12,7 +11,6 @@ import org.springframework.stereotype.Component;
 
 /** Makes the demo's data before the first page can be asked for, and says how to sign in. */
 @Component
-@ConditionalOnProperty("keel.demo")
 class DemoStart implements SmartLifecycle {
 
     private final DemoShop shop;

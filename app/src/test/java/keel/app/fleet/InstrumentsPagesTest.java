@@ -1,7 +1,8 @@
-package keel.app.instruments;
+package keel.app.fleet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import keel.app.base.Figures;
 import keel.app.support.PageTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -31,10 +32,10 @@ class InstrumentsPagesTest extends PageTest {
 
     @Test
     void aReadingIsTypedWithoutDigitsThatSayNothing() {
-        assertThat(Instruments.typed(0.05)).isEqualTo("0.05");
-        assertThat(Instruments.typed(-0.10)).isEqualTo("-0.1");
-        assertThat(Instruments.typed(20)).isEqualTo("20");
-        assertThat(Instruments.typed(1e-2)).isEqualTo("0.01");
+        assertThat(Figures.exact(0.05)).isEqualTo("0.05");
+        assertThat(Figures.exact(-0.10)).isEqualTo("-0.1");
+        assertThat(Figures.exact(20)).isEqualTo("20");
+        assertThat(Figures.exact(1e-2)).isEqualTo("0.01");
     }
 
     private void refusedPage(String path) {

@@ -1,2 +1,0 @@
-/** The invented shop that the demo shows. */
-package keel.app.demo;

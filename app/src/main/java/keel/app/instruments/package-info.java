@@ -1,2 +1,0 @@
-/** Simulated instruments at the places where a person would type what the real ones show. Only in the demo. */
-package keel.app.instruments;
