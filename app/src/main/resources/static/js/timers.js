@@ -1,0 +1,34 @@
+// Times that run down: a timer at a step that somebody starts, and what is waited for until a moment.
+const BUZZ_MS = [200, 100, 200];
+const two = n => String(n).padStart(2, '0');
+const minutesAndSeconds = s => Math.floor(s / 60) + ':' + two(s % 60);
+const hoursAndMinutes = s => Math.floor(s / 3600) + ' h ' + two(Math.floor(s / 60) % 60);
+const secondsTo = moment => Math.ceil((moment - Date.now()) / 1000);
+
+document.addEventListener('click', event => {
+  const button = event.target.closest('[data-timer]');
+  if (!button || button.dataset.ends) return;
+  button.dataset.ends = Date.now() + Number(button.dataset.timer) * 1000;
+  const shown = button.querySelector('.figure');
+  const tick = setInterval(() => {
+    const left = secondsTo(button.dataset.ends);
+    if (!button.isConnected || left <= 0) clearInterval(tick);
+    shown.textContent = left > 0 ? minutesAndSeconds(left) : 'Time';
+    if (button.isConnected && left <= 0) {
+      button.classList.add('over');
+      navigator.vibrate?.(BUZZ_MS);
+    }
+  }, 250);
+});
+
+const show = awaited => {
+  const left = secondsTo(awaited.dataset.until);
+  awaited.textContent = left <= 0 ? 'time is up' : left < 3600 ? minutesAndSeconds(left) : hoursAndMinutes(left);
+  if (left > 0 || awaited.classList.contains('over')) return;
+  awaited.classList.add('over');
+  if (left > -3) navigator.vibrate?.(BUZZ_MS);
+};
+
+const showAll = () => document.querySelectorAll('[data-until]').forEach(show);
+showAll();
+setInterval(showAll, 1000);
