@@ -7,15 +7,14 @@ import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.PageErrors;
-import keel.app.base.Paging;
 import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
-import keel.app.failures.Failures;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopTime;
+import keel.app.standing.OpenCases;
 import keel.app.standing.PartView;
 import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
@@ -34,15 +33,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class BenchController {
 
-    private static final int CASES = 12;
-
     private final Bench bench;
     private final Fleet fleet;
     private final PartsReading reading;
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
-    private final Failures failures;
+    private final OpenCases cases;
     private final ShopTime times;
 
     BenchController(
@@ -52,7 +49,7 @@ class BenchController {
             Stock stock,
             FilmPacks packs,
             Standings standings,
-            Failures failures,
+            OpenCases cases,
             ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
@@ -60,7 +57,7 @@ class BenchController {
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
-        this.failures = failures;
+        this.cases = cases;
         this.times = times;
     }
 
@@ -112,9 +109,7 @@ class BenchController {
                 "spares",
                 reading.spares(
                         machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
-        model.addAttribute(
-                "cases",
-                kind == ServiceKind.DRY_RUN ? failures.list(machine.code(), true, Paging.of(0, CASES)) : List.of());
+        model.addAttribute("cases", kind == ServiceKind.DRY_RUN ? cases.of(machine.code()) : List.of());
         return "bench/service";
     }
 

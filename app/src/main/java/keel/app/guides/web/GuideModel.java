@@ -6,8 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import keel.app.base.Paging;
-import keel.app.failures.Failures;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.ComponentKind;
@@ -16,6 +14,7 @@ import keel.app.fleet.Parts;
 import keel.app.guides.SessionView;
 import keel.app.screen.DryRuns;
 import keel.app.standing.MachineNow;
+import keel.app.standing.OpenCases;
 import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
 import keel.app.stores.BottlePours;
@@ -39,8 +38,6 @@ import org.springframework.ui.Model;
 @Component
 class GuideModel {
 
-    private static final int CASES = 12;
-
     private final Fleet fleet;
     private final Parts parts;
     private final Vats vats;
@@ -50,7 +47,7 @@ class GuideModel {
     private final FilmPacks packs;
     private final Standings standings;
     private final PartsReading reading;
-    private final Failures failures;
+    private final OpenCases cases;
     private final DryRuns dryRuns;
     private final Bottles bottles;
     private final BottlePours pours;
@@ -66,7 +63,7 @@ class GuideModel {
             FilmPacks packs,
             Standings standings,
             PartsReading reading,
-            Failures failures,
+            OpenCases cases,
             DryRuns dryRuns,
             Bottles bottles,
             BottlePours pours,
@@ -80,7 +77,7 @@ class GuideModel {
         this.packs = packs;
         this.standings = standings;
         this.reading = reading;
-        this.failures = failures;
+        this.cases = cases;
         this.dryRuns = dryRuns;
         this.bottles = bottles;
         this.pours = pours;
@@ -144,7 +141,7 @@ class GuideModel {
                 atHand.stream().findFirst().ifPresent(b -> form.putIfAbsent(ask.name(), b.code()));
                 model.addAttribute("bottles", atHand);
             } else if (ask.type() == ServiceField.Type.CASE) {
-                model.addAttribute("cases", failures.list(session.machine(), true, Paging.of(0, CASES)));
+                model.addAttribute("cases", cases.of(session.machine()));
             }
             readings |= ask.type() == ServiceField.Type.NUMBERS;
         }
