@@ -5,6 +5,9 @@ const minutesAndSeconds = s => Math.floor(s / 60) + ':' + two(s % 60);
 const hoursAndMinutes = s => Math.floor(s / 3600) + ' h ' + two(Math.floor(s / 60) % 60);
 const secondsTo = moment => Math.ceil((moment - Date.now()) / 1000);
 
+// A tablet's own clock may be minutes off: moments of the shop are counted down by the shop's clock.
+const ahead = Date.now() - Number(document.body.dataset.now ?? Date.now());
+
 document.addEventListener('click', event => {
   const button = event.target.closest('[data-timer]');
   if (!button || button.dataset.ends) return;
@@ -22,7 +25,7 @@ document.addEventListener('click', event => {
 });
 
 const show = awaited => {
-  const left = secondsTo(awaited.dataset.until);
+  const left = secondsTo(Number(awaited.dataset.until) + ahead);
   awaited.textContent = left <= 0 ? 'time is up' : left < 3600 ? minutesAndSeconds(left) : hoursAndMinutes(left);
   if (left > 0 || awaited.classList.contains('over')) return;
   awaited.classList.add('over');

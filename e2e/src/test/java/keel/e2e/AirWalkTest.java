@@ -8,13 +8,10 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.Instant;
 import org.junit.jupiter.api.Test;
 
 /** The air as a keeper sees to it: a path planned and kept, the fan switched, a sensor that speaks and is hung. */
-class AirWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class AirWalkTest extends DemoWalk {
 
     @Test
     void aPathIsPlannedComparedAndKept() {
@@ -77,7 +74,7 @@ class AirWalkTest {
 
     @Test
     void aSensorThatSpeaksIsHungInARoom() throws Exception {
-        String body = "[{\"at\":\"" + Instant.now().minusSeconds(60)
+        String body = "[{\"at\":\"" + Demo.now().minusSeconds(60)
                 + "\",\"tvoc\":140,\"temperatureC\":19.5,\"humidityPercent\":50}]";
         HttpResponse<String> answer = HttpClient.newHttpClient()
                 .send(

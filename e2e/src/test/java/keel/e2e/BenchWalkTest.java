@@ -17,9 +17,7 @@ import org.junit.jupiter.api.TestMethodOrder;
  * undo.
  */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class BenchWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class BenchWalkTest extends DemoWalk {
 
     @Test
     @Order(1)

@@ -6,6 +6,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.ConsoleMessage;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
@@ -14,15 +15,23 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.regex.Pattern;
 
 /** A browser that looks at one running application. */
 final class Browsing implements AutoCloseable {
 
     private static final List<String> WCAG_22_AA = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
 
+    private static final List<String> OF_COLOUR = List.of("color-contrast", "link-in-text-block");
+    private static final Pattern REFUSED =
+            Pattern.compile("^Failed to load resource: (the server responded with a status of 4|net::ERR_INTERNET)");
+
     private final Playwright playwright;
     private final Browser browser;
     private final String address;
+    private final Queue<String> complaints = new ConcurrentLinkedQueue<>();
 
     Browsing(String address) {
         this(address, List.of());
@@ -64,8 +73,30 @@ final class Browsing implements AutoCloseable {
                 .setIgnoreHTTPSErrors(true)
                 .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(20_000);
+        context.onConsoleMessage(this::heard);
+        context.onWebError(error -> complaints.add(error.error()));
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         return context.newPage();
+    }
+
+    /**
+     * What the browser complains of is kept, the content security policy above all; that a page answered with a
+     * refusal, or that the network was cut, is what some tests are about.
+     */
+    private void heard(ConsoleMessage message) {
+        boolean complaint = message.type().equals("error") || message.type().equals("warning");
+        if (complaint && !REFUSED.matcher(message.text()).find()) {
+            complaints.add(message.page().url() + ": " + message.text());
+        }
+    }
+
+    /** Fails where the browser has complained of anything since the last call. */
+    void noComplaints() {
+        List<String> heard = new ArrayList<>();
+        for (String one = complaints.poll(); one != null; one = complaints.poll()) {
+            heard.add(one);
+        }
+        assertThat(heard).as("what the browser complained of").isEmpty();
     }
 
     Page signedIn(String signIn, String password, int width, int height) {
@@ -93,9 +124,14 @@ final class Browsing implements AutoCloseable {
         none(new AxeBuilder(page).withTags(WCAG_22_AA), page);
     }
 
-    /** The same for what a theme can change: contrast. */
+    /** The same but for contrast: what another page of the same template has shown already. */
+    static void accessibleButForColours(Page page) {
+        none(new AxeBuilder(page).withTags(WCAG_22_AA).disableRules(OF_COLOUR), page);
+    }
+
+    /** What a theme can change: contrast. */
     static void readable(Page page) {
-        none(new AxeBuilder(page).withRules(List.of("color-contrast", "link-in-text-block")), page);
+        none(new AxeBuilder(page).withRules(OF_COLOUR), page);
     }
 
     private static void none(AxeBuilder axe, Page page) {
@@ -114,5 +150,6 @@ final class Browsing implements AutoCloseable {
     public void close() {
         browser.close();
         playwright.close();
+        noComplaints();
     }
 }

@@ -10,9 +10,7 @@ import org.junit.jupiter.api.Test;
  * A failure from the log to the way back: checks answered by number keys, one passed over, one taken back, the cause
  * named, opened again.
  */
-class DeskWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class DeskWalkTest extends DemoWalk {
 
     @Test
     void aCauseIsFoundWithNumberKeysAlone() {

@@ -16,9 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
  * The bench of films: marks tapped on the map, a tone from the microphone and from a file, films changed in one
  * sitting.
  */
-class FilmWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class FilmWalkTest extends DemoWalk {
 
     @Test
     void aFilmIsInspectedWithTapsOnItsMap() {

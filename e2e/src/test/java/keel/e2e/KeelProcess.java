@@ -98,7 +98,7 @@ final class KeelProcess implements AutoCloseable {
         }
     }
 
-    private static Path packed() {
+    static Path packed() {
         Path jar =
                 Path.of("..", "demo", "target", "keel-run.jar").toAbsolutePath().normalize();
         if (!Files.exists(jar)) {

@@ -13,9 +13,7 @@ import org.junit.jupiter.api.Test;
  * The plate: a place found for a job, moved by hand, kept with the run; where an old run lay drawn afterwards; how long
  * parts last.
  */
-class PlateWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class PlateWalkTest extends DemoWalk {
 
     @Test
     void aPlaceIsFoundForTheNextJobAndTheGateTakesIt() {

@@ -11,9 +11,7 @@ import org.junit.jupiter.api.Test;
  * The bench of screens: photographed and its spots judged by tap, changed for a spare from the shelf, run dry with a
  * stopwatch by key.
  */
-class ScreenWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class ScreenWalkTest extends DemoWalk {
 
     @Test
     void aPhotographedScreenIsWrittenDownWithoutTheSpotThatWasTappedAway() {

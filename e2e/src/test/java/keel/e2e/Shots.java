@@ -16,7 +16,6 @@ import org.junit.jupiter.api.io.TempDir;
 @Tag("shots")
 class Shots {
 
-    private static final String MOMENT = "2026-03-12T14:20:00Z";
     private static final Path TO = Path.of("..", "docs", "screenshots");
 
     @Test
@@ -33,7 +32,7 @@ class Shots {
         views.put("wash", "/wash");
         views.put("air-room", "/air/rooms/long-room");
         Files.createDirectories(TO);
-        try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", MOMENT);
+        try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", Demo.MOMENT.toString());
                 Browsing browsing = new Browsing(keel.address())) {
             Page page = browsing.keeper(1280, 800);
             browsing.theme(page, "day");

@@ -13,9 +13,7 @@ import org.junit.jupiter.api.Test;
  * Setting up and starting: through the gate with four taps, a look, the end, the plate cleared; settings; a machine
  * commissioned.
  */
-class StartWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class StartWalkTest extends DemoWalk {
 
     @Test
     void aRunStartsWithFourTapsIsLookedAtStoppedAndThePlateIsCleared() {

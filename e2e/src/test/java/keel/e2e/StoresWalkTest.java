@@ -12,9 +12,7 @@ import org.junit.jupiter.api.Test;
  * The stores as they are used: two scans for a pour, a print through the wash, a count, an order that comes, a bag
  * handed in.
  */
-class StoresWalkTest {
-
-    private final Browsing browsing = Demo.browsing();
+class StoresWalkTest extends DemoWalk {
 
     @Test
     void twoScansPour() {

@@ -53,7 +53,7 @@ public class AirParts {
      * @param share of its life, by hours or by days, whichever is more; null if neither is known
      * @param slower a mesh whose room clears a quarter slower than it did
      */
-    public record Part(
+    public record AirPart(
             long id,
             String room,
             String roomName,
@@ -79,7 +79,7 @@ public class AirParts {
         }
     }
 
-    private record Row(
+    private record AirPartRow(
             long id,
             String room,
             String roomName,
@@ -91,13 +91,13 @@ public class AirParts {
             double worn) {}
 
     @Transactional(readOnly = true)
-    public List<Part> all() {
-        List<Row> rows = jdbc.sql(
+    public List<AirPart> all() {
+        List<AirPartRow> rows = jdbc.sql(
                         """
                 select p.id, r.code, r.name, p.kind, p.name, p.since, p.life_hours, p.life_days, p.worn_hours
                 from air_part p left join room r on r.id = p.room_id where p.retired_at is null
                 order by r.name, p.name""")
-                .query((row, i) -> new Row(
+                .query((row, i) -> new AirPartRow(
                         row.getLong(1),
                         row.getString(2),
                         row.getString(3),
@@ -117,7 +117,8 @@ public class AirParts {
         return rows.stream().map(r -> part(r, fans, rates, now)).toList();
     }
 
-    private static Part part(Row r, Map<String, FanLog> fans, Map<String, List<RateTrend.Rate>> rates, Instant now) {
+    private static AirPart part(
+            AirPartRow r, Map<String, FanLog> fans, Map<String, List<RateTrend.Rate>> rates, Instant now) {
         double hours = r.kind() == AirPartKind.CARTRIDGE
                 ? r.worn()
                 : fans.getOrDefault(r.room(), new FanLog(List.of())).hours(r.since(), now);
@@ -127,7 +128,7 @@ public class AirParts {
         boolean slower = r.kind() == AirPartKind.MESH
                 && RateTrend.of(rates.getOrDefault(r.room(), List.of()), r.since())
                         .slower();
-        return new Part(
+        return new AirPart(
                 r.id(),
                 r.room(),
                 r.roomName(),
@@ -175,7 +176,7 @@ public class AirParts {
     /** Cleaned or changed: it begins anew. {@code noted} is what else there is to say, null for nothing. */
     public void seenTo(long id, String noted) {
         Actor actor = Actor.current();
-        Part part = one(id);
+        AirPart part = one(id);
         jdbc.sql("update air_part set since = ?, worn_hours = 0 where id = ?")
                 .params(now(), id)
                 .update();
@@ -190,7 +191,7 @@ public class AirParts {
     /** How long it lasts from now on; both null: it is never due by itself. */
     public void lasts(long id, Double lifeHours, Double lifeDays) {
         Actor actor = Actor.require(Role.KEEPER);
-        Part part = one(id);
+        AirPart part = one(id);
         Refused.unless(life(lifeHours, lifeDays, new Findings()));
         jdbc.sql("update air_part set life_hours = ?, life_days = ? where id = ?")
                 .params(lifeHours, lifeDays, id)
@@ -216,7 +217,7 @@ public class AirParts {
     /** Worn for so long; cartridges only. */
     public void worn(long id, Double hours) {
         Actor.current();
-        Part part = one(id);
+        AirPart part = one(id);
         Findings findings = new Findings();
         findings.range(hours, 0.05, 24, "hours", "The time it was worn", "h");
         findings.when(part.kind() != AirPartKind.CARTRIDGE, "hours", "Only cartridges are worn.");
@@ -228,7 +229,7 @@ public class AirParts {
 
     public void retire(long id) {
         Actor actor = Actor.require(Role.KEEPER);
-        Part part = one(id);
+        AirPart part = one(id);
         jdbc.sql("update air_part set retired_at = ? where id = ?")
                 .params(now(), id)
                 .update();
@@ -237,7 +238,7 @@ public class AirParts {
 
     /** @throws NotThere if there is no such part, or it is not used any more */
     @Transactional(readOnly = true)
-    public Part one(long id) {
+    public AirPart one(long id) {
         return all().stream()
                 .filter(p -> p.id() == id)
                 .findFirst()
@@ -245,7 +246,7 @@ public class AirParts {
     }
 
     /** The same, for whoever must not meet another at it. */
-    public Part locked(long id) {
+    public AirPart locked(long id) {
         jdbc.sql("select id from air_part where id = ? for update")
                 .param(id)
                 .query(Long.class)

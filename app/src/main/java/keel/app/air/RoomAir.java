@@ -116,18 +116,19 @@ public class RoomAir {
             List<String> machines,
             List<String> alarms) {}
 
-    private record Row(String name, Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
+    private record RoomRow(
+            String name, Described room, Double planned, Double measured, Boolean fan, Instant fanSince) {}
 
     /** Of every room in use, by name. */
     @Transactional(readOnly = true)
     public List<RoomView> all() {
-        Map<String, Row> rows = rows();
+        Map<String, RoomRow> rows = rows();
         List<Sensors.Sensor> hung = sensors.all();
         Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
         List<Fleet.MachineView> machines = fleet.machines();
         return air.rooms().stream()
                 .map(r -> {
-                    Row row = rows.get(r.code());
+                    RoomRow row = rows.get(r.code());
                     List<SensorReading> lately = hour.getOrDefault(r.code(), List.of());
                     return new RoomView(
                             r.code(),
@@ -156,8 +157,8 @@ public class RoomAir {
                 .toList();
     }
 
-    private Map<String, Row> rows() {
-        Map<String, Row> rows = new LinkedHashMap<>();
+    private Map<String, RoomRow> rows() {
+        Map<String, RoomRow> rows = new LinkedHashMap<>();
         jdbc.sql(
                         """
                 select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes,
@@ -170,7 +171,7 @@ public class RoomAir {
                 where r.retired_at is null order by r.name""")
                 .query((row, i) -> rows.put(
                         row.getString(1),
-                        new Row(
+                        new RoomRow(
                                 row.getString(2),
                                 new Described(
                                         row.getObject(3, Double.class),
@@ -205,7 +206,7 @@ public class RoomAir {
     }
 
     /** By time above a limit within the last hour, not by single readings. */
-    private static List<String> alarms(Row row, List<SensorReading> lately) {
+    private static List<String> alarms(RoomRow row, List<SensorReading> lately) {
         List<String> alarms = new ArrayList<>();
         double limit =
                 row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();

@@ -59,7 +59,7 @@ public record CasePage(
     record Next(Check check, Diagnosis.NextCheck worth) {}
 
     /** A part and its share of the likelihood, 0 to 1. */
-    record Place(Cause.Part part, double share) {}
+    record Place(Cause.CausePart part, double share) {}
 
     /**
      * @param wanted code of a check that somebody would rather do, null for the best
@@ -118,7 +118,7 @@ public record CasePage(
     }
 
     private static List<Place> places(Diagnosis d, Knowledge knowledge) {
-        Map<Cause.Part, Double> shares = new EnumMap<>(Cause.Part.class);
+        Map<Cause.CausePart, Double> shares = new EnumMap<>(Cause.CausePart.class);
         d.causes()
                 .forEach(s ->
                         shares.merge(knowledge.cause(s.code()).orElseThrow().part(), s.probability(), Double::sum));

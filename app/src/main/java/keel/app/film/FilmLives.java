@@ -58,7 +58,7 @@ public class FilmLives {
     }
 
     /** A film in the list of all. {@code vat} is the last it was in. */
-    public record Line(
+    public record FilmLine(
             String code,
             String material,
             Double thicknessMm,
@@ -89,9 +89,9 @@ public class FilmLives {
 
     /** Every film that ever was, newest first. */
     @Transactional(readOnly = true)
-    public List<Line> all() {
+    public List<FilmLine> all() {
         return jdbc.sql(FILM + " order by c.number desc")
-                .query((row, i) -> new Line(
+                .query((row, i) -> new FilmLine(
                         row.getString("code"),
                         row.getString("material"),
                         row.getObject("thickness_mm", Double.class),
@@ -160,14 +160,14 @@ public class FilmLives {
         return ThinOrThick.of(kind(true), kind(false));
     }
 
-    private ThinOrThick.Kind kind(boolean thin) {
+    private ThinOrThick.Pool kind(boolean thin) {
         String which = " c.kind = 'FILM' and not c.withdrawn and c.material <> 'OTHER' and c.thickness_mm "
                 + (thin ? "<=" : ">") + " " + ThinOrThick.THIN_UP_TO_MM;
-        ThinOrThick.Kind films = jdbc.sql(
+        ThinOrThick.Pool films = jdbc.sql(
                         "select count(*), coalesce(sum(t.hours), 0), count(case when c.end_reason = 'PIERCED' then "
                                 + "1 end) from component c left join meter t on t.scope = 'COMPONENT' "
                                 + "and t.owner_id = c.id where" + which)
-                .query((row, i) -> new ThinOrThick.Kind(row.getInt(1), row.getDouble(2), row.getInt(3), 0))
+                .query((row, i) -> new ThinOrThick.Pool(row.getInt(1), row.getDouble(2), row.getInt(3), 0))
                 .single();
         int soft = jdbc.sql(
                         """
@@ -181,7 +181,7 @@ public class FilmLives {
                                 + which)
                 .query(Integer.class)
                 .single();
-        return new ThinOrThick.Kind(films.films(), films.hours(), films.leaks(), soft);
+        return new ThinOrThick.Pool(films.films(), films.hours(), films.leaks(), soft);
     }
 
     /**

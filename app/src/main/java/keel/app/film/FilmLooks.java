@@ -187,7 +187,7 @@ public class FilmLooks {
 
     private Long inspected(Parts.PartRef vat, Long machine, LookEntry entry, Instant now) {
         Map<String, Object> values = new LinkedHashMap<>();
-        boolean hole = entry.marks().stream().anyMatch(m -> m.kind() == FilmMark.Kind.HOLE);
+        boolean hole = entry.marks().stream().anyMatch(m -> m.kind() == FilmMark.MarkKind.HOLE);
         boolean clean = entry.leak() == Leak.DRY && !hole;
         values.put("clean", clean);
         if (!clean) {
@@ -212,7 +212,9 @@ public class FilmLooks {
         e.marks().stream()
                 .collect(Collectors.groupingBy(FilmMark::kind, Collectors.counting()))
                 .forEach((kind, n) -> seen.add(n + " " + kind.words().toLowerCase()
-                        + (n == 1 ? "" : kind == FilmMark.Kind.SCRATCH || kind == FilmMark.Kind.HAZE ? "es" : "s")));
+                        + (n == 1
+                                ? ""
+                                : kind == FilmMark.MarkKind.SCRATCH || kind == FilmMark.MarkKind.HAZE ? "es" : "s")));
         if (e.leak() != null) {
             seen.add(e.leak() == Leak.DRY ? "towel dry" : "towel wet");
         }
@@ -284,10 +286,10 @@ public class FilmLooks {
                 .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().get(0)));
     }
 
-    private record Row(long film, Look look) {}
+    private record LookRow(long film, Look look) {}
 
     private Map<Long, List<Look>> read(String sql, Map<String, Object> params) {
-        List<Row> rows = jdbc.sql(sql).params(params).query(this::row).list();
+        List<LookRow> rows = jdbc.sql(sql).params(params).query(this::row).list();
         if (rows.isEmpty()) {
             return Map.of();
         }
@@ -296,7 +298,7 @@ public class FilmLooks {
                 .param("looks", rows.stream().map(r -> r.look().id()).toList())
                 .query((row, i) -> marks.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
                         .add(new FilmMark(
-                                FilmMark.Kind.valueOf(row.getString(2)),
+                                FilmMark.MarkKind.valueOf(row.getString(2)),
                                 row.getDouble(3),
                                 row.getDouble(4),
                                 row.getDouble(5))))
@@ -312,14 +314,14 @@ public class FilmLooks {
                 l.id(), l.at(), l.person(), l.grade(), l.graded(), l.transmittance(), l.leak(), marks, l.note());
     }
 
-    private Row row(ResultSet row, int number) throws SQLException {
+    private LookRow row(ResultSet row, int number) throws SQLException {
         String clouding = row.getString(5);
         Double transmittance = row.getObject(8, Double.class);
         Clouding grade = clouding != null
                 ? Clouding.valueOf(clouding)
                 : transmittance != null ? Clouding.of(transmittance) : null;
         String leak = row.getString(9);
-        return new Row(
+        return new LookRow(
                 row.getLong(2),
                 new Look(
                         row.getLong(1),

@@ -267,30 +267,30 @@ public class FilmTones {
      */
     @Transactional(readOnly = true)
     public Map<Long, Tone> latest() {
-        record Row(long film, Tone tone) {}
+        record ToneRow(long film, Tone tone) {}
         return jdbc
                 .sql(
                         TONE.replace("t.trace", "'null'")
                                 + """
                  and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id
                  and f.removed_at is null where not x.withdrawn group by x.film_id)""")
-                .query((row, i) -> new Row(row.getLong(2), tone(row)))
+                .query((row, i) -> new ToneRow(row.getLong(2), tone(row)))
                 .list()
                 .stream()
-                .collect(Collectors.toMap(Row::film, Row::tone));
+                .collect(Collectors.toMap(ToneRow::film, ToneRow::tone));
     }
 
     /** The reference of each model, by its number and the thickness in micrometres. */
     @Transactional(readOnly = true)
     public Map<String, Reference> references() {
-        record Row(long model, Reference reference) {}
+        record ToneRow(long model, Reference reference) {}
         return jdbc
                 .sql(
                         """
                 select r.model_id, r.id, r.school, r.thickness_mm, r.hz, r.tension_n_per_m, r.temperature_c,
                 r.made_at, p.name from tone_reference r join person p on p.id = r.person_id
                 where r.id in (select max(id) from tone_reference group by model_id, thickness_mm)""")
-                .query((row, i) -> new Row(
+                .query((row, i) -> new ToneRow(
                         row.getLong(1),
                         new Reference(
                                 row.getLong(2),
@@ -303,7 +303,7 @@ public class FilmTones {
                                 row.getString(9))))
                 .list()
                 .stream()
-                .collect(Collectors.toMap(r -> key(r.model(), r.reference().thicknessMm()), Row::reference));
+                .collect(Collectors.toMap(r -> key(r.model(), r.reference().thicknessMm()), ToneRow::reference));
     }
 
     /** What the film in this vat should sound like, if somebody said so. */

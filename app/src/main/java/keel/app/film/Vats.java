@@ -218,7 +218,7 @@ public class Vats {
                 frame);
         String pack = row.getString("pack");
         PartView film = films.get(row.getString("film"));
-        PartUse.Part kind = model.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
+        PartUse.UsedPart kind = model.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         PartUse use = film == null
                 ? null
                 : new PartUse(

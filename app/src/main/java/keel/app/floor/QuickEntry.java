@@ -13,7 +13,7 @@ import java.time.Instant;
 class QuickEntry {
 
     /** What a line made. */
-    enum Kind {
+    enum EntryKind {
         FAILURE,
         RUN,
         FINISH,
@@ -33,7 +33,7 @@ class QuickEntry {
     String reading;
 
     @Enumerated(EnumType.STRING)
-    Kind kind;
+    EntryKind kind;
 
     Long subjectId;
     Instant undoneAt;

@@ -158,7 +158,7 @@ public class QuickLines {
                     f.absent(),
                     f.zones(),
                     f.note()));
-            return made(entry, QuickEntry.Kind.FAILURE, failure.id(), "/failures/" + failure.id());
+            return made(entry, QuickEntry.EntryKind.FAILURE, failure.id(), "/failures/" + failure.id());
         }
         if (order instanceof Order.LogRun r) {
             Instant end = clock.instant();
@@ -173,12 +173,12 @@ public class QuickLines {
                     r.outcome().name(),
                     null,
                     null));
-            return made(entry, QuickEntry.Kind.RUN, run.id(), "/runs/" + run.id());
+            return made(entry, QuickEntry.EntryKind.RUN, run.id(), "/runs/" + run.id());
         }
         if (order instanceof Order.StartRun r) {
             RunView run = runs.enter(new RunEntry(
                     r.machine(), r.job(), null, null, r.layers(), r.layerExposureS(), r.resinMl(), null, null, null));
-            return made(entry, QuickEntry.Kind.RUN, run.id(), "/machines/" + r.machine());
+            return made(entry, QuickEntry.EntryKind.RUN, run.id(), "/machines/" + r.machine());
         }
         if (order instanceof Order.FinishRun f) {
             MachineNow now = standings.of(f.machine());
@@ -191,7 +191,7 @@ public class QuickLines {
             runs.finish(now.run().id(), null, f.outcome().name(), f.reachedLayer(), null);
             return made(
                     entry,
-                    QuickEntry.Kind.FINISH,
+                    QuickEntry.EntryKind.FINISH,
                     now.run().id(),
                     "/runs/" + now.run().id());
         }
@@ -199,7 +199,10 @@ public class QuickLines {
             long id = bench.record(new ServiceEntry(s.machine(), s.kind().name(), null, null, s.values()))
                     .id();
             return made(
-                    entry, QuickEntry.Kind.SERVICE, id, s.machine() == null ? "/bench" : "/machines/" + s.machine());
+                    entry,
+                    QuickEntry.EntryKind.SERVICE,
+                    id,
+                    s.machine() == null ? "/bench" : "/machines/" + s.machine());
         }
         if (order instanceof Order.Pour p) {
             Parts.PartRef vat = parts.vatOn(fleet.machine(p.machine()).id());
@@ -208,26 +211,26 @@ public class QuickLines {
             }
             return made(
                     entry,
-                    QuickEntry.Kind.POUR,
+                    QuickEntry.EntryKind.POUR,
                     resins.pour(vat.code(), p.resin(), p.ml(), null).id(),
                     "/machines/" + p.machine());
         }
         if (order instanceof Order.MoveStock m) {
             return made(
                     entry,
-                    QuickEntry.Kind.STOCK,
+                    QuickEntry.EntryKind.STOCK,
                     stock.moved(m.item(), m.quantity(), "quick line"),
                     "/stores/" + m.item());
         }
         Order.ReadRoom room = (Order.ReadRoom) order;
         return made(
                 entry,
-                QuickEntry.Kind.ROOM,
+                QuickEntry.EntryKind.ROOM,
                 air.read(room.room(), room.temperatureC(), room.humidityPercent()),
                 "/fleet");
     }
 
-    private static String made(QuickEntry entry, QuickEntry.Kind kind, long subject, String path) {
+    private static String made(QuickEntry entry, QuickEntry.EntryKind kind, long subject, String path) {
         entry.kind = kind;
         entry.subjectId = subject;
         return path;

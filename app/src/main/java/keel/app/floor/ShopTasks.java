@@ -86,7 +86,7 @@ public class ShopTasks {
                         null,
                         "/air/rooms/" + a.room())));
         parts.all().stream()
-                .filter(AirParts.Part::due)
+                .filter(AirParts.AirPart::due)
                 .forEach(p -> tasks.add(new Task(
                         null,
                         p.name(),

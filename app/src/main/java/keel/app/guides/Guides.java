@@ -127,13 +127,13 @@ public class Guides {
     }
 
     /** How a part in the path of the air is cleaned or changed. */
-    public Procedure forPart(AirParts.Part part) {
+    public Procedure forPart(AirParts.AirPart part) {
         return procedures.of(part.kind());
     }
 
     /** The session that is open for a part in the path of the air, if there is one. */
     @Transactional(readOnly = true)
-    public OptionalLong openFor(AirParts.Part part) {
+    public OptionalLong openFor(AirParts.AirPart part) {
         return sessions.findFirstByAirPartIdAndFinishedAtIsNullAndGivenUpAtIsNull(part.id())
                 .map(s -> OptionalLong.of(s.id))
                 .orElse(OptionalLong.empty());
@@ -142,7 +142,7 @@ public class Guides {
     /** Begins with a part in the path of the air, or goes on with what is open. Answers the session. */
     public long beginFor(long airPart) {
         Actor actor = Actor.current();
-        AirParts.Part part = airParts.locked(airPart);
+        AirParts.AirPart part = airParts.locked(airPart);
         OptionalLong open = openFor(part);
         if (open.isPresent()) {
             return open.getAsLong();
@@ -482,12 +482,12 @@ public class Guides {
                     List.of(Course.Subject.airPart(
                             airParts.name(session.airPartId), session.step, answers(session.answers))));
         }
-        record Row(String vat, String step, int bolts, String answers) {}
-        List<Row> rows = jdbc.sql(
+        record VatRow(String vat, String step, int bolts, String answers) {}
+        List<VatRow> rows = jdbc.sql(
                         "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = "
                                 + "g.vat_id where g.session_id = ? order by g.place")
                 .param(session.id)
-                .query((row, i) -> new Row(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
+                .query((row, i) -> new VatRow(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
                 .list();
         return new Course(
                 procedure,

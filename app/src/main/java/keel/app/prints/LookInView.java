@@ -11,7 +11,7 @@ import keel.core.watch.LookIn;
  * @param seen null while it is to be done
  */
 public record LookInView(
-        long id, LookIn.Kind kind, Instant dueAt, int layer, Instant lookedAt, LookAdvice.Seen seen, String by) {
+        long id, LookIn.LookKind kind, Instant dueAt, int layer, Instant lookedAt, LookAdvice.Seen seen, String by) {
 
     public boolean open() {
         return lookedAt == null;

@@ -144,7 +144,7 @@ public class LookIns {
                         row.getString(2),
                         row.getLong(3),
                         row.getString(4),
-                        LookIn.Kind.valueOf(row.getString(5)),
+                        LookIn.LookKind.valueOf(row.getString(5)),
                         instant(row, 6),
                         row.getInt(7)))
                 .list();
@@ -183,7 +183,7 @@ public class LookIns {
                             + "advice) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
                     .params(
                             run.id(),
-                            LookIn.Kind.INTERVAL.name(),
+                            LookIn.LookKind.INTERVAL.name(),
                             time(now),
                             progress == null ? 0 : progress.layer(),
                             time(now),
@@ -213,7 +213,7 @@ public class LookIns {
     private void again(long runId, Instant at, Progress progress) {
         if (progress == null || at.isBefore(progress.end())) {
             jdbc.sql("insert into look_in (run_id, kind, due_at, layer) values (?, ?, ?, ?)")
-                    .params(runId, LookIn.Kind.INTERVAL.name(), time(at), progress == null ? 0 : progress.layer())
+                    .params(runId, LookIn.LookKind.INTERVAL.name(), time(at), progress == null ? 0 : progress.layer())
                     .update();
         }
     }
@@ -222,7 +222,7 @@ public class LookIns {
         String seen = row.getString(6);
         return new LookInView(
                 row.getLong(1),
-                LookIn.Kind.valueOf(row.getString(2)),
+                LookIn.LookKind.valueOf(row.getString(2)),
                 instant(row, 3),
                 row.getInt(4),
                 instant(row, 5),

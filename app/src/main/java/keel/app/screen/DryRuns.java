@@ -49,7 +49,7 @@ public class DryRuns {
     }
 
     /** One dry run; {@code profile} is the version that it was held against, null where there was none. */
-    public record View(
+    public record DryRunView(
             long id,
             Instant at,
             String file,
@@ -85,7 +85,7 @@ public class DryRuns {
     }
 
     /** The last ones of a machine, the newest first. */
-    public List<View> of(long machineId) {
+    public List<DryRunView> of(long machineId) {
         return jdbc.sql("select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and "
                         + "not withdrawn order by at desc, id desc fetch first "
                         + SHOWN + " rows only")
@@ -104,7 +104,7 @@ public class DryRuns {
         Map<String, String> words = new LinkedHashMap<>();
         profiles.inForce(fleet.machine(machine).id(), at).ifPresent(p -> {
             DryRun.Profile profile = DryRun.Profile.of(p.settings());
-            for (DryRun.Kind kind : DryRun.Kind.values()) {
+            for (DryRun.ReadingKind kind : DryRun.ReadingKind.values()) {
                 Double expected = profile.expected(kind);
                 if (expected != null) {
                     words.put(
@@ -116,10 +116,10 @@ public class DryRuns {
         return words;
     }
 
-    private View view(long machineId, long id, Instant at, String content, String note) {
+    private DryRunView view(long machineId, long id, Instant at, String content, String note) {
         Map<String, Object> values = read(content);
         Optional<InForce> profile = profiles.inForce(machineId, at);
-        return new View(
+        return new DryRunView(
                 id,
                 at,
                 (String) values.get("file"),
@@ -142,7 +142,7 @@ public class DryRuns {
     private static List<DryRun.Reading> readings(DryRun.Profile profile, Map<String, Object> values) {
         boolean screenOnly = "SCREEN_ONLY".equals(values.get("scope"));
         List<DryRun.Reading> readings = new ArrayList<>();
-        for (DryRun.Kind kind : DryRun.Kind.values()) {
+        for (DryRun.ReadingKind kind : DryRun.ReadingKind.values()) {
             if (profile.expected(kind) != null
                     && (!screenOnly || kind.withoutLift())
                     && values.get(kind.field()) instanceof List<?> list
@@ -198,7 +198,7 @@ public class DryRuns {
                 .toInstant();
         differences(profiles.inForce(service.machineId(), at), service.values()).stream()
                 .filter(d -> d.significant()
-                        && (d.kind() == DryRun.Kind.LIFT_S || d.kind() == DryRun.Kind.RETRACT_S)
+                        && (d.kind() == DryRun.ReadingKind.LIFT_S || d.kind() == DryRun.ReadingKind.RETRACT_S)
                         && d.measured() < d.expected())
                 .findFirst()
                 .ifPresent(d -> found.add("lift-fast"));

@@ -66,7 +66,7 @@ public class Optics {
      * @param fittedAt when it was first fitted, null if it never was
      * @param uvHours of light through it or by it, {@code hours} of printing; what it had done before included
      */
-    public record Part(
+    public record OpticalPart(
             long id,
             ComponentKind kind,
             String code,
@@ -125,14 +125,14 @@ public class Optics {
     public record Heat(double meanC, double warmUvHours, double knownUvHours) {}
 
     /** Newest first. */
-    public List<Part> all() {
+    public List<OpticalPart> all() {
         return jdbc.sql(PART + " order by c.kind desc, c.number desc")
                 .query((row, i) -> part(row))
                 .list();
     }
 
     /** @throws NotThere if there is none */
-    public Part one(String code) {
+    public OpticalPart one(String code) {
         return jdbc.sql(PART + " and c.code = ?")
                 .param(code)
                 .query((row, i) -> part(row))
@@ -164,10 +164,10 @@ public class Optics {
         return heat;
     }
 
-    private static Part part(ResultSet row) throws SQLException {
+    private static OpticalPart part(ResultSet row) throws SQLException {
         String name = row.getString("model_name");
         String revision = row.getString("revision");
-        return new Part(
+        return new OpticalPart(
                 row.getLong("id"),
                 ComponentKind.valueOf(row.getString("kind")),
                 row.getString("code"),

@@ -13,8 +13,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import keel.app.standing.MachineNow;
 import keel.app.standing.PartView;
-import keel.core.screen.ScreenInspection.Kind;
 import keel.core.screen.ScreenInspection.Spot;
+import keel.core.screen.ScreenInspection.SpotKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -92,7 +92,7 @@ public class ScreenSpots {
             for (JsonNode spot : JSON.readTree(content).path("spots")) {
                 if (spot.path("xMm").isNumber() && spot.path("yMm").isNumber()) {
                     spots.add(new Spot(
-                            "LIT".equals(spot.path("kind").asText()) ? Kind.LIT : Kind.DARK,
+                            "LIT".equals(spot.path("kind").asText()) ? SpotKind.LIT : SpotKind.DARK,
                             spot.get("xMm").asDouble(),
                             spot.get("yMm").asDouble(),
                             Math.abs(spot.path("sizeMm").asDouble(USUAL_MM)),

@@ -10,8 +10,8 @@ import org.springframework.context.annotation.Primary;
 import org.springframework.stereotype.Component;
 
 /**
- * The application's clock, in whole milliseconds. Fixed at {@code keel.clock} where that is given (pictures, tests);
- * while the demo writes its history, it shows the time of the history.
+ * The application's clock, in whole milliseconds. With {@code keel.clock} it stands still at that moment (pictures), or
+ * goes on from it where a plus follows (tests); while the demo writes its history, it shows the time of the history.
  */
 @Component
 @Primary
@@ -21,9 +21,19 @@ public class ShopClock extends Clock {
     private Instant told;
 
     ShopClock(@Value("${keel.clock:}") String fixed) {
-        this.base = fixed.isBlank()
-                ? Clock.tick(Clock.systemUTC(), Duration.ofMillis(1))
-                : Clock.fixed(Instant.parse(fixed), ZoneOffset.UTC);
+        this.base = clock(fixed.strip());
+    }
+
+    private static Clock clock(String set) {
+        Clock system = Clock.tick(Clock.systemUTC(), Duration.ofMillis(1));
+        if (set.isEmpty()) {
+            return system;
+        }
+        if (set.endsWith("+")) {
+            Instant from = Instant.parse(set.substring(0, set.length() - 1));
+            return Clock.offset(system, Duration.between(system.instant(), from));
+        }
+        return Clock.fixed(Instant.parse(set), ZoneOffset.UTC);
     }
 
     /** Shows the given time from now on, or the real one again for null. */

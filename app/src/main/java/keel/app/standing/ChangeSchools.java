@@ -32,20 +32,20 @@ public class ChangeSchools {
 
     /** For every kind; by the records where nobody chose. */
     @Transactional(readOnly = true)
-    public Map<PartUse.Part, ChangeSchool> all() {
-        Map<PartUse.Part, ChangeSchool> schools = new EnumMap<>(PartUse.Part.class);
-        for (PartUse.Part part : PartUse.Part.values()) {
+    public Map<PartUse.UsedPart, ChangeSchool> all() {
+        Map<PartUse.UsedPart, ChangeSchool> schools = new EnumMap<>(PartUse.UsedPart.class);
+        for (PartUse.UsedPart part : PartUse.UsedPart.values()) {
             schools.put(part, ChangeSchool.RECORDS);
         }
         jdbc.sql("select kind, school from change_school order by id")
                 .query((row, i) ->
-                        schools.put(PartUse.Part.valueOf(row.getString(1)), ChangeSchool.valueOf(row.getString(2))))
+                        schools.put(PartUse.UsedPart.valueOf(row.getString(1)), ChangeSchool.valueOf(row.getString(2))))
                 .list();
         return schools;
     }
 
     /** Keepers choose; the latest choice counts. */
-    public void choose(PartUse.Part kind, ChangeSchool school) {
+    public void choose(PartUse.UsedPart kind, ChangeSchool school) {
         Actor actor = Actor.require(Role.KEEPER);
         jdbc.sql("insert into change_school (kind, school, made_at, person_id) values (?, ?, ?, ?)")
                 .params(kind.name(), school.name(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId())

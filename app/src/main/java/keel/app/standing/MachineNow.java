@@ -77,17 +77,17 @@ public record MachineNow(
 
     /** Film, or lining of its tank, with its life; null if none is in. */
     public PartUse liningUse() {
-        PartUse film = worn(PartUse.Part.FILM);
-        return film == null ? worn(PartUse.Part.TANK) : film;
+        PartUse film = worn(PartUse.UsedPart.FILM);
+        return film == null ? worn(PartUse.UsedPart.TANK) : film;
     }
 
     /** Its screen with its life; null if none is in. */
     public PartUse screenUse() {
-        return worn(PartUse.Part.SCREEN);
+        return worn(PartUse.UsedPart.SCREEN);
     }
 
     /** A part with its life; null if it has none. */
-    public PartUse worn(PartUse.Part part) {
+    public PartUse worn(PartUse.UsedPart part) {
         return worn.stream().filter(u -> u.part() == part).findFirst().orElse(null);
     }
 

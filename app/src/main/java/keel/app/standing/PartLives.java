@@ -53,8 +53,14 @@ public class PartLives {
     }
 
     /** A part with what it has been through; {@code where} is the machine or vat that it was in last. */
-    public record Part(
-            String code, PartUse.Part kind, String model, Lived lived, Instant endedAt, String where, boolean fitted) {
+    public record PartAge(
+            String code,
+            PartUse.UsedPart kind,
+            String model,
+            Lived lived,
+            Instant endedAt,
+            String where,
+            boolean fitted) {
 
         boolean ended() {
             return endedAt != null;
@@ -64,7 +70,7 @@ public class PartLives {
     /**
      * A part in service with what is left of it on the clock: until one in ten, half and nine in ten such have ended.
      */
-    public record Left(Part part, double age, double failsInJob, double low, double median, double high) {}
+    public record Left(PartAge part, double age, double failsInJob, double low, double median, double high) {}
 
     /**
      * Parts of one kind and size together.
@@ -80,7 +86,7 @@ public class PartLives {
      * @param schools what each school would have cost over the last year
      */
     public record Group(
-            PartUse.Part kind,
+            PartUse.UsedPart kind,
             String model,
             KindOfLife life,
             Map<String, Long> causes,
@@ -101,8 +107,12 @@ public class PartLives {
      * All sizes of a kind: what a change costs, by which school it is changed, and what each would have cost over the
      * last year.
      */
-    public record Kind(
-            PartUse.Part kind, ChangeCosts costs, ChangeSchool school, List<SchoolCost> schools, List<Group> groups) {
+    public record LivesOfKind(
+            PartUse.UsedPart kind,
+            ChangeCosts costs,
+            ChangeSchool school,
+            List<SchoolCost> schools,
+            List<Group> groups) {
 
         /** The school that would have cost least; null where nothing was printed. */
         public ChangeSchool cheapest() {
@@ -115,10 +125,10 @@ public class PartLives {
     }
 
     /** Lives by kind and size; those of which too few have ended go by what is usual. */
-    public record Book(Map<String, PartLife> known, Map<PartUse.Part, ChangeSchool> schools, Defaults defaults) {
+    public record Book(Map<String, PartLife> known, Map<PartUse.UsedPart, ChangeSchool> schools, Defaults defaults) {
 
         /** @param model name of the machine model that it fits */
-        public PartLife of(PartUse.Part kind, String model) {
+        public PartLife of(PartUse.UsedPart kind, String model) {
             PartLife usual = defaults.usual(kind);
             PartLife life = known.get(key(kind, model));
             return life != null
@@ -134,20 +144,20 @@ public class PartLives {
     /** All kinds and sizes of which there is any, films first. */
     public List<Group> groups() {
         Defaults defaults = settings.defaults();
-        Map<PartUse.Part, ChangeSchool> by = schools.all();
+        Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
         return byKind(all()).values().stream()
                 .map(parts -> group(parts, defaults, by.get(parts.get(0).kind())))
                 .toList();
     }
 
     /** The same by kind. */
-    public List<Kind> kinds() {
-        Map<PartUse.Part, List<Group>> byKind =
+    public List<LivesOfKind> kinds() {
+        Map<PartUse.UsedPart, List<Group>> byKind =
                 groups().stream().collect(Collectors.groupingBy(Group::kind, TreeMap::new, Collectors.toList()));
         return byKind.values().stream().map(PartLives::kind).toList();
     }
 
-    private static Kind kind(List<Group> groups) {
+    private static LivesOfKind kind(List<Group> groups) {
         List<SchoolCost> schools = Stream.of(ChangeSchool.values())
                 .map(s -> groups.stream()
                         .flatMap(g -> g.schools().stream())
@@ -155,7 +165,7 @@ public class PartLives {
                         .reduce(SchoolCost::plus)
                         .orElseThrow())
                 .toList();
-        return new Kind(
+        return new LivesOfKind(
                 groups.get(0).kind(), groups.get(0).costs(), groups.get(0).school(), schools, groups);
     }
 
@@ -167,7 +177,7 @@ public class PartLives {
         State state = state();
         Fits now = fits;
         if (now == null || !now.marks().equals(state.marks()) || now.book().defaults() != defaults) {
-            Map<PartUse.Part, ChangeSchool> by = schools.all();
+            Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
             now = new Fits(
                     state.marks(),
                     new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
@@ -176,7 +186,7 @@ public class PartLives {
         return now.book();
     }
 
-    private Map<String, PartLife> fitted(Defaults defaults, Map<PartUse.Part, ChangeSchool> by) {
+    private Map<String, PartLife> fitted(Defaults defaults, Map<PartUse.UsedPart, ChangeSchool> by) {
         Map<String, PartLife> known = new LinkedHashMap<>();
         byKind(all()).forEach((key, parts) -> {
             if (parts.stream().filter(p -> p.lived().endedByItself()).count() >= KindOfLife.ENDS_THAT_TELL) {
@@ -189,8 +199,8 @@ public class PartLives {
         return known;
     }
 
-    private static PartLife partLife(List<Part> parts, KindOfLife life, ChangeSchool school, Defaults defaults) {
-        PartUse.Part kind = parts.get(0).kind();
+    private static PartLife partLife(List<PartAge> parts, KindOfLife life, ChangeSchool school, Defaults defaults) {
+        PartUse.UsedPart kind = parts.get(0).kind();
         PartLife usual = defaults.usual(kind);
         PartLife known = new PartLife(
                 life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
@@ -205,8 +215,8 @@ public class PartLives {
         };
     }
 
-    private Group group(List<Part> parts, Defaults defaults, ChangeSchool school) {
-        PartUse.Part kind = parts.get(0).kind();
+    private Group group(List<PartAge> parts, Defaults defaults, ChangeSchool school) {
+        PartUse.UsedPart kind = parts.get(0).kind();
         KindOfLife life = life(parts, defaults);
         ChangeCosts costs = ChangeCosts.of(defaults, kind);
         double job = defaults.value("job.typicalHours") * life.clockPerHour();
@@ -231,18 +241,18 @@ public class PartLives {
                 lastYear(parts, life, cheapest, costs, defaults));
     }
 
-    private static KindOfLife life(List<Part> parts, Defaults defaults) {
-        PartUse.Part kind = parts.get(0).kind();
-        return KindOfLife.of(parts.stream().map(Part::lived).toList(), defaults.life(kind), kind.usualClock());
+    private static KindOfLife life(List<PartAge> parts, Defaults defaults) {
+        PartUse.UsedPart kind = parts.get(0).kind();
+        return KindOfLife.of(parts.stream().map(PartAge::lived).toList(), defaults.life(kind), kind.usualClock());
     }
 
-    private static AgeReplacement replacement(List<Part> parts, KindOfLife life, ChangeCosts costs) {
+    private static AgeReplacement replacement(List<PartAge> parts, KindOfLife life, ChangeCosts costs) {
         return AgeReplacement.of(life.span(), costs.plannedCost(), endCost(parts, costs));
     }
 
     /** While too few ended to tell it is the shop's own age. */
     private static CheapestAge cheapest(
-            List<Part> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
+            List<PartAge> parts, KindOfLife life, AgeReplacement replace, ChangeCosts costs, PartLife usual) {
         return !life.known()
                 ? new CheapestAge(usual.replaceAt(), usual.clock(), CheapestAge.Which.OWN)
                 : CheapestAge.of(
@@ -250,12 +260,12 @@ public class PartLives {
                         life.clock(),
                         usual.replaceAt(),
                         usual.clock(),
-                        parts.stream().map(Part::lived).toList(),
+                        parts.stream().map(PartAge::lived).toList(),
                         costs.plannedCost(),
                         costs.failureCost());
     }
 
-    private static double endCost(List<Part> parts, ChangeCosts costs) {
+    private static double endCost(List<PartAge> parts, ChangeCosts costs) {
         return costs.endCost(
                 (int) parts.stream()
                         .filter(p -> p.lived().endedByItself() && p.lived().inPrint())
@@ -265,12 +275,12 @@ public class PartLives {
 
     /** Of the parts that ended in the last year or are in service. */
     private List<SchoolCost> lastYear(
-            List<Part> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
+            List<PartAge> parts, KindOfLife life, CheapestAge cheapest, ChangeCosts costs, Defaults defaults) {
         Instant from =
                 clock.instant().atOffset(ZoneOffset.UTC).minusDays(A_YEAR_DAYS).toInstant();
         List<Lived> lived = parts.stream()
                 .filter(p -> p.endedAt() == null || p.endedAt().isAfter(from))
-                .map(Part::lived)
+                .map(PartAge::lived)
                 .filter(l -> l.usage().hours() > 0)
                 .toList();
         PartLife usual = defaults.usual(parts.get(0).kind());
@@ -294,7 +304,7 @@ public class PartLives {
                 .toList();
     }
 
-    private static Map<String, Long> causes(List<Part> parts) {
+    private static Map<String, Long> causes(List<PartAge> parts) {
         Map<String, Long> sorted = new LinkedHashMap<>();
         parts.stream()
                 .filter(p -> p.lived().endReason() != null)
@@ -306,7 +316,7 @@ public class PartLives {
         return sorted;
     }
 
-    private static Left left(Part p, KindOfLife of, double job) {
+    private static Left left(PartAge p, KindOfLife of, double job) {
         double age = p.lived().age(of.clock());
         return new Left(
                 p,
@@ -317,12 +327,12 @@ public class PartLives {
                 of.span().left(age, 0.9));
     }
 
-    private static Map<String, List<Part>> byKind(List<Part> parts) {
+    private static Map<String, List<PartAge>> byKind(List<PartAge> parts) {
         return parts.stream()
                 .collect(Collectors.groupingBy(p -> key(p.kind(), p.model()), TreeMap::new, Collectors.toList()));
     }
 
-    private static String key(PartUse.Part kind, String model) {
+    private static String key(PartUse.UsedPart kind, String model) {
         return kind.ordinal() + " " + model;
     }
 
@@ -345,7 +355,7 @@ public class PartLives {
                 where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
                 .param(
                         "causes",
-                        Stream.of(PartUse.Part.values())
+                        Stream.of(PartUse.UsedPart.values())
                                 .flatMap(p -> p.failsBy().stream())
                                 .distinct()
                                 .toList())
@@ -353,13 +363,13 @@ public class PartLives {
                 .single();
     }
 
-    private List<Part> all() {
-        List<Part> parts = new ArrayList<>(read("FILM", PartUse.Part.FILM.failsBy()));
-        parts.addAll(read("SCREEN", PartUse.Part.SCREEN.failsBy()));
+    private List<PartAge> all() {
+        List<PartAge> parts = new ArrayList<>(read("FILM", PartUse.UsedPart.FILM.failsBy()));
+        parts.addAll(read("SCREEN", PartUse.UsedPart.SCREEN.failsBy()));
         return parts;
     }
 
-    private List<Part> read(String kind, List<String> causes) {
+    private List<PartAge> read(String kind, List<String> causes) {
         return jdbc
                 .sql(
                         """
@@ -391,13 +401,13 @@ public class PartLives {
                 .toList();
     }
 
-    private static Part part(ResultSet row, String kind) throws SQLException {
+    private static PartAge part(ResultSet row, String kind) throws SQLException {
         OffsetDateTime ended = row.getObject("ended_at", OffsetDateTime.class);
-        PartUse.Part part = kind.equals("SCREEN")
-                ? PartUse.Part.SCREEN
-                : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.Part.TANK : PartUse.Part.FILM;
+        PartUse.UsedPart part = kind.equals("SCREEN")
+                ? PartUse.UsedPart.SCREEN
+                : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         Usage usage = new Usage(row.getDouble("hours"), row.getDouble("uv_hours"), row.getLong("layers"), 0, 0);
-        return new Part(
+        return new PartAge(
                 row.getString("code"),
                 part,
                 row.getString("model"),

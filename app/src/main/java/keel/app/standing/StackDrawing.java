@@ -335,7 +335,7 @@ public record StackDrawing(
                 .append(" machine: ")
                 .append(m.standing().state().word().toLowerCase(Locale.ROOT));
         for (PartUse part : m.worn()) {
-            if (part.part() != PartUse.Part.LIGHT) {
+            if (part.part() != PartUse.UsedPart.LIGHT) {
                 words.append("; ")
                         .append(part.part().prefix())
                         .append(String.format(

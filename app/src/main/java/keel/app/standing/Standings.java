@@ -69,7 +69,7 @@ public class Standings {
         this.clock = clock;
     }
 
-    private record Row(
+    private record StandingRow(
             long id,
             String code,
             String name,
@@ -109,7 +109,7 @@ public class Standings {
     }
 
     private List<MachineNow> read(String code) {
-        List<Row> rows = rows(code);
+        List<StandingRow> rows = rows(code);
         if (rows.isEmpty()) {
             return List.of();
         }
@@ -139,7 +139,7 @@ public class Standings {
     }
 
     private MachineNow now(
-            Row row,
+            StandingRow row,
             List<PartView> fitted,
             List<Hold> holds,
             List<String> causes,
@@ -202,27 +202,28 @@ public class Standings {
                 uvShare);
     }
 
-    private static List<PartUse> uses(Row row, Map<ComponentKind, PartView> parts, PartLives.Book book) {
+    private static List<PartUse> uses(StandingRow row, Map<ComponentKind, PartView> parts, PartLives.Book book) {
         List<PartUse> uses = new ArrayList<>();
-        PartUse.Part lining = row.kind() == MachineKind.LASER_TANK ? PartUse.Part.TANK : PartUse.Part.FILM;
+        PartUse.UsedPart lining = row.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         use(row, parts.get(ComponentKind.FILM), lining, row.kind().lining(), book)
                 .ifPresent(uses::add);
         if (row.kind().hasScreen()) {
-            use(row, parts.get(ComponentKind.SCREEN), PartUse.Part.SCREEN, "Screen", book)
+            use(row, parts.get(ComponentKind.SCREEN), PartUse.UsedPart.SCREEN, "Screen", book)
                     .ifPresent(uses::add);
         }
-        use(row, parts.get(ComponentKind.LIGHT), PartUse.Part.LIGHT, "Light engine", book)
+        use(row, parts.get(ComponentKind.LIGHT), PartUse.UsedPart.LIGHT, "Light engine", book)
                 .ifPresent(uses::add);
         return uses;
     }
 
-    private static Optional<PartUse> use(Row row, PartView part, PartUse.Part kind, String words, PartLives.Book book) {
+    private static Optional<PartUse> use(
+            StandingRow row, PartView part, PartUse.UsedPart kind, String words, PartLives.Book book) {
         return part == null
                 ? Optional.empty()
                 : Optional.of(new PartUse(kind, words + " " + part.code(), part.usage(), book.of(kind, row.model())));
     }
 
-    private List<Row> rows(String code) {
+    private List<StandingRow> rows(String code) {
         return jdbc.sql(
                         """
                 select m.id, m.code, m.name, o.kind, o.name, r.code, r.name, o.plate_width_mm, o.plate_depth_mm,
@@ -233,7 +234,7 @@ public class Standings {
                 left join machine_standing s on s.machine_id = m.id
                 where (cast(:code as varchar) is null and m.retired_at is null) or m.code = :code order by m.name""")
                 .param("code", code)
-                .query((row, i) -> new Row(
+                .query((row, i) -> new StandingRow(
                         row.getLong(1),
                         row.getString(2),
                         row.getString(3),

@@ -100,7 +100,7 @@ public class WearMaps {
         }
     }
 
-    private record Part(
+    private record WornPart(
             long id,
             PlateCells cells,
             Counted metered,
@@ -115,8 +115,8 @@ public class WearMaps {
             return bytes != null && bytes.length == cells.count() * 2 * Double.BYTES;
         }
 
-        Part anew() {
-            return new Part(id, cells, metered, new Counted(0, 0, 0), 0, 0, null, null);
+        WornPart anew() {
+            return new WornPart(id, cells, metered, new Counted(0, 0, 0), 0, 0, null, null);
         }
     }
 
@@ -128,10 +128,10 @@ public class WearMaps {
         if (parts.isEmpty()) {
             return;
         }
-        List<Part> stale = stale(parts);
+        List<WornPart> stale = stale(parts);
         Map<Long, List<Printed>> later = runs(stale);
-        List<Part> anew = new ArrayList<>();
-        for (Part part : stale) {
+        List<WornPart> anew = new ArrayList<>();
+        for (WornPart part : stale) {
             List<Printed> runs = later.getOrDefault(part.id(), List.of());
             if (part.through() == null
                     || part.whole() && part.mapped().plus(runs).same(part.metered())) {
@@ -142,14 +142,14 @@ public class WearMaps {
         }
         if (!anew.isEmpty()) {
             jdbc.sql("delete from wear_map where component_id in (:parts)")
-                    .param("parts", anew.stream().map(Part::id).toList())
+                    .param("parts", anew.stream().map(WornPart::id).toList())
                     .update();
             Map<Long, List<Printed>> all = runs(anew);
             anew.forEach(part -> write(part, all.getOrDefault(part.id(), List.of())));
         }
     }
 
-    private List<Part> stale(List<Long> parts) {
+    private List<WornPart> stale(List<Long> parts) {
         return jdbc
                 .sql(
                         """
@@ -165,7 +165,7 @@ public class WearMaps {
                 .param("parts", parts)
                 .query((row, i) -> {
                     OffsetDateTime through = row.getObject(12, OffsetDateTime.class);
-                    return new Part(
+                    return new WornPart(
                             row.getLong(1),
                             new PlateCells(row.getDouble(2), row.getDouble(3)),
                             new Counted(row.getLong(4), row.getDouble(5), row.getLong(6)),
@@ -181,7 +181,7 @@ public class WearMaps {
                 .toList();
     }
 
-    private Map<Long, List<Printed>> runs(List<Part> parts) {
+    private Map<Long, List<Printed>> runs(List<WornPart> parts) {
         Map<Long, List<Printed>> runs = new HashMap<>();
         if (parts.isEmpty()) {
             return runs;
@@ -203,7 +203,7 @@ public class WearMaps {
                   and (f.removed_at is null or r.started_at < f.removed_at) and (vf.removed_at is null
                   or r.started_at < vf.removed_at)"""
                         + counts)
-                .param("parts", parts.stream().map(Part::id).toList())
+                .param("parts", parts.stream().map(WornPart::id).toList())
                 .query((row, i) -> {
                     String content = row.getString(5);
                     return runs.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
@@ -217,7 +217,7 @@ public class WearMaps {
         return runs;
     }
 
-    private void write(Part part, List<Printed> runs) {
+    private void write(WornPart part, List<Printed> runs) {
         WearMap map = map(part.cells(), part.bytes());
         double placedUv = part.placedUvHours();
         long placed = part.placedPrints();

@@ -43,7 +43,7 @@ public class GateQuestions {
     }
 
     /** One of them. */
-    public record Question(long id, String text, GateItem.Part part, Set<MachineKind> kinds) {}
+    public record Question(long id, String text, GateItem.GatePart part, Set<MachineKind> kinds) {}
 
     /** Those that are asked, in the order in which they were added. */
     @Transactional(readOnly = true)
@@ -52,7 +52,7 @@ public class GateQuestions {
                 .query((row, i) -> new Question(
                         row.getLong(1),
                         row.getString(2),
-                        GateItem.Part.valueOf(row.getString(3)),
+                        GateItem.GatePart.valueOf(row.getString(3)),
                         Arrays.stream(row.getString(4).split(","))
                                 .map(MachineKind::valueOf)
                                 .collect(Collectors.toUnmodifiableSet())))
@@ -73,7 +73,8 @@ public class GateQuestions {
         Findings findings = new Findings();
         findings.text(text, LONGEST, "text", "The question");
         findings.when(
-                Arrays.stream(GateItem.Part.values()).noneMatch(p -> p.name().equals(part)),
+                Arrays.stream(GateItem.GatePart.values())
+                        .noneMatch(p -> p.name().equals(part)),
                 "part",
                 "Choose where it is looked at.");
         List<String> known = Arrays.stream(MachineKind.values())

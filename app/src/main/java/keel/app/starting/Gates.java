@@ -204,7 +204,9 @@ public class Gates {
         return new GateFacts(
                 m.kind(),
                 m.holds(),
-                m.worn().stream().filter(p -> p.part() != PartUse.Part.LIGHT).toList(),
+                m.worn().stream()
+                        .filter(p -> p.part() != PartUse.UsedPart.LIGHT)
+                        .toList(),
                 jobHours(m, layers, exposureS, defaults),
                 m.uvShare(),
                 m.resin() == null ? null : m.resin().replace('-', ' '),

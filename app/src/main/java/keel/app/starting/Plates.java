@@ -110,7 +110,7 @@ public class Plates {
         FilmLooks.Look look = film == null ? null : looks.latest().get(film.id());
         if (look != null) {
             look.marks().stream()
-                    .filter(k -> k.kind() != FilmMark.Kind.HAZE)
+                    .filter(k -> k.kind() != FilmMark.MarkKind.HAZE)
                     .forEach(k -> spots.add(new Plate.Spot(
                             k.xMm(),
                             k.yMm(),

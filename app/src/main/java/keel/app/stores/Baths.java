@@ -96,7 +96,7 @@ public class Baths {
     @Transactional(readOnly = true)
     public List<Bath> all() {
         Defaults d = settings.defaults();
-        List<Row> rows = jdbc.sql(
+        List<BathRow> rows = jdbc.sql(
                         """
                 select b.id, b.code, b.kind, b.place, f.at, coalesce(f.volume_ml, b.volume_ml), f.fresh_density,
                   coalesce((select sum(w.resin_ml) from finishing w where w.first_bath_id = b.id
@@ -112,7 +112,7 @@ public class Baths {
                 and x.at >= f.at order by x.at desc, x.id desc fetch first row only)
                 where b.retired_at is null order by case b.place when 'FIRST' then 0 when 'SECOND' then 1
                 else 2 end, b.id""")
-                .query((row, i) -> new Row(
+                .query((row, i) -> new BathRow(
                         row.getLong(1),
                         row.getString(2),
                         BathKind.valueOf(row.getString(3)),
@@ -133,7 +133,7 @@ public class Baths {
                 .toList();
     }
 
-    private record Row(
+    private record BathRow(
             long id,
             String code,
             BathKind kind,
@@ -151,7 +151,7 @@ public class Baths {
     /** What the first of two baths did not take off is a tenth of it, common practice, no source. */
     private static final double LEFT_FOR_SECOND = 0.1;
 
-    private static Bath bath(Row r, boolean onlyOne, Defaults d) {
+    private static Bath bath(BathRow r, boolean onlyOne, Defaults d) {
         WashBath bath = new WashBath(
                 r.kind(),
                 r.volumeMl(),

@@ -145,7 +145,7 @@ public class Bottles {
     private Optional<Bottle> find(String code, boolean locked) {
         String typed = code == null ? "" : code.strip();
         String wanted = LabelCode.read(typed)
-                .filter(l -> l.kind() == LabelCode.Kind.BOTTLE)
+                .filter(l -> l.kind() == LabelCode.LabelKind.BOTTLE)
                 .map(LabelCode::code)
                 .orElse(typed)
                 .toUpperCase(Locale.ROOT);

@@ -116,7 +116,7 @@ public class Buying {
      * @param runsOut chance of being without before an order would come, if nothing is bought; null where nothing went
      *     out
      */
-    public record Line(
+    public record BuyingLine(
             Stock.ItemView item,
             Terms terms,
             double serviceLevel,
@@ -147,12 +147,12 @@ public class Buying {
 
     /** Of every item, by name. */
     @Transactional(readOnly = true)
-    public List<Line> lines() {
+    public List<BuyingLine> lines() {
         Map<String, Terms> terms = terms();
         Map<String, Double> ordered = ordered();
         Map<String, Map<LocalDate, Double>> used = used();
         Map<String, Integer> days = days();
-        List<Line> lines = new ArrayList<>();
+        List<BuyingLine> lines = new ArrayList<>();
         for (Stock.ItemView item : stock.all(false)) {
             lines.add(line(
                     need(item, terms.get(item.item())),
@@ -180,7 +180,7 @@ public class Buying {
         return LEVELS.get(t.hurts() == null ? "SOME" : t.hurts());
     }
 
-    private static Line line(
+    private static BuyingLine line(
             Optional<PartNeeds.Need> need,
             Stock.ItemView item,
             Terms terms,
@@ -193,7 +193,7 @@ public class Buying {
         if (need.isPresent()) {
             return part(need.get(), item, terms, onOrder, demand, pack, days);
         }
-        Reorder.Item asked = new Reorder.Item(
+        Reorder.ReorderItem asked = new Reorder.ReorderItem(
                 demand.mean(),
                 demand.sd(),
                 terms.leadDays() == null ? LEAD_DAYS : terms.leadDays(),
@@ -214,7 +214,7 @@ public class Buying {
                 : Math.max(
                         reorder == null ? pack : reorder.orderQuantity(),
                         Math.max(pack, Math.ceil((point - there) / pack - 1e-9) * pack));
-        return new Line(
+        return new BuyingLine(
                 item,
                 terms,
                 level,
@@ -229,7 +229,7 @@ public class Buying {
     }
 
     /** A slow part: how many are wanted follows from the ages and lives of those in service. */
-    private static Line part(
+    private static BuyingLine part(
             PartNeeds.Need need,
             Stock.ItemView item,
             Terms terms,
@@ -246,7 +246,7 @@ public class Buying {
                 onOrder > 0 ? ", " + Plain.number(onOrder) + " ordered" : "",
                 need.yearly(),
                 need.wanted());
-        return new Line(
+        return new BuyingLine(
                 item,
                 terms,
                 level(terms),
@@ -277,7 +277,7 @@ public class Buying {
     }
 
     private static String why(
-            Stock.ItemView item, Reorder.Item asked, DailyDemand demand, double point, double onOrder) {
+            Stock.ItemView item, Reorder.ReorderItem asked, DailyDemand demand, double point, double onOrder) {
         String there = Plain.number(item.quantity()) + " " + item.unit() + " there"
                 + (onOrder > 0 ? ", " + Plain.number(onOrder) + " ordered" : "");
         return demand.mean() == 0
@@ -321,7 +321,7 @@ public class Buying {
 
     /** @throws NotThere if there is no such item */
     @Transactional(readOnly = true)
-    public Line one(String item) {
+    public BuyingLine one(String item) {
         return lines().stream()
                 .filter(l -> l.item().item().equals(item))
                 .findFirst()
@@ -432,14 +432,14 @@ public class Buying {
 
     /** Sealed bottles are written down one by one, so that each gets its label. */
     private void deliver(Order order, double quantity) {
-        record Kind(String resin, Double fullMl) {}
-        Kind kind = jdbc.sql(
+        record BottleKind(String resin, Double fullMl) {}
+        BottleKind kind = jdbc.sql(
                         """
                 select r.code, (select b.full_ml from bottle b where b.resin_id = r.id
                 order by b.at desc, b.id desc fetch first row only) from resin r join stock_item i
                 on i.id = r.item_id where i.code = ?""")
                 .param(order.item())
-                .query((row, i) -> new Kind(row.getString(1), row.getObject(2, Double.class)))
+                .query((row, i) -> new BottleKind(row.getString(1), row.getObject(2, Double.class)))
                 .optional()
                 .orElse(null);
         if (kind == null || quantity != Math.rint(quantity) || quantity > Bottles.MOST_AT_ONCE) {

@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -74,12 +75,18 @@ public class Costs {
     /**
      * Runs together.
      *
+     * @param rate how often they came out; null where there are none
      * @param cost of all of them; its cost of a good print is that of all over how many came out
      * @param perGood money a good print, null if none came out
      * @param lost money in those that did not come out
      */
     public record Group(
             String name, String path, Used used, SuccessRate rate, PrintCost cost, Double perGood, double lost) {
+
+        /** How many came out. */
+        public int good() {
+            return rate == null ? 0 : rate.good();
+        }
 
         public double perAttempt() {
             return used.prints() == 0 ? 0 : cost.perAttempt() / used.prints();
@@ -159,10 +166,14 @@ public class Costs {
         return paid.now().of(standings.of(machine), resin);
     }
 
-    /** How often a machine's prints came out over the last year. */
-    public SuccessRate rate(String machine) {
+    /** How often a machine's prints came out over the last year; empty where it printed nothing. */
+    public Optional<SuccessRate> rate(String machine) {
         List<Run> runs = runs("m.code = ? and r.started_at >= dateadd(day, -365, current_timestamp)", machine);
-        return SuccessRate.of((int) runs.stream().filter(Run::good).count(), runs.size());
+        return rate((int) runs.stream().filter(Run::good).count(), runs.size());
+    }
+
+    private static Optional<SuccessRate> rate(int good, int runs) {
+        return runs == 0 ? Optional.empty() : Optional.of(SuccessRate.of(good, runs));
     }
 
     private List<Run> runs(String where, Object... params) {
@@ -215,14 +226,14 @@ public class Costs {
             good += r.good() ? 1 : 0;
             lost += r.good() ? 0 : cost.perAttempt();
         }
-        List<PrintCost.Line> sums = new ArrayList<>();
-        lines.forEach((line, amount) -> sums.add(new PrintCost.Line(line, amount)));
-        double all = sums.stream().mapToDouble(PrintCost.Line::amount).sum();
+        List<PrintCost.CostLine> sums = new ArrayList<>();
+        lines.forEach((line, amount) -> sums.add(new PrintCost.CostLine(line, amount)));
+        double all = sums.stream().mapToDouble(PrintCost.CostLine::amount).sum();
         return new Group(
                 name,
                 path,
                 used,
-                SuccessRate.of(good, runs.size()),
+                rate(good, runs.size()).orElse(null),
                 new PrintCost(sums, all, good == 0 ? all : all / good),
                 good == 0 ? null : Double.valueOf(all / good),
                 lost);

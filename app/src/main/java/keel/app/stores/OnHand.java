@@ -76,7 +76,7 @@ class OnHand {
         }
 
         /** For machines of these models. */
-        List<Lot> of(PartUse.Part kind, Set<String> models) {
+        List<Lot> of(PartUse.UsedPart kind, Set<String> models) {
             List<Lot> lots = new ArrayList<>();
             switch (kind) {
                 case SCREEN -> screens(models, lots);

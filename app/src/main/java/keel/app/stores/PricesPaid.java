@@ -46,7 +46,7 @@ class PricesPaid {
             double share = m == null || !(m.uvShare() > 0) ? defaults.value("uv.share") : m.uvShare();
             PartUse lining = m == null ? null : m.liningUse();
             PartUse screen = m == null ? null : m.screenUse();
-            PartUse.Part kind = lining == null ? PartUse.Part.FILM : lining.part();
+            PartUse.UsedPart kind = lining == null ? PartUse.UsedPart.FILM : lining.part();
             double filmHours = lining == null
                     ? defaults.value("film.scaleHours")
                     : lining.life().typicalUvHours(share) / share;
@@ -54,14 +54,14 @@ class PricesPaid {
                     litres.getOrDefault(resin, defaults.value("resin.pricePerLitre")),
                     price(kind, m, m == null ? null : m.film()),
                     Math.max(1, filmHours),
-                    screen == null ? 0 : price(PartUse.Part.SCREEN, m, m.screen()),
+                    screen == null ? 0 : price(PartUse.UsedPart.SCREEN, m, m.screen()),
                     screen == null ? 1 : Math.max(1, screen.life().typicalUvHours(share)),
                     shared == null ? defaults.value("run.others") : shared.perPrint(),
                     defaults);
         }
 
         /** What was paid for this very part; else what one costs in the stores; else the shop's figure. */
-        private double price(PartUse.Part kind, MachineNow m, PartView part) {
+        private double price(PartUse.UsedPart kind, MachineNow m, PartView part) {
             Double own = part == null ? null : parts.get(part.code());
             Double spare = m == null ? null : spares.get(kind.name() + " " + m.model());
             return own != null ? own : spare != null ? spare : defaults.value(kind.prefix() + ".price");

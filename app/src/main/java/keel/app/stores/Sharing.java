@@ -68,9 +68,9 @@ public class Sharing {
             return Optional.empty();
         }
         double prints = printsADay();
-        List<SharedUse.Item> items = buying.lines().stream()
+        List<SharedUse.SharedItem> items = buying.lines().stream()
                 .filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
-                .map(l -> new SharedUse.Item(
+                .map(l -> new SharedUse.SharedItem(
                         l.item().item(),
                         l.item().name(),
                         l.item().unit(),

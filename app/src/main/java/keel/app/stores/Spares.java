@@ -61,8 +61,8 @@ public class Spares implements PartNeeds {
      * @param tiedUp money in what lies there
      * @param levels chance of waiting by stock
      */
-    record Line(
-            PartUse.Part kind,
+    record SpareLine(
+            PartUse.UsedPart kind,
             Set<String> models,
             int inService,
             String knownFrom,
@@ -84,7 +84,7 @@ public class Spares implements PartNeeds {
 
     private record Used(MachineNow machine, PartUse part) {}
 
-    public List<Line> lines(double leadDays, double serviceLevel) {
+    public List<SpareLine> lines(double leadDays, double serviceLevel) {
         Defaults defaults = settings.defaults();
         OnHand.Shelf shelf = onHand.shelf();
         return pooled().map(used -> line(used, leadDays, serviceLevel, defaults, shelf))
@@ -97,10 +97,10 @@ public class Spares implements PartNeeds {
         return new TreeMap<>(standings.all().stream()
                         .filter(m -> m.standing().state() != MachineState.OFF)
                         .flatMap(m -> m.worn().stream()
-                                .filter(p -> p.part() != PartUse.Part.LIGHT)
+                                .filter(p -> p.part() != PartUse.UsedPart.LIGHT)
                                 .map(p -> new Used(m, p)))
                         .collect(Collectors.groupingBy(u -> u.part().part().ordinal() + " "
-                                + (u.part().part() == PartUse.Part.SCREEN
+                                + (u.part().part() == PartUse.UsedPart.SCREEN
                                         ? pools.getOrDefault(
                                                 u.machine().model(), u.machine().model())
                                         : u.machine().model()))))
@@ -139,9 +139,9 @@ public class Spares implements PartNeeds {
         return first;
     }
 
-    private static Line line(
+    private static SpareLine line(
             List<Used> used, double leadDays, double serviceLevel, Defaults defaults, OnHand.Shelf shelf) {
-        PartUse.Part kind = used.get(0).part().part();
+        PartUse.UsedPart kind = used.get(0).part().part();
         Set<String> models = used.stream().map(u -> u.machine().model()).collect(Collectors.toCollection(TreeSet::new));
         SpareDemand demand = demand(used, leadDays);
         int stock = demand.stockFor(serviceLevel);
@@ -155,7 +155,7 @@ public class Spares implements PartNeeds {
                 .distinct()
                 .mapToObj(n -> new Level(n, Math.max(0, 1 - demand.enough(n)), n == stock, n == there))
                 .toList();
-        return new Line(
+        return new SpareLine(
                 kind,
                 models,
                 used.size(),

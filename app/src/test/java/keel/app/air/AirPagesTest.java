@@ -195,7 +195,7 @@ class AirPagesTest extends PageTest {
         assertThat(page("/machines/" + machine + "/start")).doesNotContain("is off, by the last entry");
         accepted(
                 "/air/parts", "kind", "MESH", "name", "Mesh of " + room, "room", room, "lifeHours", "", "lifeDays", "");
-        AirParts.Part mesh = parts.all().stream()
+        AirParts.AirPart mesh = parts.all().stream()
                 .filter(p -> p.name().equals("Mesh of " + room))
                 .findFirst()
                 .orElseThrow();
@@ -203,7 +203,7 @@ class AirPagesTest extends PageTest {
         jdbc.sql("update air_part set since = ? where id = ?")
                 .params(Instant.now().minus(Duration.ofDays(61)).atOffset(ZoneOffset.UTC), mesh.id())
                 .update();
-        assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).allMatch(AirParts.Part::due);
+        assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).allMatch(AirParts.AirPart::due);
         assertThat(page("/fleet"))
                 .as("it stands in what needs hands")
                 .contains("/air/parts/" + mesh.id() + "/guide", "See to the insect mesh");
@@ -218,7 +218,7 @@ class AirPagesTest extends PageTest {
                 .isTrue();
         assertThat(page("/air")).contains("the room clears slower");
         accepted("/air/parts/" + mesh.id(), "do", "done");
-        assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).noneMatch(AirParts.Part::due);
+        assertThat(parts.all()).filteredOn(p -> p.id() == mesh.id()).noneMatch(AirParts.AirPart::due);
         accepted(
                 "/air/parts",
                 "kind",
@@ -231,12 +231,12 @@ class AirPagesTest extends PageTest {
                 "2",
                 "lifeDays",
                 "");
-        AirParts.Part mask = parts.all().stream()
+        AirParts.AirPart mask = parts.all().stream()
                 .filter(p -> p.name().equals("Mask of " + room))
                 .findFirst()
                 .orElseThrow();
         accepted("/air/parts/" + mask.id(), "do", "worn", "hours", "2.5");
-        assertThat(parts.all()).filteredOn(p -> p.id() == mask.id()).allMatch(AirParts.Part::due);
+        assertThat(parts.all()).filteredOn(p -> p.id() == mask.id()).allMatch(AirParts.AirPart::due);
         refused(422, "Only cartridges", "/air/parts/" + mesh.id(), "do", "worn", "hours", "1");
         refused(422, "in which room", "/air/parts", "kind", "FAN", "name", "x", "room", "");
         accepted("/air/parts/" + mask.id(), "do", "retire");

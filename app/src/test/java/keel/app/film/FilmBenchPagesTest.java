@@ -79,7 +79,7 @@ class FilmBenchPagesTest extends PageTest {
         List<FilmLooks.Look> seen = looks.of(vat.film().id());
         assertThat(seen).hasSize(2);
         assertThat(seen.get(0).transmittance()).isCloseTo(0.8, within(1e-9));
-        assertThat(seen.get(0).marks()).contains(new FilmMark(FilmMark.Kind.DENT, 120, 70, 2));
+        assertThat(seen.get(0).marks()).contains(new FilmMark(FilmMark.MarkKind.DENT, 120, 70, 2));
         assertThat(page("/vats/" + vat.code()))
                 .contains("new since the last look")
                 .contains("was 3.0 mm")

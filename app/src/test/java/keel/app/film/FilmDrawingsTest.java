@@ -42,8 +42,8 @@ class FilmDrawingsTest {
         FilmMap map = FilmMap.of(
                 MODEL,
                 MarksCompared.of(
-                        List.of(new FilmMark(FilmMark.Kind.DENT, 100, 10, 3)),
-                        List.of(new FilmMark(FilmMark.Kind.SCRATCH, 30, 60, 12))),
+                        List.of(new FilmMark(FilmMark.MarkKind.DENT, 100, 10, 3)),
+                        List.of(new FilmMark(FilmMark.MarkKind.SCRATCH, 30, 60, 12))),
                 Optional.empty());
         assertThat(map.spots().get(0).x()).isEqualTo(30);
         assertThat(map.spots().get(0).y()).as("front edge below").isEqualTo(81 - 60);
@@ -69,11 +69,12 @@ class FilmDrawingsTest {
     @Test
     void marksAreTheSameAsTextAndBack() {
         List<FilmMark> marks = List.of(
-                new FilmMark(FilmMark.Kind.HOLE, 12.5, 40, 0.5), new FilmMark(FilmMark.Kind.HAZE, 70, 20.1, 14));
+                new FilmMark(FilmMark.MarkKind.HOLE, 12.5, 40, 0.5),
+                new FilmMark(FilmMark.MarkKind.HAZE, 70, 20.1, 14));
         Findings findings = new Findings();
         assertThat(MarkLines.read(MarkLines.text(marks), findings)).isEqualTo(marks);
         assertThat(MarkLines.read(" Dent 3,5 4 2 \r\n\r\n", findings))
-                .containsExactly(new FilmMark(FilmMark.Kind.DENT, 3.5, 4, 2));
+                .containsExactly(new FilmMark(FilmMark.MarkKind.DENT, 3.5, 4, 2));
         assertThat(findings.none()).isTrue();
         assertThat(MarkLines.read("dent 1 2\nbite 1 2 3\ndent a b c", findings)).isEmpty();
         assertThat(findings.list()).hasSize(3);
@@ -125,7 +126,10 @@ class FilmDrawingsTest {
                 null,
                 new Usage(200, 60, 1, 1, 1));
         PartUse use = new PartUse(
-                PartUse.Part.FILM, "Film F3", film.usage(), Defaults.shipped().usual(PartUse.Part.FILM));
+                PartUse.UsedPart.FILM,
+                "Film F3",
+                film.usage(),
+                Defaults.shipped().usual(PartUse.UsedPart.FILM));
         Vats.Vat vat = new Vats.Vat(
                 7, "V1", NOW.minus(Duration.ofDays(200)), null, MODEL, "heron", "Heron", film, use, null, null);
         List<Vats.Span> spans = List.of(

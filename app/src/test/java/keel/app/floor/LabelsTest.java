@@ -28,7 +28,7 @@ class LabelsTest {
         "ROOM, long-room, false",
         "ITEM, nitrile-gloves-medium, true"
     })
-    void whatIsDrawnIsReadBackAsTheSameThing(LabelCode.Kind kind, String code, boolean smeared) throws Exception {
+    void whatIsDrawnIsReadBackAsTheSameThing(LabelCode.LabelKind kind, String code, boolean smeared) throws Exception {
         Label label = Label.of(new LabelCode(kind, code), "title", "");
         String read = new QRCodeReader()
                 .decode(new BinaryBitmap(new HybridBinarizer(picture(label, smeared))))

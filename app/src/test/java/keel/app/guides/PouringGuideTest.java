@@ -134,7 +134,7 @@ class PouringGuideTest extends PageTest {
     void eachPartInThePathOfTheAirIsSeenToStepByStep(AirPartKind kind) {
         String name = kind + " of " + machine;
         airParts.add(kind.name(), name, kind == AirPartKind.CARTRIDGE ? null : roomOf(machine), 10.0, 20.0);
-        AirParts.Part part = airParts.all().stream()
+        AirParts.AirPart part = airParts.all().stream()
                 .filter(p -> p.name().equals(name))
                 .findFirst()
                 .orElseThrow();
@@ -167,7 +167,7 @@ class PouringGuideTest extends PageTest {
     @Test
     void whatIsNotRightCannotBeFinished() throws Exception {
         airParts.add("CARTRIDGE", "Wrong for " + machine, null, 10.0, 20.0);
-        AirParts.Part part = airParts.all().stream()
+        AirParts.AirPart part = airParts.all().stream()
                 .filter(p -> p.name().equals("Wrong for " + machine))
                 .findFirst()
                 .orElseThrow();

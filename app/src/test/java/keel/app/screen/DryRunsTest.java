@@ -109,11 +109,12 @@ class DryRunsTest extends PageTest {
                 "1,3 1,4 1,2",
                 "waitBeforeS",
                 0.5);
-        DryRuns.View run = dryRuns.of(fleet.machine(machine).id()).get(0);
+        DryRuns.DryRunView run = dryRuns.of(fleet.machine(machine).id()).get(0);
         assertThat(run.profile()).isEqualTo(1);
         assertThat(run.differences())
                 .extracting(DryRun.Difference::kind)
-                .containsExactly(DryRun.Kind.LIFT_S, DryRun.Kind.RETRACT_S, DryRun.Kind.WAIT_BEFORE_S);
+                .containsExactly(
+                        DryRun.ReadingKind.LIFT_S, DryRun.ReadingKind.RETRACT_S, DryRun.ReadingKind.WAIT_BEFORE_S);
         assertThat(run.differences()).extracting(DryRun.Difference::significant).containsExactly(false, true, false);
         assertThat(run.words()).containsExactly("Time to come back: 1.3 ± 0.2 s, the profile says 2.0.");
         assertThat(page("/machines/" + machine + "/screen"))
@@ -127,7 +128,7 @@ class DryRunsTest extends PageTest {
         record("seen", "AS_FILE", "scope", "SCREEN_ONLY", "liftS", 0.2, "exposureS", 2.05);
         assertThat(dryRuns.of(fleet.machine(machine).id()).get(0).differences())
                 .extracting(DryRun.Difference::kind)
-                .containsExactly(DryRun.Kind.EXPOSURE_S);
+                .containsExactly(DryRun.ReadingKind.EXPOSURE_S);
     }
 
     @Test
@@ -193,7 +194,7 @@ class DryRunsTest extends PageTest {
         step(guide, "liftS", "3.0 3.1");
         step(guide, "seen", "AS_FILE");
         accepted(guide + "/finish", "version", version(guide));
-        DryRuns.View run = dryRuns.of(fleet.machine(machine).id()).get(0);
+        DryRuns.DryRunView run = dryRuns.of(fleet.machine(machine).id()).get(0);
         assertThat(run.file()).isEqualTo("Latch pattern");
         assertThat(run.differences()).singleElement().satisfies(d -> assertThat(d.measured())
                 .isEqualTo(3.05));

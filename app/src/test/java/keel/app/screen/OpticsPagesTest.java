@@ -93,7 +93,7 @@ class OpticsPagesTest extends PageTest {
         shop.service(machine, "SCREEN_CHANGE", 10, "endReason", "DARK_PIXELS", "spare", "sn-" + machine);
         assertThat(shop.now(machine).screen().code()).isEqualTo(code);
         shop.run(machine, 20, 4);
-        Optics.Part fitted = optics.one(code);
+        Optics.OpticalPart fitted = optics.one(code);
         assertThat(fitted.uvHours()).isCloseTo(0.5, within(1e-9));
         assertThat(fitted.machine()).isEqualTo(machine);
         assertThat(fitted.price()).as("that of its model").isEqualTo(78);

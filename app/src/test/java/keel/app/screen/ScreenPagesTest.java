@@ -9,7 +9,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import javax.imageio.ImageIO;
 import keel.app.support.PageTest;
-import keel.core.screen.ScreenInspection.Kind;
+import keel.core.screen.ScreenInspection.SpotKind;
 import keel.core.screen.TestPattern;
 import keel.core.screen.TestPicture;
 import keel.core.standing.MachineKind;
@@ -68,7 +68,7 @@ class ScreenPagesTest extends PageTest {
                 "/machines/" + machine + "/screen", "photo", to.substring(to.indexOf('=') + 1), "spots", "lit 20 20 1");
         assertThat(spots.last(shop.now(machine)).orElseThrow().spots())
                 .singleElement()
-                .satisfies(s -> assertThat(s.kind()).isEqualTo(Kind.LIT));
+                .satisfies(s -> assertThat(s.kind()).isEqualTo(SpotKind.LIT));
     }
 
     @Test
@@ -102,7 +102,7 @@ class ScreenPagesTest extends PageTest {
         accepted("/machines/" + machine + "/screen", "spots", "dark 60 30 1.5\nlit 20 20 0.8");
         ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
         assertThat(last.clean()).isFalse();
-        assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(Kind.DARK, Kind.LIT);
+        assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(SpotKind.DARK, SpotKind.LIT);
         assertThat(page("/machines/" + machine + "/screen"))
                 .contains("2 spots when it was looked at")
                 .contains("stays lit, 0.8 mm");

@@ -42,7 +42,7 @@ class LivesPagesTest extends PageTest {
         shop.run(machine, 20, 30);
         shop.service(machine, "FILM_CHANGE", 60, "material", "FEP", "thicknessMm", 0.127, "endReason", "PLANNED");
         shop.run(machine, 70, 5);
-        PartLives.Group films = group(PartUse.Part.FILM);
+        PartLives.Group films = group(PartUse.UsedPart.FILM);
         assertThat(films.life().ends()).isEqualTo(1);
         assertThat(films.life().lives()).isEqualTo(3);
         assertThat(films.clock()).isEqualTo(LifeClock.HOURS);
@@ -61,7 +61,7 @@ class LivesPagesTest extends PageTest {
         assertThat(films.life().fit().scale())
                 .as("short lives pull what is usual down")
                 .isLessThan(450);
-        PartLives.Group screens = group(PartUse.Part.SCREEN);
+        PartLives.Group screens = group(PartUse.UsedPart.SCREEN);
         assertThat(screens.clock()).isEqualTo(LifeClock.UV_HOURS);
         assertThat(screens.life().ends()).isZero();
         assertThat(screens.life().ways()).isNull();
@@ -82,7 +82,7 @@ class LivesPagesTest extends PageTest {
         // two runs of a thousand layers each; one that differs a little, or nothing would tell a shape
         shop.run(machine, hour, 3);
         shop.service(machine, "FILM_CHANGE", hour + 4, "material", "FEP", "thicknessMm", 0.127, "endReason", "CLOUDED");
-        PartLives.Group films = group(PartUse.Part.FILM);
+        PartLives.Group films = group(PartUse.UsedPart.FILM);
         assertThat(films.clock()).isNotEqualTo(LifeClock.HOURS);
         assertThat(films.life().chosen()).isTrue();
         assertThat(films.life().fit().way()).isEqualTo(WeibullFit.Way.WEAR_OUT);
@@ -121,7 +121,7 @@ class LivesPagesTest extends PageTest {
                 .anySatisfy(c -> assertThat(c.text()).contains("Film").contains("by 8 ends here"));
         assertThat(page("/machines/" + machine + "/start")).contains("by 8 ends here");
         assertThat(page("/machines/" + machine)).contains("by 8 ends here");
-        assertThat(group(PartUse.Part.FILM).life().early()).isNotNull();
+        assertThat(group(PartUse.UsedPart.FILM).life().early()).isNotNull();
     }
 
     @Test
@@ -166,7 +166,7 @@ class LivesPagesTest extends PageTest {
         shop.filmChange(machine, 12);
         shop.run(machine, 20, 10);
         shop.filmChange(machine, 31);
-        PartLives.Group films = group(PartUse.Part.FILM);
+        PartLives.Group films = group(PartUse.UsedPart.FILM);
         SchoolCost signs = films.schools().stream()
                 .filter(c -> c.school() == ChangeSchool.SIGNS)
                 .findFirst()
@@ -187,9 +187,9 @@ class LivesPagesTest extends PageTest {
     void theOwnerChangesWhatAChangeCosts() {
         shop.run(machine, 0, 10);
         shop.as("owner");
-        double before = group(PartUse.Part.FILM).costs().plannedCost();
+        double before = group(PartUse.UsedPart.FILM).costs().plannedCost();
         accepted("/bench/lives/FILM/costs", "film.price", "9", "labour.perHour", "18");
-        assertThat(group(PartUse.Part.FILM).costs().plannedCost()).isCloseTo(before + 4, within(1e-9));
+        assertThat(group(PartUse.UsedPart.FILM).costs().plannedCost()).isCloseTo(before + 4, within(1e-9));
         String html = refused(422, "must be between", "/bench/lives/FILM/costs", "film.price", "-3");
         assertThat(html).contains("value=\"-3\"");
         accepted("/bench/lives/FILM/costs", "film.price", "5");
@@ -197,7 +197,7 @@ class LivesPagesTest extends PageTest {
         assertThat(form("/bench/lives/FILM/costs", "film.price", "9").status()).isEqualTo(403);
     }
 
-    private PartLives.Group group(PartUse.Part kind) {
+    private PartLives.Group group(PartUse.UsedPart kind) {
         return lives.groups().stream()
                 .filter(g -> g.kind() == kind && g.model().equals(model))
                 .findFirst()

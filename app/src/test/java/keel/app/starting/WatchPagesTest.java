@@ -51,8 +51,8 @@ class WatchPagesTest extends PageTest {
         List<LookInView> looks = lookIns.of(run(m));
         assertThat(looks)
                 .extracting(LookInView::kind)
-                .startsWith(LookIn.Kind.FIRST_LAYERS)
-                .contains(LookIn.Kind.INTERVAL)
+                .startsWith(LookIn.LookKind.FIRST_LAYERS)
+                .contains(LookIn.LookKind.INTERVAL)
                 .hasSize(5);
         assertThat(Duration.between(looks.get(1).dueAt(), looks.get(2).dueAt())).isEqualTo(Duration.ofHours(2));
         assertThatThrownBy(() -> runs.enter(

@@ -77,7 +77,7 @@ class CostsTest extends PageTest {
         assertThat(cost.perAttempt())
                 .isCloseTo(
                         cost.lines().stream()
-                                .mapToDouble(PrintCost.Line::amount)
+                                .mapToDouble(PrintCost.CostLine::amount)
                                 .sum(),
                         within(1e-9));
         assertThat(page("/costs/runs/" + of.getKey().id())).contains("for a print that came out.");
@@ -157,7 +157,7 @@ class CostsTest extends PageTest {
         assertThat(page("/stores/" + gloves)).contains("name=\"shared\" value=\"true\" checked");
         stock.move(gloves, -40.0, "a day");
         SharedUse shared = costs.overview(30).shared();
-        SharedUse.Line line = shared.lines().stream()
+        SharedUse.SharedLine line = shared.lines().stream()
                 .filter(l -> l.code().equals(gloves))
                 .findFirst()
                 .orElseThrow();

@@ -157,7 +157,7 @@ class CountedStoresTest extends PageTest {
         accepted(
                 "/stores/bottles/" + codes.get(0) + "/pour",
                 "into",
-                new LabelCode(LabelCode.Kind.VAT, vat).text(),
+                new LabelCode(LabelCode.LabelKind.VAT, vat).text(),
                 "ml",
                 "");
         assertThat(shop.now(machine).resinMl())
@@ -216,7 +216,7 @@ class CountedStoresTest extends PageTest {
         String item = stock.addItem("Screens for " + machine, "pieces", null, 0.0);
         stock.spare(item, "SCREEN", shop.modelOf(machine));
         buying.change(item, new Buying.Terms(null, 78.0, null, null, 3000.0, 10.0, "MUCH"));
-        Buying.Line line = buying.one(item);
+        Buying.BuyingLine line = buying.one(item);
         assertThat(line.quantity()).isPositive();
         assertThat(line.why()).contains("a year by the ages of those in service");
         stock.move(item, 50.0, "delivery");

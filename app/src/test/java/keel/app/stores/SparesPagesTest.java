@@ -46,7 +46,7 @@ class SparesPagesTest extends PageTest {
     void machinesOfAModelShareTheirSparesAndUseCounts() {
         String second = shop.machineOf(shop.modelOf(machine));
         shop.as("keeper");
-        Spares.Line idle = line(PartUse.Part.FILM, 30);
+        Spares.SpareLine idle = line(PartUse.UsedPart.FILM, 30);
         assertThat(idle.inService()).isEqualTo(2);
         assertThat(idle.expected()).as("nothing was printed lately").isZero();
         assertThat(idle.stock()).isZero();
@@ -58,7 +58,7 @@ class SparesPagesTest extends PageTest {
                     second, "Latch", start, start.plus(Duration.ofHours(20)), 4000, 2.0, 50.0, "GOOD", null, null));
         }
         MachineNow now = shop.now(machine);
-        Spares.Line busy = line(PartUse.Part.FILM, 30);
+        Spares.SpareLine busy = line(PartUse.UsedPart.FILM, 30);
         double one = now.liningUse().life().span().failsWithin(now.liningUse().age(), now.hoursPerDay() * 30);
         assertThat(busy.levels().get(0).waits())
                 .as("either of two ends")
@@ -105,7 +105,7 @@ class SparesPagesTest extends PageTest {
         long model = models.called(pane).id();
         parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(model, "P1 " + machine, null, null, null, null));
         parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(model, "P2 " + machine, null, null, null, 70.0));
-        Spares.Line line = line(PartUse.Part.SCREEN, 14);
+        Spares.SpareLine line = line(PartUse.UsedPart.SCREEN, 14);
         assertThat(line.models())
                 .containsExactlyInAnyOrder(
                         shop.now(machine).model(), shop.now(other).model());
@@ -119,7 +119,7 @@ class SparesPagesTest extends PageTest {
         String item = shop.item("Boxed screen", 3);
         shop.as("keeper");
         accepted("/stores/" + item + "/spare", "spareKind", "SCREEN", "spareModel", shop.modelOf(other));
-        assertThat(line(PartUse.Part.SCREEN, 14).there()).isEqualTo(5);
+        assertThat(line(PartUse.UsedPart.SCREEN, 14).there()).isEqualTo(5);
         refused(
                 422,
                 "Choose the machines that it fits",
@@ -129,20 +129,20 @@ class SparesPagesTest extends PageTest {
                 "spareModel",
                 "");
         accepted("/stores/" + item + "/spare", "spareKind", "", "spareModel", "");
-        assertThat(line(PartUse.Part.SCREEN, 14).there()).isEqualTo(2);
+        assertThat(line(PartUse.UsedPart.SCREEN, 14).there()).isEqualTo(2);
     }
 
     @Test
     void aSpareVatWithAFilmIsASpareFilm() {
-        int before = line(PartUse.Part.FILM, 14).there();
+        int before = line(PartUse.UsedPart.FILM, 14).there();
         parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         parts.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
-        assertThat(line(PartUse.Part.FILM, 14).there())
+        assertThat(line(PartUse.UsedPart.FILM, 14).there())
                 .as("the empty one does not count")
                 .isEqualTo(before + 1);
     }
 
-    private Spares.Line line(PartUse.Part kind, double days) {
+    private Spares.SpareLine line(PartUse.UsedPart kind, double days) {
         String model = shop.now(machine).model();
         return spares.lines(days, 0.95).stream()
                 .filter(l -> l.kind() == kind && l.models().contains(model))

@@ -22,7 +22,7 @@ public abstract class PageTest extends AppTest {
     @Autowired
     private MockMvc mvc;
 
-    /** Status, page and where it led to. */
+    /** Status, page with white space as a browser shows it, and where it led to. */
     protected record Shown(int status, String html, String to) {}
 
     protected String page(String path) {
@@ -104,11 +104,15 @@ public abstract class PageTest extends AppTest {
         try {
             MockHttpServletResponse response =
                     mvc.perform(request.with(authentication(who))).andReturn().getResponse();
-            return new Shown(response.getStatus(), response.getContentAsString(), response.getRedirectedUrl());
+            return new Shown(response.getStatus(), asShown(response.getContentAsString()), response.getRedirectedUrl());
         } catch (Exception e) {
             throw new AssertionError(e);
         } finally {
             SecurityContextHolder.getContext().setAuthentication(who);
         }
+    }
+
+    private static String asShown(String html) {
+        return html.replaceAll("\\s+", " ");
     }
 }

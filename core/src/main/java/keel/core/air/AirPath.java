@@ -121,15 +121,15 @@ public record AirPath(
                 "A fan takes two rated points of different flows.");
     }
 
-    private record Part(String name, double diameterMm, int beside, DoubleUnaryOperator loss) {
+    private record PathPiece(String name, double diameterMm, int beside, DoubleUnaryOperator loss) {
 
         double velocity(double flow) {
             return Duct.velocity(flow / beside, diameterMm);
         }
     }
 
-    private List<Part> before() {
-        List<Part> parts = new ArrayList<>();
+    private List<PathPiece> before() {
+        List<PathPiece> parts = new ArrayList<>();
         if (gapCm2 != null) {
             parts.add(fitting("Gaps of the cover", GAP, 20 * Math.sqrt(gapCm2 / Math.PI), 1));
         }
@@ -140,10 +140,10 @@ public record AirPath(
         return parts;
     }
 
-    private List<Part> hoseParts() {
-        List<Part> parts = new ArrayList<>();
+    private List<PathPiece> hoseParts() {
+        List<PathPiece> parts = new ArrayList<>();
         Duct duct = new Duct(diameterMm, lengthM, hose.roughnessMm(), compressionPercent);
-        parts.add(new Part(
+        parts.add(new PathPiece(
                 (hoses > 1 ? hoses + " hoses, " : "Hose, ") + Math.round(diameterMm) + " mm",
                 diameterMm,
                 hoses,
@@ -159,9 +159,9 @@ public record AirPath(
         return parts;
     }
 
-    private List<Part> after() {
+    private List<PathPiece> after() {
         double out = reducerMm != null && reducerMm < diameterMm ? reducerMm : diameterMm;
-        List<Part> parts = new ArrayList<>();
+        List<PathPiece> parts = new ArrayList<>();
         if (meshOpen != null) {
             parts.add(fitting("Mesh", 1.3 * (1 - meshOpen) + Math.pow(1 / meshOpen - 1, 2), out, hosesAtEnd()));
         }
@@ -176,15 +176,15 @@ public record AirPath(
         return reducerMm != null && reducerMm < diameterMm ? 1 : hoses;
     }
 
-    private static Part fitting(String name, double k, double diameterMm, int beside) {
-        return new Part(name, diameterMm, beside, q -> {
+    private static PathPiece fitting(String name, double k, double diameterMm, int beside) {
+        return new PathPiece(name, diameterMm, beside, q -> {
             double v = Duct.velocity(q / beside, diameterMm);
             return k * Duct.DENSITY * v * v / 2;
         });
     }
 
-    private List<Part> all() {
-        List<Part> parts = new ArrayList<>(before());
+    private List<PathPiece> all() {
+        List<PathPiece> parts = new ArrayList<>(before());
         parts.addAll(hoseParts());
         parts.addAll(after());
         return parts;
@@ -215,21 +215,21 @@ public record AirPath(
     private List<Station> stations(double flow, double fanPa) {
         List<Station> stations = new ArrayList<>();
         double gauge = 0;
-        List<Part> first = new ArrayList<>(before());
-        List<Part> last = new ArrayList<>(after());
+        List<PathPiece> first = new ArrayList<>(before());
+        List<PathPiece> last = new ArrayList<>(after());
         (fanAtWindow ? first : last).addAll(fanAtWindow ? first.size() : 0, hoseParts());
-        for (Part p : first) {
+        for (PathPiece p : first) {
             gauge = add(p, flow, gauge, stations);
         }
         gauge += fanPa;
         stations.add(new Station(fan.name(), Duct.velocity(flow, fan.diameterMm()), -fanPa, gauge));
-        for (Part p : last) {
+        for (PathPiece p : last) {
             gauge = add(p, flow, gauge, stations);
         }
         return stations;
     }
 
-    private static double add(Part p, double flow, double gauge, List<Station> stations) {
+    private static double add(PathPiece p, double flow, double gauge, List<Station> stations) {
         double loss = p.loss().applyAsDouble(flow);
         stations.add(new Station(p.name(), p.velocity(flow), loss, gauge - loss));
         return gauge - loss;

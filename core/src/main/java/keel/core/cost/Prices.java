@@ -1,7 +1,7 @@
 package keel.core.cost;
 
 import java.util.List;
-import keel.core.cost.PrintCost.Line;
+import keel.core.cost.PrintCost.CostLine;
 import keel.core.cost.PrintCost.Uses;
 import keel.core.standing.Defaults;
 
@@ -56,9 +56,9 @@ public record Prices(
                 u.hours() * defaults.value("energy.kw"),
                 defaults.value("energy.price"),
                 List.of(
-                        new Line(
+                        new CostLine(
                                 "Plate", defaults.value("plate.price") * u.hours() / defaults.value("plate.lifeHours")),
-                        new Line("Gloves, towels, filters, alcohol", u.prints() * perPrint)),
+                        new CostLine("Gloves, towels, filters, alcohol", u.prints() * perPrint)),
                 successRate);
     }
 }

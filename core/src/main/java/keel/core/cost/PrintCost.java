@@ -12,12 +12,12 @@ import keel.core.Findings;
  * @param perAttempt their sum
  * @param perGoodPrint over the success rate
  */
-public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint) {
+public record PrintCost(List<CostLine> lines, double perAttempt, double perGoodPrint) {
 
     private static final double MOST = 1e7;
 
     /** One line. */
-    public record Line(String name, double amount) {}
+    public record CostLine(String name, double amount) {}
 
     /**
      * What goes into a print; what is not known is null and costs nothing.
@@ -41,7 +41,7 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
             Double labourPricePerHour,
             Double energyKwh,
             Double energyPrice,
-            List<Line> other,
+            List<CostLine> other,
             Double successRate) {
 
         /** What cannot be, at the fields as the open interface calls them. */
@@ -60,7 +60,7 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
             amount(energyPrice, "energyPrice", "The price of energy", "", findings);
             findings.rangeIfGiven(successRate, 1e-4, 1, "successRate", "The success rate", "");
             for (int i = 0; other != null && i < other.size(); i++) {
-                Line line = other.get(i);
+                CostLine line = other.get(i);
                 if (!findings.when(
                         line == null || line.name() == null || line.name().isBlank(),
                         "other[" + i + "].name",
@@ -86,7 +86,7 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
         if (!findings.none()) {
             throw new IllegalArgumentException(findings.list().get(0).message());
         }
-        List<Line> lines = new ArrayList<>();
+        List<CostLine> lines = new ArrayList<>();
         add("Resin", product(u.resinMl(), u.resinPricePerL(), 1.0 / 1000), lines);
         add("Film", share(u.filmPrice(), u.hours(), u.filmLifeHours()), lines);
         add("Screen", share(u.screenPrice(), u.uvHours(), u.screenLifeUvHours()), lines);
@@ -95,13 +95,13 @@ public record PrintCost(List<Line> lines, double perAttempt, double perGoodPrint
         if (u.other() != null) {
             lines.addAll(u.other());
         }
-        double attempt = lines.stream().mapToDouble(Line::amount).sum();
+        double attempt = lines.stream().mapToDouble(CostLine::amount).sum();
         return new PrintCost(lines, attempt, attempt / (u.successRate() == null ? 1 : u.successRate()));
     }
 
-    private static void add(String name, Double amount, List<Line> lines) {
+    private static void add(String name, Double amount, List<CostLine> lines) {
         if (amount != null) {
-            lines.add(new Line(name, amount));
+            lines.add(new CostLine(name, amount));
         }
     }
 

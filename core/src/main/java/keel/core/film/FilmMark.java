@@ -9,10 +9,10 @@ import keel.core.Findings;
  * @param yMm from its front edge
  * @param sizeMm its length
  */
-public record FilmMark(Kind kind, double xMm, double yMm, double sizeMm) {
+public record FilmMark(MarkKind kind, double xMm, double yMm, double sizeMm) {
 
     /** What can be wrong at one place of a film. */
-    public enum Kind {
+    public enum MarkKind {
         DENT("Dent"),
         SCRATCH("Scratch"),
         HAZE("Hazy patch"),
@@ -20,7 +20,7 @@ public record FilmMark(Kind kind, double xMm, double yMm, double sizeMm) {
 
         private final String words;
 
-        Kind(String words) {
+        MarkKind(String words) {
             this.words = words;
         }
 

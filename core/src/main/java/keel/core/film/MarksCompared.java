@@ -47,7 +47,7 @@ public final class MarksCompared {
     }
 
     private static boolean grown(FilmMark was, FilmMark now) {
-        return now.kind() == FilmMark.Kind.HOLE && was.kind() != FilmMark.Kind.HOLE
+        return now.kind() == FilmMark.MarkKind.HOLE && was.kind() != FilmMark.MarkKind.HOLE
                 || now.sizeMm() > GROWN_BY * was.sizeMm() && now.sizeMm() > was.sizeMm() + GROWN_BY_MM;
     }
 

@@ -9,7 +9,7 @@ import keel.core.rate.RateRatio;
  * @param leaks piercings an hour, thin over thick; null where one of the two was never used
  * @param soft prints that lost detail, the same
  */
-public record ThinOrThick(Kind thin, Kind thick, RateRatio leaks, RateRatio soft) {
+public record ThinOrThick(Pool thin, Pool thick, RateRatio leaks, RateRatio soft) {
 
     /** Films up to this are thin, mm; common practice, no source. */
     public static final double THIN_UP_TO_MM = 0.115;
@@ -17,9 +17,9 @@ public record ThinOrThick(Kind thin, Kind thick, RateRatio leaks, RateRatio soft
     /**
      * Films of one kind: how many, over how many print hours, how many were pierced, how many prints lost fine detail.
      */
-    public record Kind(int films, double hours, int leaks, int softPrints) {}
+    public record Pool(int films, double hours, int leaks, int softPrints) {}
 
-    public static ThinOrThick of(Kind thin, Kind thick) {
+    public static ThinOrThick of(Pool thin, Pool thick) {
         boolean both = thin.hours() > 0 && thick.hours() > 0;
         return new ThinOrThick(
                 thin,

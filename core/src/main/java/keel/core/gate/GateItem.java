@@ -8,10 +8,10 @@ package keel.core.gate;
  * @param state whether the records answer it, or somebody must look
  * @param text the answer or the question, in a sentence
  */
-public record GateItem(String code, Part part, State state, String text) {
+public record GateItem(String code, GatePart part, State state, String text) {
 
     /** Where the question stands, from the top of the stack to the bottom and the room around it. */
-    public enum Part {
+    public enum GatePart {
         PLATE,
         VAT,
         RESIN,

@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import keel.core.gate.GateItem.Part;
+import keel.core.gate.GateItem.GatePart;
 import keel.core.resin.VatFill;
 import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Defaults;
@@ -47,7 +47,7 @@ public final class StartGate {
                 ? Optional.empty()
                 : Optional.of(new GateItem(
                         "known-good-first",
-                        Part.JOB,
+                        GatePart.JOB,
                         WARN,
                         wentWrongInARow
                                 + " prints in a row went wrong. Print the small piece that always came out "
@@ -58,7 +58,7 @@ public final class StartGate {
     public static GateItem screen(ScreenVerdict v) {
         return new GateItem(
                 "screen-spots",
-                Part.SCREEN,
+                GatePart.SCREEN,
                 WARN,
                 v.verdict() == ScreenVerdict.Verdict.CHANGE
                         ? "The screen should be changed: " + String.join(" ", v.reasons())
@@ -74,12 +74,12 @@ public final class StartGate {
 
     /** A hole in the film that is only cured shut. */
     public static GateItem stopGap(String text) {
-        return new GateItem("stop-gap", Part.FILM, WARN, text);
+        return new GateItem("stop-gap", GatePart.FILM, WARN, text);
     }
 
     /** What is odd about a machine, with what to do about it. */
     public static GateItem quirk(long id, String text, String workaround) {
-        return new GateItem("quirk-" + id, Part.JOB, WARN, text + (text.endsWith(".") ? " " : ". ") + workaround);
+        return new GateItem("quirk-" + id, GatePart.JOB, WARN, text + (text.endsWith(".") ? " " : ". ") + workaround);
     }
 
     /** The questions, in the order in which the machine is stacked. */
@@ -87,28 +87,29 @@ public final class StartGate {
         List<GateItem> items = new ArrayList<>();
         f.holds().forEach(h -> items.add(new GateItem(h.code().code(), part(h), HOLD, h.text())));
         boolean held = !f.holds().isEmpty();
-        items.add(new GateItem("plate-seen", Part.PLATE, ASK, "Nothing hangs on the plate, and its bolts are tight."));
+        items.add(new GateItem(
+                "plate-seen", GatePart.PLATE, ASK, "Nothing hangs on the plate, and its bolts are tight."));
         if (f.holds().stream().noneMatch(h -> h.code().code().equals("not-levelled"))) {
             items.add(levelled(f));
         }
         String vessel = f.kind().vessel();
         items.add(new GateItem(
                 "vat-felt",
-                Part.VAT,
+                GatePart.VAT,
                 ASK,
                 "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
         items.add(resin(f));
         freeboard(f, items);
         items.add(new GateItem(
                 "resin-stirred",
-                Part.RESIN,
+                GatePart.RESIN,
                 ASK,
                 "The resin is stirred, and it is the right one" + (f.resin() == null ? "." : ": " + f.resin() + ".")
                         + settled(f)));
         f.parts().forEach(p -> items.add(chance(p, f)));
         items.add(new GateItem(
                 "file-and-air",
-                Part.JOB,
+                GatePart.JOB,
                 ASK,
                 "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));
         items.add(profile(f));
@@ -116,7 +117,7 @@ public final class StartGate {
         if (f.lastFailed() && !f.changedSince() && !held) {
             items.add(new GateItem(
                     "nothing-changed",
-                    Part.JOB,
+                    GatePart.JOB,
                     WARN,
                     "The last print failed and nothing was changed since. The same again will most likely "
                             + "fail the same way."));
@@ -124,7 +125,7 @@ public final class StartGate {
         if (f.holdNextToLight()) {
             items.add(new GateItem(
                     "hold-to-light",
-                    Part.SCREEN,
+                    GatePart.SCREEN,
                     WARN,
                     "Something was crushed here: hold this part to the light and look for holes right through."));
         }
@@ -136,21 +137,21 @@ public final class StartGate {
         return f.levelled()
                 ? new GateItem(
                         "levelled",
-                        Part.PLATE,
+                        GatePart.PLATE,
                         OK,
                         "Levelled " + f.printsSinceLevelling() + (f.printsSinceLevelling() == 1 ? " print" : " prints")
                                 + " ago.")
-                : new GateItem("levelled", Part.PLATE, WARN, "No levelling is on record.");
+                : new GateItem("levelled", GatePart.PLATE, WARN, "No levelling is on record.");
     }
 
     private GateItem resin(GateFacts f) {
         if (f.selfFilling()) {
-            return new GateItem("resin-enough", Part.RESIN, OK, "The machine fills itself; look at its bottle.");
+            return new GateItem("resin-enough", GatePart.RESIN, OK, "The machine fills itself; look at its bottle.");
         }
         if (f.resinMl() == null || f.resin() == null) {
             return new GateItem(
                     "resin-enough",
-                    Part.RESIN,
+                    GatePart.RESIN,
                     ASK,
                     "What is in the " + f.kind().vessel()
                             + " is not on record: enough for the job and to keep it covered?");
@@ -160,14 +161,14 @@ public final class StartGate {
         if (f.jobMl() == null) {
             return new GateItem(
                     "resin-enough",
-                    Part.RESIN,
+                    GatePart.RESIN,
                     WARN,
                     "About " + there + " in the " + f.kind().vessel() + "; how much the job takes is not said.");
         }
         if (f.fillLineMl() != null && f.resinMl() > f.fillLineMl()) {
             return new GateItem(
                     "resin-enough",
-                    Part.RESIN,
+                    GatePart.RESIN,
                     WARN,
                     "About " + there + " is above the fill line of " + ml(f.fillLineMl()) + ".");
         }
@@ -175,13 +176,13 @@ public final class StartGate {
         if (f.resinMl() >= need) {
             return new GateItem(
                     "resin-enough",
-                    Part.RESIN,
+                    GatePart.RESIN,
                     OK,
                     "About " + there + " in the " + f.kind().vessel() + ", " + ml(need) + " needed.");
         }
         return new GateItem(
                 "resin-enough",
-                Part.RESIN,
+                GatePart.RESIN,
                 WARN,
                 "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there
                         + " is there, the job takes " + ml(f.jobMl()) + " and the floor must stay covered.");
@@ -198,7 +199,7 @@ public final class StartGate {
                 free < VatFill.LEAST_FREEBOARD_MM
                         ? new GateItem(
                                 "freeboard",
-                                Part.RESIN,
+                                GatePart.RESIN,
                                 WARN,
                                 "With the plate down the resin stands "
                                         + (free < 0
@@ -208,19 +209,19 @@ public final class StartGate {
                                         + " mm is the least. Take out about " + ml(over) + ".")
                         : new GateItem(
                                 "freeboard",
-                                Part.RESIN,
+                                GatePart.RESIN,
                                 OK,
                                 String.format(Locale.ROOT, "%.0f mm to the rim with the plate down.", free)));
     }
 
     private static GateItem profile(GateFacts f) {
         if (f.resin() == null) {
-            return new GateItem("profile", Part.JOB, WARN, "No resin is on record, so no profile either.");
+            return new GateItem("profile", GatePart.JOB, WARN, "No resin is on record, so no profile either.");
         }
         if (f.profile() == null) {
             return new GateItem(
                     "profile",
-                    Part.JOB,
+                    GatePart.JOB,
                     WARN,
                     "No profile for " + f.resin()
                             + " on this machine: start from the maker's sheet, and write it down.");
@@ -230,7 +231,7 @@ public final class StartGate {
         if (f.jobExposureS() != null && Math.abs(f.jobExposureS() - p.exposureS()) > SAME_EXPOSURE_S) {
             return new GateItem(
                     "profile",
-                    Part.JOB,
+                    GatePart.JOB,
                     WARN,
                     String.format(
                             Locale.ROOT,
@@ -241,7 +242,7 @@ public final class StartGate {
         }
         return new GateItem(
                 "profile",
-                Part.JOB,
+                GatePart.JOB,
                 OK,
                 which
                         + (p.runs() == 0
@@ -254,7 +255,7 @@ public final class StartGate {
         boolean past = part.life().pastAge(part.usage());
         return new GateItem(
                 part.part().prefix() + "-chance",
-                part.part() == PartUse.Part.SCREEN ? Part.SCREEN : Part.FILM,
+                part.part() == PartUse.UsedPart.SCREEN ? GatePart.SCREEN : GatePart.FILM,
                 past || chance > defaults.value("watch.failureChance") ? WARN : OK,
                 String.format(
                         Locale.ROOT,
@@ -280,7 +281,7 @@ public final class StartGate {
         if (f.roomC() == null || f.roomReadHoursAgo() > STALE_HOURS) {
             return new GateItem(
                     "temperature",
-                    Part.ROOM,
+                    GatePart.ROOM,
                     WARN,
                     f.roomC() == null
                             ? "The room was never read: how warm is the resin?"
@@ -300,32 +301,32 @@ public final class StartGate {
         if (f.roomC() < low) {
             return new GateItem(
                     "temperature",
-                    Part.ROOM,
+                    GatePart.ROOM,
                     WARN,
                     is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");
         }
         return f.roomC() > high
-                ? new GateItem("temperature", Part.ROOM, WARN, is + " is warm; exposure may bleed.")
-                : new GateItem("temperature", Part.ROOM, OK, is + ".");
+                ? new GateItem("temperature", GatePart.ROOM, WARN, is + " is warm; exposure may bleed.")
+                : new GateItem("temperature", GatePart.ROOM, OK, is + ".");
     }
 
     /** The fan of its room is off. */
     public static GateItem fanOff(String room) {
         return new GateItem(
                 "fan-off",
-                Part.ROOM,
+                GatePart.ROOM,
                 WARN,
                 "The fan of the " + room
                         + " is off, by the last entry. Resin and alcohol in still air is no answer: switch it on.");
     }
 
-    private static Part part(Hold hold) {
+    private static GatePart part(Hold hold) {
         return switch (hold.code()) {
-            case PLATE_NOT_CLEAR, NOT_LEVELLED, STANCE_UNCHECKED -> Part.PLATE;
-            case RESIN_MIXED -> Part.RESIN;
-            case FAILURE_NOT_CLEANED -> Part.VAT;
-            case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED -> Part.FILM;
-            case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> Part.SCREEN;
+            case PLATE_NOT_CLEAR, NOT_LEVELLED, STANCE_UNCHECKED -> GatePart.PLATE;
+            case RESIN_MIXED -> GatePart.RESIN;
+            case FAILURE_NOT_CLEANED -> GatePart.VAT;
+            case WET_UNDER_VAT, STOP_GAP_LAPSED, FILM_ENDED -> GatePart.FILM;
+            case CRUNCH_NOT_INSPECTED, SCREEN_ENDED -> GatePart.SCREEN;
         };
     }
 

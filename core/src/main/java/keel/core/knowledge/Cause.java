@@ -12,10 +12,11 @@ import java.util.Map;
  * @param raisedBy what in a machine's history makes it likelier, in words
  * @param shows symptom code to strength: 3 almost always shows it, 2 often, 1 sometimes
  */
-public record Cause(String code, String name, Part part, double weight, String raisedBy, Map<String, Integer> shows) {
+public record Cause(
+        String code, String name, CausePart part, double weight, String raisedBy, Map<String, Integer> shows) {
 
-    /** Part of the machine, from the top down, or of the work around it. */
-    public enum Part {
+    /** CausePart of the machine, from the top down, or of the work around it. */
+    public enum CausePart {
         Z("Z axis"),
         PLATE("Plate"),
         RESIN("Resin"),
@@ -31,7 +32,7 @@ public record Cause(String code, String name, Part part, double weight, String r
 
         private final String words;
 
-        Part(String words) {
+        CausePart(String words) {
             this.words = words;
         }
 

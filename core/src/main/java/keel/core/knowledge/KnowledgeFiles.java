@@ -91,7 +91,7 @@ public final class KnowledgeFiles {
         return new Cause(
                 n.get("code").asText(),
                 n.get("name").asText(),
-                Cause.Part.valueOf(n.get("part").asText().toUpperCase(Locale.ROOT)),
+                Cause.CausePart.valueOf(n.get("part").asText().toUpperCase(Locale.ROOT)),
                 n.get("weight").asDouble(),
                 n.path("raisedBy").asText(),
                 Map.copyOf(shows));

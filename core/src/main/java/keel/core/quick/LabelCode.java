@@ -8,10 +8,10 @@ import java.util.Optional;
  * stores, R for a room or place, B for a bottle of resin. Upper case and dashes only, so that any scanner's keyboard
  * layout and the dense mode of a QR code carry it.
  */
-public record LabelCode(Kind kind, String code) {
+public record LabelCode(LabelKind kind, String code) {
 
     /** What a label can stand on. */
-    public enum Kind {
+    public enum LabelKind {
         MACHINE,
         VAT,
         ITEM,
@@ -34,10 +34,11 @@ public record LabelCode(Kind kind, String code) {
             return Optional.empty();
         }
         String code = text.substring(PREFIX.length() + 2);
-        for (Kind kind : Kind.values()) {
+        for (LabelKind kind : LabelKind.values()) {
             if (Character.toLowerCase(kind.name().charAt(0)) == text.charAt(PREFIX.length())) {
                 return Optional.of(new LabelCode(
-                        kind, kind == Kind.VAT || kind == Kind.BOTTLE ? code.toUpperCase(Locale.ROOT) : code));
+                        kind,
+                        kind == LabelKind.VAT || kind == LabelKind.BOTTLE ? code.toUpperCase(Locale.ROOT) : code));
             }
         }
         return Optional.empty();

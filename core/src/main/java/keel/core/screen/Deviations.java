@@ -1,6 +1,6 @@
 package keel.core.screen;
 
-import keel.core.screen.ScreenInspection.Kind;
+import keel.core.screen.ScreenInspection.SpotKind;
 import keel.core.screen.Straightened.Shown;
 
 /**
@@ -96,8 +96,8 @@ final class Deviations {
     }
 
     /** Whether a sample can tell of such a spot: dark ones show where light was, lit ones where dark was. */
-    boolean looked(int i, Kind kind) {
-        return off[i] == off[i] && shown[i] != (kind == Kind.DARK ? Shown.DARK : Shown.LIT);
+    boolean looked(int i, SpotKind kind) {
+        return off[i] == off[i] && shown[i] != (kind == SpotKind.DARK ? Shown.DARK : Shown.LIT);
     }
 
     double shareBeyond(double least) {

@@ -20,7 +20,7 @@ public final class DryRun {
     private DryRun() {}
 
     /** What is measured; its unit stands in its name. */
-    public enum Kind {
+    public enum ReadingKind {
         LIFT_MM("Lift", "liftMm"),
         LIFT_S("Time to lift", "liftS"),
         RETRACT_S("Time to come back", "retractS"),
@@ -31,7 +31,7 @@ public final class DryRun {
         private final String words;
         private final String field;
 
-        Kind(String words, String field) {
+        ReadingKind(String words, String field) {
             this.words = words;
             this.field = field;
         }
@@ -83,7 +83,7 @@ public final class DryRun {
         }
 
         /** What should be measured; null where the profile does not tell. */
-        public Double expected(Kind kind) {
+        public Double expected(ReadingKind kind) {
             return switch (kind) {
                 case LIFT_MM -> liftMm;
                 case LIFT_S -> seconds(liftMmPerMin);
@@ -100,10 +100,11 @@ public final class DryRun {
     }
 
     /** A reading with its standard uncertainty, in the unit of its kind. */
-    public record Reading(Kind kind, double value, double uncertainty) {}
+    public record Reading(ReadingKind kind, double value, double uncertainty) {}
 
     /** A reading beside what the profile says. */
-    public record Difference(Kind kind, double expected, double measured, double uncertainty, boolean significant) {}
+    public record Difference(
+            ReadingKind kind, double expected, double measured, double uncertainty, boolean significant) {}
 
     /** What is wrong with profile and readings, by field; readings that the profile says nothing of among them. */
     public static void check(Profile profile, List<Reading> readings, Findings findings) {

@@ -35,7 +35,7 @@ public record ScreenInspection(
     private static final int MOST_SPOTS = 500;
 
     /** Whether a spot stays dark or lit. */
-    public enum Kind {
+    public enum SpotKind {
         DARK,
         LIT
     }
@@ -46,7 +46,7 @@ public record ScreenInspection(
      * @param sizeMm diameter of a round of its area
      * @param confidence 0 to 1
      */
-    public record Spot(Kind kind, double xMm, double yMm, double sizeMm, double confidence) {}
+    public record Spot(SpotKind kind, double xMm, double yMm, double sizeMm, double confidence) {}
 
     /** A round on the photograph, in its pixels from the top left; a corner has no radius. */
     public record OnPhoto(double x, double y, double r) {}
@@ -71,8 +71,8 @@ public record ScreenInspection(
         Straightened s = Straightened.of(photo, map.map(), picture, widthMm, heightMm);
         Deviations off = Deviations.of(s);
         List<Spot> spots = new ArrayList<>();
-        spots.addAll(spots(s, off, Kind.DARK));
-        spots.addAll(spots(s, off, Kind.LIT));
+        spots.addAll(spots(s, off, SpotKind.DARK));
+        spots.addAll(spots(s, off, SpotKind.LIT));
         double share = off.shareBeyond(LEAST_DARK);
         if (!off.asShown() || share > MOST_OFF || spots.size() > MOST_SPOTS) {
             return none("It does not look like this picture at all: was another one shown, or is there glare on the "
@@ -120,16 +120,16 @@ public record ScreenInspection(
         if (spots.isEmpty()) {
             return "No spots are seen.";
         }
-        long dark = spots.stream().filter(p -> p.kind() == Kind.DARK).count();
+        long dark = spots.stream().filter(p -> p.kind() == SpotKind.DARK).count();
         long lit = spots.size() - dark;
         return (dark > 0 ? dark + (dark == 1 ? " spot stays dark" : " spots stay dark") : "")
                 + (dark > 0 && lit > 0 ? ", " : "")
                 + (lit > 0 ? lit + (lit == 1 ? " spot stays lit" : " spots stay lit") : "") + ".";
     }
 
-    private static List<Spot> spots(Straightened s, Deviations off, Kind kind) {
-        double least = Math.max(kind == Kind.DARK ? LEAST_DARK : LEAST_LIT, NOISES * off.noise());
-        float sign = kind == Kind.DARK ? -1 : 1;
+    private static List<Spot> spots(Straightened s, Deviations off, SpotKind kind) {
+        double least = Math.max(kind == SpotKind.DARK ? LEAST_DARK : LEAST_LIT, NOISES * off.noise());
+        float sign = kind == SpotKind.DARK ? -1 : 1;
         boolean[] done = new boolean[s.across() * s.deep()];
         List<Spot> spots = new ArrayList<>();
         for (int i = 0; i < done.length; i++) {
@@ -145,7 +145,7 @@ public record ScreenInspection(
     }
 
     private static int[] region(
-            Straightened s, Deviations off, Kind kind, float sign, double least, int from, boolean[] done) {
+            Straightened s, Deviations off, SpotKind kind, float sign, double least, int from, boolean[] done) {
         ArrayDeque<Integer> open = new ArrayDeque<>(List.of(from));
         int[] cells = new int[64];
         int n = 0;
@@ -175,7 +175,7 @@ public record ScreenInspection(
      * Its extent is where it is at least half as deep as at its deepest. Null where it is too small to be told from
      * noise.
      */
-    private static Spot spot(Straightened s, Deviations off, Kind kind, float sign, double least, int[] region) {
+    private static Spot spot(Straightened s, Deviations off, SpotKind kind, float sign, double least, int[] region) {
         double peak = 0;
         for (int i : region) {
             peak = Math.max(peak, sign * off.at(i));

@@ -21,8 +21,8 @@ public enum TestPattern {
      * Whether such a spot can be seen on it: one that stays dark only where light is shown, one that stays lit only
      * where dark is.
      */
-    public boolean shows(ScreenInspection.Kind kind) {
-        return this != (kind == ScreenInspection.Kind.DARK ? BLACK : WHITE);
+    public boolean shows(ScreenInspection.SpotKind kind) {
+        return this != (kind == ScreenInspection.SpotKind.DARK ? BLACK : WHITE);
     }
 
     public String words() {

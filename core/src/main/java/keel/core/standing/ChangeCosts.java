@@ -7,7 +7,7 @@ import java.util.List;
  * What a change of a part costs when it is planned, and what comes to that when the part ends in a print, line by line.
  * Figures that a shop may change; common practice, no published source.
  */
-public record ChangeCosts(List<Line> planned, List<Line> besides) {
+public record ChangeCosts(List<ChangeCostLine> planned, List<ChangeCostLine> besides) {
 
     private static final double BEFORE = 2;
 
@@ -16,46 +16,47 @@ public record ChangeCosts(List<Line> planned, List<Line> besides) {
      *
      * @param figures codes of the figures that it is made of, the first of them its own
      */
-    public record Line(String name, double amount, List<String> figures) {}
+    public record ChangeCostLine(String name, double amount, List<String> figures) {}
 
     /** @throws IllegalArgumentException for a kind of part that nobody changes */
-    public static ChangeCosts of(Defaults d, PartUse.Part kind) {
+    public static ChangeCosts of(Defaults d, PartUse.UsedPart kind) {
         String k = kind.prefix() + ".";
         double labour = d.value("labour.perHour") / 60;
-        List<Line> besides = new ArrayList<>(List.of(
-                new Line("Resin lost", d.value(k + "lostResin"), List.of(k + "lostResin")),
-                new Line(
+        List<ChangeCostLine> besides = new ArrayList<>(List.of(
+                new ChangeCostLine("Resin lost", d.value(k + "lostResin"), List.of(k + "lostResin")),
+                new ChangeCostLine(
                         "Cleaning up",
                         labour * d.value(k + "cleanMinutes"),
                         List.of(k + "cleanMinutes", "labour.perHour")),
-                new Line(
+                new ChangeCostLine(
                         "Machine hours lost",
                         d.value("machine.hourValue") * d.value(k + "lostHours"),
                         List.of(k + "lostHours", "machine.hourValue"))));
-        if (kind == PartUse.Part.FILM) {
-            besides.add(new Line(
+        if (kind == PartUse.UsedPart.FILM) {
+            besides.add(new ChangeCostLine(
                     "The screen's risk",
-                    d.value("film.screenShare") * of(d, PartUse.Part.SCREEN).plannedCost(),
+                    d.value("film.screenShare") * of(d, PartUse.UsedPart.SCREEN).plannedCost(),
                     List.of("film.screenShare", "screen.price")));
         }
         return new ChangeCosts(
                 List.of(
-                        new Line("The part", d.value(k + "price"), List.of(k + "price")),
-                        new Line(
+                        new ChangeCostLine("The part", d.value(k + "price"), List.of(k + "price")),
+                        new ChangeCostLine(
                                 "Work",
                                 labour * d.value(k + "changeMinutes"),
                                 List.of(k + "changeMinutes", "labour.perHour")),
-                        new Line("Consumables", d.value(k + "consumables"), List.of(k + "consumables"))),
+                        new ChangeCostLine("Consumables", d.value(k + "consumables"), List.of(k + "consumables"))),
                 besides);
     }
 
     public double plannedCost() {
-        return planned.stream().mapToDouble(Line::amount).sum();
+        return planned.stream().mapToDouble(ChangeCostLine::amount).sum();
     }
 
     /** Where it ends in a print. */
     public double failureCost() {
-        return plannedCost() + besides.stream().mapToDouble(Line::amount).sum();
+        return plannedCost()
+                + besides.stream().mapToDouble(ChangeCostLine::amount).sum();
     }
 
     /**

@@ -74,17 +74,17 @@ public final class Defaults {
         return figure.value();
     }
 
-    public WeibullLife life(PartUse.Part part) {
+    public WeibullLife life(PartUse.UsedPart part) {
         return new WeibullLife(value(part.prefix() + ".shape"), value(part.prefix() + ".scaleHours"));
     }
 
     /** What is thought of such a part before its kind has ended often enough here. */
-    public PartLife usual(PartUse.Part part) {
+    public PartLife usual(PartUse.UsedPart part) {
         return PartLife.usual(life(part), part.usualClock(), part.uvClock() ? value("uv.share") : 1, replaceAt(part));
     }
 
     /** Age at which the shop replaces such a part whatever its looks, h; infinite where it has no such age (0). */
-    public double replaceAt(PartUse.Part part) {
+    public double replaceAt(PartUse.UsedPart part) {
         double at = value(part.prefix() + ".replaceAtHours");
         return at > 0 ? at : Double.POSITIVE_INFINITY;
     }

@@ -13,10 +13,10 @@ import keel.core.wear.Usage;
  * @param usage since it was new, baseline included
  * @param life how long such a part lasts, as far as it is known
  */
-public record PartUse(Part part, String name, Usage usage, PartLife life) {
+public record PartUse(UsedPart part, String name, Usage usage, PartLife life) {
 
     /** Parts with a life, and the prefix of their defaults. */
-    public enum Part {
+    public enum UsedPart {
         FILM("film", "Films", false, List.of("film-worn", "film-pierced", "film-slack")),
         TANK("tank", "Tanks", false, List.of("film-worn", "film-pierced", "film-slack")),
         SCREEN(
@@ -31,7 +31,7 @@ public record PartUse(Part part, String name, Usage usage, PartLife life) {
         private final boolean uvClock;
         private final List<String> failsBy;
 
-        Part(String prefix, String several, boolean uvClock, List<String> failsBy) {
+        UsedPart(String prefix, String several, boolean uvClock, List<String> failsBy) {
             this.prefix = prefix;
             this.several = several;
             this.uvClock = uvClock;

@@ -119,7 +119,7 @@ public final class StateRules {
                         task(part.part())));
     }
 
-    private static ServiceKind task(PartUse.Part part) {
+    private static ServiceKind task(PartUse.UsedPart part) {
         return switch (part) {
             case FILM -> ServiceKind.FILM_CHANGE;
             case TANK -> ServiceKind.TANK_CHANGE;

@@ -30,7 +30,7 @@ public record Reorder(double reorderPoint, double safetyStock, double orderQuant
      * @param serviceLevel chance that it lasts until then, 0 to {@link #MOST_LEVEL}
      * @param packSize in which it is sold
      */
-    public record Item(
+    public record ReorderItem(
             Double dailyDemand,
             Double dailyDemandSd,
             Double leadDays,
@@ -51,8 +51,8 @@ public record Reorder(double reorderPoint, double safetyStock, double orderQuant
         }
     }
 
-    /** @throws IllegalArgumentException if {@link Item#check} finds anything */
-    public static Reorder of(Item i) {
+    /** @throws IllegalArgumentException if {@link ReorderItem#check} finds anything */
+    public static Reorder of(ReorderItem i) {
         Findings findings = new Findings();
         i.check(findings);
         if (!findings.none()) {
@@ -69,7 +69,7 @@ public record Reorder(double reorderPoint, double safetyStock, double orderQuant
     }
 
     /** Chance that so much does not last until an order comes, by the same normal demand. */
-    public static double runsOut(Item i, double onHand) {
+    public static double runsOut(ReorderItem i, double onHand) {
         double during = i.dailyDemand() * i.leadDays();
         double sd = Math.sqrt(i.leadDays() * i.dailyDemandSd() * i.dailyDemandSd()
                 + i.dailyDemand() * i.dailyDemand() * i.leadDaysSd() * i.leadDaysSd());

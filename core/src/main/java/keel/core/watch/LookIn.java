@@ -7,17 +7,17 @@ import java.time.Instant;
  *
  * @param layer about where the print is then
  */
-public record LookIn(Kind kind, Instant due, int layer) {
+public record LookIn(LookKind kind, Instant due, int layer) {
 
     /** Why then. */
-    public enum Kind {
+    public enum LookKind {
         FIRST_LAYERS("The first layers are done"),
         CLEARS_RESIN("The part clears the resin"),
         INTERVAL("Another look");
 
         private final String words;
 
-        Kind(String words) {
+        LookKind(String words) {
             this.words = words;
         }
 

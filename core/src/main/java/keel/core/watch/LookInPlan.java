@@ -43,16 +43,16 @@ public record LookInPlan(double everyHours, int streak) {
         List<LookIn> wanted = new ArrayList<>();
         int first = settings.bottomLayers() + settings.transitionLayers();
         wanted.add(at(
-                LookIn.Kind.FIRST_LAYERS,
+                LookIn.LookKind.FIRST_LAYERS,
                 start,
                 settings,
                 Math.min(settings.layers(), first > 0 ? first : FIRST_LAYERS_OF_AN_UNKNOWN_PROFILE)));
         if (clearLayer != null && clearLayer <= settings.layers()) {
-            wanted.add(at(LookIn.Kind.CLEARS_RESIN, start, settings, clearLayer));
+            wanted.add(at(LookIn.LookKind.CLEARS_RESIN, start, settings, clearLayer));
         }
         double every = 3600 * intervalHours(goodInARow);
         for (double s = every; every > 0 && after(start, s).isBefore(end); s += every) {
-            wanted.add(new LookIn(LookIn.Kind.INTERVAL, after(start, s), PrintTime.layerAt(settings, s)));
+            wanted.add(new LookIn(LookIn.LookKind.INTERVAL, after(start, s), PrintTime.layerAt(settings, s)));
         }
         return apart(wanted, end);
     }
@@ -71,7 +71,7 @@ public record LookInPlan(double everyHours, int streak) {
         return List.copyOf(kept);
     }
 
-    private static LookIn at(LookIn.Kind kind, Instant start, PrintTime.Settings settings, int layer) {
+    private static LookIn at(LookIn.LookKind kind, Instant start, PrintTime.Settings settings, int layer) {
         return new LookIn(kind, after(start, PrintTime.secondsThrough(settings, layer)), layer);
     }
 

@@ -5,14 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import keel.core.cost.PrintCost.Line;
+import keel.core.cost.PrintCost.CostLine;
 import keel.core.cost.PrintCost.Uses;
 import org.junit.jupiter.api.Test;
 
 /** Worked by hand; the same print stands in docs/stores.md. */
 class PrintCostTest {
 
-    private static Uses uses(Double successRate, List<Line> other) {
+    private static Uses uses(Double successRate, List<CostLine> other) {
         return new Uses(85.0, 38.0, 5.5, 1.6, 5.0, 440.0, 78.0, 900.0, 14.0, 18.0, 0.33, 0.31, other, successRate);
     }
 
@@ -22,9 +22,9 @@ class PrintCostTest {
      */
     @Test
     void thePrintOfTheDocsCostsWhatItSays() {
-        PrintCost cost = PrintCost.of(uses(0.85, List.of(new Line("Towels", 0.2))));
+        PrintCost cost = PrintCost.of(uses(0.85, List.of(new CostLine("Towels", 0.2))));
         assertThat(cost.lines())
-                .extracting(Line::name)
+                .extracting(CostLine::name)
                 .containsExactly("Resin", "Film", "Screen", "Work", "Energy", "Towels");
         assertThat(cost.lines().get(0).amount()).isCloseTo(3.23, within(1e-9));
         assertThat(cost.lines().get(2).amount()).isCloseTo(0.138667, within(1e-6));
@@ -36,7 +36,7 @@ class PrintCostTest {
     void whatIsNotKnownCostsNothingAndIsNoLine() {
         PrintCost cost = PrintCost.of(
                 new Uses(100.0, 30.0, null, null, null, null, null, null, null, null, null, null, null, null));
-        assertThat(cost.lines()).containsExactly(new Line("Resin", 3.0));
+        assertThat(cost.lines()).containsExactly(new CostLine("Resin", 3.0));
         assertThat(cost.perGoodPrint()).isEqualTo(3);
         assertThat(PrintCost.of(new Uses(
                                 100.0, 0.0, null, null, null, null, null, null, null, null, null, null, null, null))
@@ -51,7 +51,7 @@ class PrintCostTest {
                 .isThrownBy(() -> PrintCost.of(uses(0.0, List.of())))
                 .withMessageContaining("success rate");
         assertThatIllegalArgumentException().isThrownBy(() -> PrintCost.of(uses(1.2, List.of())));
-        assertThatIllegalArgumentException().isThrownBy(() -> PrintCost.of(uses(1.0, List.of(new Line(" ", 1)))));
+        assertThatIllegalArgumentException().isThrownBy(() -> PrintCost.of(uses(1.0, List.of(new CostLine(" ", 1)))));
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> PrintCost.of(
                         new Uses(-1.0, 30.0, null, null, null, null, null, null, null, null, null, null, null, null)));

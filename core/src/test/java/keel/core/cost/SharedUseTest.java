@@ -17,12 +17,12 @@ class SharedUseTest {
     void aPrintsPartIsADaysUseOverADaysPrints() {
         SharedUse shared = SharedUse.of(
                 List.of(
-                        new SharedUse.Item("gloves", "Gloves", "pieces", 6, 0.11),
-                        new SharedUse.Item("alcohol", "Alcohol", "l", 0.5, 2.6)),
+                        new SharedUse.SharedItem("gloves", "Gloves", "pieces", 6, 0.11),
+                        new SharedUse.SharedItem("alcohol", "Alcohol", "l", 0.5, 2.6)),
                 4);
         assertThat(shared.perPrint()).isCloseTo(0.49, within(1e-12));
         assertThat(shared.lines())
-                .extracting(SharedUse.Line::code)
+                .extracting(SharedUse.SharedLine::code)
                 .as("the dearest first")
                 .containsExactly("alcohol", "gloves");
         assertThat(shared.lines().get(1).quantity()).isCloseTo(1.5, within(1e-12));

@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.core.Findings;
-import keel.core.film.FilmMark.Kind;
+import keel.core.film.FilmMark.MarkKind;
 import keel.core.film.MarksCompared.Fate;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
@@ -40,19 +40,19 @@ class FilmRulesTest {
     @Test
     void marksAreFollowedFromOneLookToTheNext() {
         List<FilmMark> then = List.of(
-                new FilmMark(Kind.DENT, 40, 20, 3),
-                new FilmMark(Kind.DENT, 100, 60, 2),
-                new FilmMark(Kind.SCRATCH, 20, 70, 20));
+                new FilmMark(MarkKind.DENT, 40, 20, 3),
+                new FilmMark(MarkKind.DENT, 100, 60, 2),
+                new FilmMark(MarkKind.SCRATCH, 20, 70, 20));
         List<FilmMark> now = List.of(
-                new FilmMark(Kind.DENT, 43, 22, 3.2),
-                new FilmMark(Kind.HOLE, 101, 60, 0.5),
-                new FilmMark(Kind.DENT, 80, 10, 1));
+                new FilmMark(MarkKind.DENT, 43, 22, 3.2),
+                new FilmMark(MarkKind.HOLE, 101, 60, 0.5),
+                new FilmMark(MarkKind.DENT, 80, 10, 1));
         assertThat(MarksCompared.of(then, now))
                 .extracting(MarksCompared.Compared::fate)
                 .containsExactly(Fate.SAME, Fate.GROWN, Fate.NEW, Fate.GONE);
         assertThat(MarksCompared.of(
-                                List.of(new FilmMark(Kind.DENT, 40, 20, 3)),
-                                List.of(new FilmMark(Kind.DENT, 40, 20, 4.5)))
+                                List.of(new FilmMark(MarkKind.DENT, 40, 20, 3)),
+                                List.of(new FilmMark(MarkKind.DENT, 40, 20, 4.5)))
                         .get(0)
                         .fate())
                 .isEqualTo(Fate.GROWN);
@@ -62,16 +62,16 @@ class FilmRulesTest {
     @Test
     void twoMarksAreNeverTakenForOneEarlierOne() {
         List<MarksCompared.Compared> c = MarksCompared.of(
-                List.of(new FilmMark(Kind.DENT, 40, 20, 3)),
-                List.of(new FilmMark(Kind.DENT, 41, 20, 3), new FilmMark(Kind.DENT, 39, 20, 3)));
+                List.of(new FilmMark(MarkKind.DENT, 40, 20, 3)),
+                List.of(new FilmMark(MarkKind.DENT, 41, 20, 3), new FilmMark(MarkKind.DENT, 39, 20, 3)));
         assertThat(c).extracting(MarksCompared.Compared::fate).containsExactly(Fate.SAME, Fate.NEW);
     }
 
     @Test
     void aMarkFarOffThePlateCannotBe() {
         Findings findings = new Findings();
-        new FilmMark(Kind.DENT, 500, 20, 3).check(144, 81, findings);
-        new FilmMark(Kind.DENT, Double.NaN, 20, 0).check(144, 81, findings);
+        new FilmMark(MarkKind.DENT, 500, 20, 3).check(144, 81, findings);
+        new FilmMark(MarkKind.DENT, Double.NaN, 20, 0).check(144, 81, findings);
         assertThat(findings.list()).hasSize(3);
     }
 
@@ -131,18 +131,18 @@ class FilmRulesTest {
 
     @Test
     void thinAndThickAreToldApartOnlyWhereTheRecordCan() {
-        assertThat(ThinOrThick.of(new ThinOrThick.Kind(0, 0, 0, 0), new ThinOrThick.Kind(3, 800, 1, 0))
+        assertThat(ThinOrThick.of(new ThinOrThick.Pool(0, 0, 0, 0), new ThinOrThick.Pool(3, 800, 1, 0))
                         .says())
                 .startsWith("Only thick film is on record");
-        assertThat(ThinOrThick.of(new ThinOrThick.Kind(2, 300, 1, 0), new ThinOrThick.Kind(3, 800, 1, 0))
+        assertThat(ThinOrThick.of(new ThinOrThick.Pool(2, 300, 1, 0), new ThinOrThick.Pool(3, 800, 1, 0))
                         .says())
                 .contains("do not tell thin from thick")
                 .contains("does not tell them apart");
-        assertThat(ThinOrThick.of(new ThinOrThick.Kind(20, 4000, 30, 5), new ThinOrThick.Kind(20, 8000, 6, 9))
+        assertThat(ThinOrThick.of(new ThinOrThick.Pool(20, 4000, 30, 5), new ThinOrThick.Pool(20, 8000, 6, 9))
                         .says())
                 .contains("leaks more often")
                 .contains("Thick for what is coarse");
-        assertThat(ThinOrThick.of(new ThinOrThick.Kind(20, 4000, 30, 1), new ThinOrThick.Kind(20, 8000, 6, 40))
+        assertThat(ThinOrThick.of(new ThinOrThick.Pool(20, 4000, 30, 1), new ThinOrThick.Pool(20, 8000, 6, 40))
                         .says())
                 .contains("through thick film")
                 .doesNotContain("coarse");
@@ -168,7 +168,7 @@ class FilmRulesTest {
 
     private static PartUse film(Defaults defaults, double hours) {
         return new PartUse(
-                PartUse.Part.FILM, "Film F1", new Usage(hours, 0, 0, 0, 0), defaults.usual(PartUse.Part.FILM));
+                PartUse.UsedPart.FILM, "Film F1", new Usage(hours, 0, 0, 0, 0), defaults.usual(PartUse.UsedPart.FILM));
     }
 
     /**

@@ -62,15 +62,15 @@ class StartGateTest {
                 holds,
                 List.of(
                         new PartUse(
-                                PartUse.Part.FILM,
+                                PartUse.UsedPart.FILM,
                                 "Film F1",
                                 new Usage(filmHours, 0, 0, 0, 0),
-                                Defaults.shipped().usual(PartUse.Part.FILM)),
+                                Defaults.shipped().usual(PartUse.UsedPart.FILM)),
                         new PartUse(
-                                PartUse.Part.SCREEN,
+                                PartUse.UsedPart.SCREEN,
                                 "Screen S1",
                                 new Usage(0, 300, 0, 0, 0),
-                                Defaults.shipped().usual(PartUse.Part.SCREEN))),
+                                Defaults.shipped().usual(PartUse.UsedPart.SCREEN))),
                 8,
                 0.3,
                 resinMl == null ? null : "Reed grey",
@@ -241,7 +241,7 @@ class StartGateTest {
 
     @Test
     void theShopsOwnQuestionsStandAmongTheOthers() {
-        GateItem own = new GateItem("own-1", GateItem.Part.ROOM, State.ASK, "Fan of the Annexe is on.");
+        GateItem own = new GateItem("own-1", GateItem.GatePart.ROOM, State.ASK, "Fan of the Annexe is on.");
         assertThat(GATE.items(with(null, null, null, List.of(own)))).contains(own);
     }
 }

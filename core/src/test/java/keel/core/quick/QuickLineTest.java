@@ -281,10 +281,10 @@ class QuickLineTest {
     @Test
     void aLabelsCodeNamesItsThing() {
         for (LabelCode label : List.of(
-                new LabelCode(LabelCode.Kind.MACHINE, "curlew"),
-                new LabelCode(LabelCode.Kind.VAT, "V7"),
-                new LabelCode(LabelCode.Kind.ITEM, "nitrile-gloves"),
-                new LabelCode(LabelCode.Kind.ROOM, "long-room"))) {
+                new LabelCode(LabelCode.LabelKind.MACHINE, "curlew"),
+                new LabelCode(LabelCode.LabelKind.VAT, "V7"),
+                new LabelCode(LabelCode.LabelKind.ITEM, "nitrile-gloves"),
+                new LabelCode(LabelCode.LabelKind.ROOM, "long-room"))) {
             assertThat(LabelCode.read(label.text())).contains(label);
             assertThat(read(label.text()).order())
                     .isEqualTo(new Order.Open(label.kind().name().toLowerCase(), label.code()));

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import keel.core.screen.ScreenInspection.Kind;
+import keel.core.screen.ScreenInspection.SpotKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -16,13 +16,13 @@ class ScreenInspectionTest {
 
     @ParameterizedTest
     @CsvSource({
-        "WHITE, 5760, 3240, 144, 81, 0, 0, 0, 2200",
-        "WHITE, 5760, 3240, 144, 81, 20, -15, 3, 4000",
-        "BLACK, 5760, 3240, 144, 81, -17, 18, -4, 2200",
-        "WHITE, 2560, 1620, 120, 76, 12, 20, 2, 2200",
-        "BLACK, 3840, 2160, 192, 108, 24, 6, 1, 2200",
-        "CHECKER, 3840, 2160, 192, 108, 10, 10, 2, 2200",
-        "GRID, 5760, 3240, 144, 81, 14, 4, 0, 2200",
+        "WHITE, 5760, 3240, 144, 81, 0, 0, 0, 1600",
+        "WHITE, 5760, 3240, 144, 81, 20, -15, 3, 2000",
+        "BLACK, 5760, 3240, 144, 81, -17, 18, -4, 1600",
+        "WHITE, 2560, 1620, 120, 76, 12, 20, 2, 1600",
+        "BLACK, 3840, 2160, 192, 108, 24, 6, 1, 1600",
+        "CHECKER, 3840, 2160, 192, 108, 10, 10, 2, 1600",
+        "GRID, 5760, 3240, 144, 81, 14, 4, 0, 1600",
         "WHITE, 7680, 4320, 330, 186, 18, 17, 5, 4000"
     })
     void spotsOfAMillimetreAreFoundWhereTheyAre(
@@ -43,7 +43,7 @@ class ScreenInspectionTest {
         long found = spots.stream()
                 .filter(s -> seen.spots().stream()
                         .anyMatch(p -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1
-                                && (p.kind() == Kind.LIT) == (s[3] == 1)))
+                                && (p.kind() == SpotKind.LIT) == (s[3] == 1)))
                 .count();
         long extra = seen.spots().stream()
                 .filter(p -> spots.stream().noneMatch(s -> Math.hypot(p.xMm() - s[0], p.yMm() - s[1]) < 1 + s[2] / 2))
@@ -81,12 +81,12 @@ class ScreenInspectionTest {
     void aSoundScreenShowsNoSpotsAndAPatchIsSeenWhole() {
         TestPicture picture = TestPicture.of(TestPattern.WHITE, 5760, 3240);
         ScreenInspection sound = ScreenInspection.of(
-                Photographed.of(picture, 144, 81, List.of(), 15, 12, 2, 10, 0.15, 3, 2200), picture, 144, 81);
+                Photographed.of(picture, 144, 81, List.of(), 15, 12, 2, 10, 0.15, 3, 1600), picture, 144, 81);
         assertThat(sound.spots()).isEmpty();
         assertThat(sound.printableShare()).isEqualTo(1);
         assertThat(sound.message()).isEqualTo("No spots are seen.");
         ScreenInspection patch = ScreenInspection.of(
-                Photographed.of(picture, 144, 81, List.of(new double[] {50, 40, 26, 0}), 8, -10, 0, 8, 0.15, 3, 2200),
+                Photographed.of(picture, 144, 81, List.of(new double[] {50, 40, 26, 0}), 8, -10, 0, 8, 0.15, 3, 1600),
                 picture,
                 144,
                 81);
@@ -104,7 +104,7 @@ class ScreenInspectionTest {
         TestPicture picture = TestPicture.of(TestPattern.WHITE, 3840, 2160);
         List<double[]> spots = List.of(new double[] {30, 25, 3, 0});
         ScreenInspection seen = ScreenInspection.of(
-                Photographed.of(picture, 192, 108, spots, 5, 5, 178, 6, 0.1, 1, 2200), picture, 192, 108);
+                Photographed.of(picture, 192, 108, spots, 5, 5, 178, 6, 0.1, 1, 1600), picture, 192, 108);
         assertThat(seen.spots()).singleElement().satisfies(p -> assertThat(Math.hypot(p.xMm() - 30, p.yMm() - 25))
                 .isLessThan(1));
     }
@@ -118,7 +118,7 @@ class ScreenInspectionTest {
         assertThat(none.found()).isFalse();
         assertThat(none.message()).startsWith("No corner marks are seen");
         assertThat(none.printableShare()).isNull();
-        GreyPhoto photo = Photographed.of(picture, 192, 108, List.of(), 5, 5, 0, 6, 0.1, 1, 2200);
+        GreyPhoto photo = Photographed.of(picture, 192, 108, List.of(), 5, 5, 0, 6, 0.1, 1, 1600);
         ScreenInspection wrong = ScreenInspection.of(photo, TestPicture.of(TestPattern.WHITE, 2560, 1440), 192, 108);
         assertThat(wrong.found()).isFalse();
         assertThat(wrong.message()).contains("do not fit a picture of 2560 × 1440");

@@ -9,8 +9,8 @@ import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import keel.core.screen.ScreenInspection.Kind;
 import keel.core.screen.ScreenInspection.Spot;
+import keel.core.screen.ScreenInspection.SpotKind;
 import keel.core.screen.ScreenVerdict.Known;
 import keel.core.screen.ScreenVerdict.Size;
 import keel.core.screen.ScreenVerdict.Verdict;
@@ -23,7 +23,7 @@ class ScreenVerdictTest {
     private static final double D = 81;
 
     private static Spot spot(double x, double y, double size) {
-        return new Spot(Kind.DARK, x, y, size, 1);
+        return new Spot(SpotKind.DARK, x, y, size, 1);
     }
 
     private static ScreenVerdict judge(List<Spot> spots, Size usual, double byAge) {

@@ -119,8 +119,8 @@ class TestPictureTest {
                 .isThrownBy(() -> TestPicture.of(TestPattern.WHITE, 319, 900))
                 .withMessageContaining("319 × 900");
         assertThatIllegalArgumentException().isThrownBy(() -> TestPicture.of(TestPattern.WHITE, 900, 20_001));
-        assertThat(TestPattern.WHITE.shows(ScreenInspection.Kind.LIT)).isFalse();
-        assertThat(TestPattern.BLACK.shows(ScreenInspection.Kind.LIT)).isTrue();
-        assertThat(TestPattern.CHECKER.shows(ScreenInspection.Kind.DARK)).isTrue();
+        assertThat(TestPattern.WHITE.shows(ScreenInspection.SpotKind.LIT)).isFalse();
+        assertThat(TestPattern.BLACK.shows(ScreenInspection.SpotKind.LIT)).isTrue();
+        assertThat(TestPattern.CHECKER.shows(ScreenInspection.SpotKind.DARK)).isTrue();
     }
 }

@@ -18,6 +18,9 @@ class UprightPhotoTest {
     private static final TestPicture WHITE = TestPicture.of(TestPattern.WHITE, 5760, 3240);
     private static final List<double[]> SPOTS = List.of(new double[] {40, 22, 2, 0}, new double[] {110, 60, 3, 0});
 
+    private static final int WIDE = 1200;
+    private static final GreyPhoto HELD = Photographed.of(WHITE, 144, 81, SPOTS, 5, 4, 0, 6, 0.1, 1, WIDE);
+
     private static ScreenInspection seen(GreyPhoto photo) {
         return ScreenInspection.of(photo, WHITE, 144, 81);
     }
@@ -26,7 +29,7 @@ class UprightPhotoTest {
     @ParameterizedTest
     @ValueSource(doubles = {0, 12, 24})
     void spotsAndCornersLieOnThePhotographWhereTheCameraPutThem(double tilt) {
-        ScreenInspection seen = seen(Photographed.of(WHITE, 144, 81, SPOTS, tilt, -tilt / 2, 2, 6, 0.15, 1, 2200));
+        ScreenInspection seen = seen(Photographed.of(WHITE, 144, 81, SPOTS, tilt, -tilt / 2, 2, 6, 0.15, 1, WIDE));
         assertThat(seen.found()).as(seen.message()).isTrue();
         assertThat(seen.onPhoto()).hasSameSizeAs(seen.spots());
         for (int i = 0; i < seen.spots().size(); i++) {
@@ -44,13 +47,13 @@ class UprightPhotoTest {
     }
 
     private static double[] place(OnPhoto p, double tilt) {
-        return Photographed.place(144, 81, tilt, -tilt / 2, 2, 2200, p.x(), p.y());
+        return Photographed.place(144, 81, tilt, -tilt / 2, 2, WIDE, p.x(), p.y());
     }
 
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3})
     void howeverItWasHeldTheFrontLiesBelow(int quarters) {
-        GreyPhoto photo = turned(Photographed.of(WHITE, 144, 81, SPOTS, 5, 4, 0, 6, 0.1, 1, 2200), quarters);
+        GreyPhoto photo = turned(HELD, quarters);
         ScreenInspection seen = seen(photo);
         UprightPhoto upright = UprightPhoto.of(photo, seen, 1000);
         assertThat(Math.max(upright.photo().width(), upright.photo().height())).isEqualTo(1000);

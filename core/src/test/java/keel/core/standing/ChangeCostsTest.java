@@ -33,7 +33,7 @@ class ChangeCostsTest {
                         4.0,
                         "film.screenShare",
                         0.0));
-        ChangeCosts costs = ChangeCosts.of(d, PartUse.Part.FILM);
+        ChangeCosts costs = ChangeCosts.of(d, PartUse.UsedPart.FILM);
         assertThat(costs.plannedCost()).as("6 + 40 min at 12 + 2").isCloseTo(16, within(1e-9));
         assertThat(costs.failureCost()).as("and 9 + 30 min at 12 + 5 h at 4").isCloseTo(16 + 9 + 6 + 20, within(1e-9));
         assertThat(costs.endCost(3, 5))
@@ -45,21 +45,21 @@ class ChangeCostsTest {
     @Test
     void aFilmThatGoesPutsTheScreenAtRisk() {
         Defaults d = Defaults.shipped();
-        double with = ChangeCosts.of(d, PartUse.Part.FILM).failureCost();
-        double without = ChangeCosts.of(d.with(Map.of("film.screenShare", 0.0)), PartUse.Part.FILM)
+        double with = ChangeCosts.of(d, PartUse.UsedPart.FILM).failureCost();
+        double without = ChangeCosts.of(d.with(Map.of("film.screenShare", 0.0)), PartUse.UsedPart.FILM)
                 .failureCost();
         assertThat(with - without)
                 .isCloseTo(
                         d.value("film.screenShare")
-                                * ChangeCosts.of(d, PartUse.Part.SCREEN).plannedCost(),
+                                * ChangeCosts.of(d, PartUse.UsedPart.SCREEN).plannedCost(),
                         within(1e-9));
     }
 
     @ParameterizedTest
     @EnumSource(
-            value = PartUse.Part.class,
+            value = PartUse.UsedPart.class,
             names = {"FILM", "TANK", "SCREEN"})
-    void everyLineNamesFiguresThatThereAre(PartUse.Part kind) {
+    void everyLineNamesFiguresThatThereAre(PartUse.UsedPart kind) {
         ChangeCosts costs = ChangeCosts.of(Defaults.shipped(), kind);
         assertThat(costs.failureCost()).isGreaterThan(costs.plannedCost());
         assertThat(costs.planned()).allSatisfy(l -> assertThat(l.figures())

@@ -56,20 +56,20 @@ class StateRulesTest {
     @Test
     void aTankIsDueAtItsAgeAndWatchedBeforeByItsChanceToFail() {
         PartUse old = new PartUse(
-                PartUse.Part.TANK,
+                PartUse.UsedPart.TANK,
                 "Tank F7",
                 new Usage(149, 0, 0, 0, 0),
-                Defaults.shipped().usual(PartUse.Part.TANK));
+                Defaults.shipped().usual(PartUse.UsedPart.TANK));
         assertThat(of(List.of(old), 0, 0, 0).concerns()).singleElement().satisfies(c -> {
             assertThat(c.level()).isEqualTo(MachineState.WATCH);
             assertThat(c.text()).contains("may fail: 11 % in a job of 8 h");
         });
         assertThat(of(
                                 List.of(new PartUse(
-                                        PartUse.Part.TANK,
+                                        PartUse.UsedPart.TANK,
                                         "Tank F7",
                                         new Usage(150, 0, 0, 0, 0),
-                                        Defaults.shipped().usual(PartUse.Part.TANK))),
+                                        Defaults.shipped().usual(PartUse.UsedPart.TANK))),
                                 0,
                                 0,
                                 0)
@@ -80,10 +80,10 @@ class StateRulesTest {
     @Test
     void aScreenAgesInUvHoursNotInPrintHours() {
         PartUse screen = new PartUse(
-                PartUse.Part.SCREEN,
+                PartUse.UsedPart.SCREEN,
                 "Screen S1",
                 new Usage(90_000, 10, 0, 0, 0),
-                Defaults.shipped().usual(PartUse.Part.SCREEN));
+                Defaults.shipped().usual(PartUse.UsedPart.SCREEN));
         assertThat(of(List.of(screen), 0, 0, 8).state()).isEqualTo(MachineState.READY);
     }
 
@@ -187,9 +187,9 @@ class StateRulesTest {
 
     private static PartUse film(double hours) {
         return new PartUse(
-                PartUse.Part.FILM,
+                PartUse.UsedPart.FILM,
                 "Film F14",
                 new Usage(hours, 0, 0, 0, 0),
-                Defaults.shipped().usual(PartUse.Part.FILM));
+                Defaults.shipped().usual(PartUse.UsedPart.FILM));
     }
 }

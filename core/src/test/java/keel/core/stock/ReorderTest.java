@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Map;
 import java.util.Random;
-import keel.core.stock.Reorder.Item;
+import keel.core.stock.Reorder.ReorderItem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -15,7 +15,7 @@ class ReorderTest {
 
     private static Reorder of(
             double d, double sd, double lead, double leadSd, double level, double pack, double cover) {
-        return Reorder.of(new Item(d, sd, lead, leadSd, level, pack, cover));
+        return Reorder.of(new ReorderItem(d, sd, lead, leadSd, level, pack, cover));
     }
 
     /**
@@ -56,7 +56,7 @@ class ReorderTest {
     /** Against a hundred thousand lead times drawn by hand. */
     @Test
     void theReorderPointLastsAsOftenAsWanted() {
-        Item item = new Item(12.0, 3.0, 9.0, 2.0, 0.9, 1.0, 30.0);
+        ReorderItem item = new ReorderItem(12.0, 3.0, 9.0, 2.0, 0.9, 1.0, 30.0);
         double point = Reorder.of(item).reorderPoint();
         Random random = new Random(3);
         int enough = 0;

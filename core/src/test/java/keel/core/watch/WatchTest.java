@@ -58,9 +58,9 @@ class WatchTest {
         assertThat(looks)
                 .extracting(LookIn::kind)
                 .containsExactly(
-                        LookIn.Kind.FIRST_LAYERS,
-                        LookIn.Kind.CLEARS_RESIN,
-                        LookIn.Kind.INTERVAL); // the one at 1 h is 12 minutes after the second
+                        LookIn.LookKind.FIRST_LAYERS,
+                        LookIn.LookKind.CLEARS_RESIN,
+                        LookIn.LookKind.INTERVAL); // the one at 1 h is 12 minutes after the second
         assertThat(looks.get(0).due()).isEqualTo(START.plusSeconds(156));
         assertThat(looks.get(1).due()).isEqualTo(START.plusSeconds(156 + 236 * 23 / 2));
         assertThat(looks.get(2).due()).isEqualTo(START.plus(Duration.ofHours(2)));

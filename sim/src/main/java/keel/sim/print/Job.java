@@ -21,7 +21,7 @@ import keel.core.placement.PlacedPart;
  */
 public record Job(
         String name,
-        List<Part> parts,
+        List<JobPart> parts,
         int layers,
         double areaShare,
         Double supportStrength,
@@ -37,7 +37,7 @@ public record Job(
     private static final double FLAT = 0.45;
 
     /** One part's rectangle on the plate, mm. */
-    public record Part(double xMm, double yMm, double widthMm, double depthMm) {}
+    public record JobPart(double xMm, double yMm, double widthMm, double depthMm) {}
 
     public boolean hollow() {
         return drainHoles != null;
@@ -165,7 +165,7 @@ public record Job(
     public static Job knownGood(double plateWidthMm, double plateDepthMm) {
         return new Job(
                 "Known-good piece",
-                List.of(new Part(plateWidthMm / 2 - 12, plateDepthMm / 2 - 12, 24, 24)),
+                List.of(new JobPart(plateWidthMm / 2 - 12, plateDepthMm / 2 - 12, 24, 24)),
                 400,
                 0.4,
                 1.3,

@@ -10,7 +10,7 @@ import org.hipparchus.util.FastMath;
 /** What the shop's customers want: casting patterns and river animals, in sets that fit the plate. */
 public final class Jobs {
 
-    private record Kind(
+    private record JobKind(
             String name,
             int least,
             int most,
@@ -20,26 +20,26 @@ public final class Jobs {
             boolean flat,
             boolean canBeHollow) {}
 
-    private static final List<Kind> KINDS = List.of(
-            new Kind("Gate latch pattern", 1, 3, 44, 30, 0.34, true, false),
-                    new Kind("Latch keeper, pair", 2, 2, 34, 24, 0.36, true, false),
-            new Kind("Hinge patterns", 3, 8, 30, 34, 0.3, true, false),
-                    new Kind("Strap end patterns", 4, 10, 20, 26, 0.34, false, false),
-            new Kind("Mayfly larva, set", 6, 14, 15, 38, 0.16, false, false),
-                    new Kind("Caddis case models", 4, 12, 16, 30, 0.3, false, true),
-            new Kind("Stonefly nymph, set", 3, 8, 24, 42, 0.15, false, false),
-                    new Kind("Freshwater shrimp", 2, 6, 28, 46, 0.2, false, true),
-            new Kind("River limpet set", 4, 12, 18, 18, 0.4, false, false),
-                    new Kind("Core box insert", 1, 2, 50, 36, 0.36, true, true),
-            new Kind("Runner and gate set", 2, 5, 34, 40, 0.24, true, false),
-                    new Kind("Leech model, large", 1, 2, 46, 62, 0.24, false, true));
+    private static final List<JobKind> KINDS = List.of(
+            new JobKind("Gate latch pattern", 1, 3, 44, 30, 0.34, true, false),
+                    new JobKind("Latch keeper, pair", 2, 2, 34, 24, 0.36, true, false),
+            new JobKind("Hinge patterns", 3, 8, 30, 34, 0.3, true, false),
+                    new JobKind("Strap end patterns", 4, 10, 20, 26, 0.34, false, false),
+            new JobKind("Mayfly larva, set", 6, 14, 15, 38, 0.16, false, false),
+                    new JobKind("Caddis case models", 4, 12, 16, 30, 0.3, false, true),
+            new JobKind("Stonefly nymph, set", 3, 8, 24, 42, 0.15, false, false),
+                    new JobKind("Freshwater shrimp", 2, 6, 28, 46, 0.2, false, true),
+            new JobKind("River limpet set", 4, 12, 18, 18, 0.4, false, false),
+                    new JobKind("Core box insert", 1, 2, 50, 36, 0.36, true, true),
+            new JobKind("Runner and gate set", 2, 5, 34, 40, 0.24, true, false),
+                    new JobKind("Leech model, large", 1, 2, 46, 62, 0.24, false, true));
 
     private Jobs() {}
 
     /** @param overnight whether it may take the whole night */
     public static Job next(
             Machine machine, Parameters.Work work, double carelessness, boolean overnight, Chance chance) {
-        Kind kind = chance.oneOf(KINDS);
+        JobKind kind = chance.oneOf(KINDS);
         int layers = (int) (kind.tallMm() * chance.between(0.8, 1.6) * (overnight ? 2.1 : 1.25) / 0.05);
         boolean hollow = kind.canBeHollow() && chance.happens(work.hollowShare());
         boolean flat = kind.flat() && chance.happens(work.flatShare() * carelessness);
@@ -62,7 +62,7 @@ public final class Jobs {
                 kind.flat() && chance.happens(0.5));
     }
 
-    private static List<Job.Part> placed(Machine machine, Kind kind, Chance chance) {
+    private static List<Job.JobPart> placed(Machine machine, JobKind kind, Chance chance) {
         double pitch = kind.partMm() * 1.12;
         int columns = (int) FastMath.max(1, FastMath.floor(machine.site().widthMm() / pitch));
         int rows = (int) FastMath.max(1, FastMath.floor(machine.site().depthMm() / pitch));
@@ -72,9 +72,9 @@ public final class Jobs {
         int usedRows = (int) FastMath.ceil((double) count / usedColumns);
         double left = (machine.site().widthMm() - usedColumns * pitch) * chance.between(0.25, 0.75);
         double front = (machine.site().depthMm() - usedRows * pitch) * chance.between(0.25, 0.75);
-        List<Job.Part> parts = new ArrayList<>();
+        List<Job.JobPart> parts = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            parts.add(new Job.Part(
+            parts.add(new Job.JobPart(
                     left + i % usedColumns * pitch,
                     FastMath.max(0, front) + i / usedColumns * pitch,
                     kind.partMm(),

@@ -37,7 +37,7 @@ record Printing(
     /** What is done to the parts afterwards. */
     record Finish(boolean washedShort, boolean driedShort, boolean curedLong) {}
 
-    int[] cellsOf(Job.Part part) {
+    int[] cellsOf(Job.JobPart part) {
         return machine.cells().under(part.xMm(), part.yMm(), part.widthMm(), part.depthMm());
     }
 

@@ -315,13 +315,13 @@ public final class Checks {
                 .mapToDouble(p -> p.xMm() + p.widthMm())
                 .max()
                 .orElse(0);
-        double left = job.parts().stream().mapToDouble(Job.Part::xMm).min().orElse(0);
+        double left = job.parts().stream().mapToDouble(Job.JobPart::xMm).min().orElse(0);
         double shift =
                 left > machine.site().widthMm() - right ? -left : machine.site().widthMm() - right;
         return new Job(
                 job.name(),
                 job.parts().stream()
-                        .map(p -> new Job.Part(p.xMm() + shift, p.yMm(), p.widthMm(), p.depthMm()))
+                        .map(p -> new Job.JobPart(p.xMm() + shift, p.yMm(), p.widthMm(), p.depthMm()))
                         .toList(),
                 job.layers(),
                 job.areaShare(),

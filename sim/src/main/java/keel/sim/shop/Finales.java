@@ -122,8 +122,8 @@ final class Finales {
     }
 
     private Job larvae() {
-        List<Job.Part> parts = IntStream.range(0, 12)
-                .mapToObj(i -> new Job.Part(12 + i % 6 * 20, 14 + i / 6 * 26, 16, 16))
+        List<Job.JobPart> parts = IntStream.range(0, 12)
+                .mapToObj(i -> new Job.JobPart(12 + i % 6 * 20, 14 + i / 6 * 26, 16, 16))
                 .toList();
         return new Job(
                 "Mayfly larva, twelve", parts, 1350, 0.18, 1.1, 0.1, null, null, false, false, false, false, false);

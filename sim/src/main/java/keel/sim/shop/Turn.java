@@ -9,17 +9,17 @@ import keel.core.profile.Setting;
  *
  * @param detail what the kind asks for: a reason, a resin, a note
  */
-public record Turn(Instant at, Kind kind, String detail, String note, Map<Setting, Double> settings) {
+public record Turn(Instant at, TurnKind kind, String detail, String note, Map<Setting, Double> settings) {
 
-    public Turn(Instant at, Kind kind, String detail, String note) {
+    public Turn(Instant at, TurnKind kind, String detail, String note) {
         this(at, kind, detail, note, Map.of());
     }
 
-    public Turn(Instant at, Kind kind) {
+    public Turn(Instant at, TurnKind kind) {
         this(at, kind, null, null);
     }
 
-    public enum Kind {
+    public enum TurnKind {
         /** The film, or the tank, is changed for the reason in the detail; the new one is sound. */
         FILM,
         /** The vat goes back with its bolts loose. */

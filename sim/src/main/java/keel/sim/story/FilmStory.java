@@ -173,7 +173,7 @@ final class FilmStory {
         for (int cell = 0; cell < machine.cells().count() && marks.size() < dents; cell++) {
             if (film.dented(cell)) {
                 marks.add(new FilmMark(
-                        FilmMark.Kind.DENT,
+                        FilmMark.MarkKind.DENT,
                         rounded(machine.cells().xMm(cell) + eyes.between(-1, 1)),
                         rounded(machine.cells().yMm(cell) + eyes.between(-1, 1)),
                         rounded(MM_PER_LENGTH * (1 + share))));

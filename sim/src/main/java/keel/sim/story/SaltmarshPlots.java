@@ -4,15 +4,15 @@ import static keel.core.profile.Setting.BOTTOM_EXPOSURE_S;
 import static keel.core.profile.Setting.EXPOSURE_S;
 import static keel.core.profile.Setting.LIFT_MM_PER_MIN;
 import static keel.core.profile.Setting.RELEASE_S;
-import static keel.sim.shop.Turn.Kind.BOLTS_FOUND;
-import static keel.sim.shop.Turn.Kind.BOLTS_LOOSE;
-import static keel.sim.shop.Turn.Kind.FILM;
-import static keel.sim.shop.Turn.Kind.GREASE;
-import static keel.sim.shop.Turn.Kind.LEVEL;
-import static keel.sim.shop.Turn.Kind.PLATE;
-import static keel.sim.shop.Turn.Kind.RESIN;
-import static keel.sim.shop.Turn.Kind.SETTINGS;
-import static keel.sim.shop.Turn.Kind.SPLASH;
+import static keel.sim.shop.Turn.TurnKind.BOLTS_FOUND;
+import static keel.sim.shop.Turn.TurnKind.BOLTS_LOOSE;
+import static keel.sim.shop.Turn.TurnKind.FILM;
+import static keel.sim.shop.Turn.TurnKind.GREASE;
+import static keel.sim.shop.Turn.TurnKind.LEVEL;
+import static keel.sim.shop.Turn.TurnKind.PLATE;
+import static keel.sim.shop.Turn.TurnKind.RESIN;
+import static keel.sim.shop.Turn.TurnKind.SETTINGS;
+import static keel.sim.shop.Turn.TurnKind.SPLASH;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -117,7 +117,7 @@ final class SaltmarshPlots {
         return new Turn(days.before(daysLeft), FILM, reason, note);
     }
 
-    private Turn turn(int daysLeft, Turn.Kind kind) {
+    private Turn turn(int daysLeft, Turn.TurnKind kind) {
         return new Turn(days.before(daysLeft), kind);
     }
 

@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Map;
 import keel.core.light.UvMap;
 import keel.core.profile.Setting;
-import keel.core.screen.ScreenInspection.Kind;
 import keel.core.screen.ScreenInspection.Spot;
+import keel.core.screen.ScreenInspection.SpotKind;
 import keel.core.screen.TestPattern;
 import keel.core.screen.TestPicture;
 import keel.sim.chance.Chance;
@@ -220,7 +220,7 @@ final class ScreenStory {
                         GOING,
                         now,
                         List.of(new Spot(
-                                Kind.LIT,
+                                SpotKind.LIT,
                                 machine.cells().xMm(lit),
                                 machine.cells().yMm(lit),
                                 0.8,

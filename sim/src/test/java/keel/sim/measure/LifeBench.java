@@ -37,11 +37,11 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 @Tag("bench")
 class LifeBench {
 
-    private static final WeibullLife USUAL = Defaults.shipped().life(PartUse.Part.FILM);
+    private static final WeibullLife USUAL = Defaults.shipped().life(PartUse.UsedPart.FILM);
     private static final Set<String> NOT_BY_ITSELF = Set.of("PLANNED", "OTHER");
     private static final double JOB_H = 8;
-    private static final double FIXED_H = Defaults.shipped().replaceAt(PartUse.Part.FILM);
-    private static final ChangeCosts COSTS = ChangeCosts.of(Defaults.shipped(), PartUse.Part.FILM);
+    private static final double FIXED_H = Defaults.shipped().replaceAt(PartUse.UsedPart.FILM);
+    private static final ChangeCosts COSTS = ChangeCosts.of(Defaults.shipped(), PartUse.UsedPart.FILM);
     private static final double[] CHANCES = {0.01, 0.02, 0.04, 1};
 
     /**
@@ -251,7 +251,7 @@ class LifeBench {
                 .collect(Collectors.toSet());
         Set<String> blamed = happenings.stream()
                 .filter(h -> h instanceof Happening.CauseNamed c
-                        && PartUse.Part.FILM.failsBy().contains(c.cause()))
+                        && PartUse.UsedPart.FILM.failsBy().contains(c.cause()))
                 .map(h -> ((Happening.CauseNamed) h).failureKey())
                 .collect(Collectors.toCollection(HashSet::new));
         List<Film> films = new ArrayList<>();

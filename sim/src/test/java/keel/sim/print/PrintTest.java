@@ -26,7 +26,7 @@ class PrintTest {
     private static final Print.Circumstances MILD = new Print.Circumstances(22, 0, false, false, false, false);
     private static final Job JOB = new Job(
             "Latch keeper, pair",
-            List.of(new Job.Part(20, 20, 34, 34), new Job.Part(80, 20, 34, 34)),
+            List.of(new Job.JobPart(20, 20, 34, 34), new Job.JobPart(80, 20, 34, 34)),
             900,
             0.34,
             1.1,

@@ -151,7 +151,7 @@ class SeenTest {
     private static Job job() {
         return new Job(
                 "Hinge patterns",
-                List.of(new Job.Part(40, 20, 30, 30)),
+                List.of(new Job.JobPart(40, 20, 30, 30)),
                 800,
                 0.3,
                 1.1,

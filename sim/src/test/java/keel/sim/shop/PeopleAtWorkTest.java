@@ -185,7 +185,7 @@ class PeopleAtWorkTest {
     void whatIsPrintedAgainIsPutRightWhereTheCauseLayInIt() {
         Job job = new Job(
                 "Leech model, large",
-                List.of(new Job.Part(10, 10, 40, 40)),
+                List.of(new Job.JobPart(10, 10, 40, 40)),
                 1000,
                 0.3,
                 0.6,

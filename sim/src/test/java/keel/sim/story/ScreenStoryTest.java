@@ -103,7 +103,7 @@ class ScreenStoryTest {
         assertThat(photos.get(1).typed())
                 .as("white cannot show what stays lit")
                 .singleElement()
-                .satisfies(s -> assertThat(s.kind()).isEqualTo(ScreenInspection.Kind.LIT));
+                .satisfies(s -> assertThat(s.kind()).isEqualTo(ScreenInspection.SpotKind.LIT));
     }
 
     private static ScreenInspection seen(Happening.ScreenPhotographed p) throws IOException {

@@ -218,6 +218,7 @@ class AirController {
             @PathVariable String code,
             @RequestParam(defaultValue = "month") String span,
             @RequestParam(required = false) String sensor) {
+        rooms.one(code);
         Instant to = clock.instant();
         List<List<?>> rows = new ArrayList<>();
         sensors.series(code, sensor, to.minus(SPANS.getOrDefault(span, SPANS.get("month"))), to)

@@ -58,7 +58,7 @@ final class DrawingFiles {
                     "<circle cx=\"%.1f\" cy=\"%.1f\" r=\"%.1f\" stroke-width=\"0.8\"/>%n",
                     x0 + c.x(), y0 - c.y(), c.r());
         }
-        if (shape instanceof Shape.Line l) {
+        if (shape instanceof Shape.DrawnLine l) {
             return format(
                     "<path stroke-width=\"0.4\" d=\"M%.1f %.1fL%.1f %.1f\"/>%n",
                     x0 + l.x1(), y0 - l.y1(), x0 + l.x2(), y0 - l.y2());
@@ -119,7 +119,7 @@ final class DrawingFiles {
         } else if (shape instanceof Shape.Circle c) {
             s.setLineWidth(1.2f);
             circle(MARGIN_MM + c.x() / scale, bottom + c.y() / scale, c.r() / scale, s);
-        } else if (shape instanceof Shape.Line l) {
+        } else if (shape instanceof Shape.DrawnLine l) {
             s.setLineWidth(0.5f);
             line(
                     MARGIN_MM + l.x1() / scale,

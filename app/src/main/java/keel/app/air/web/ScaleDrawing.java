@@ -27,7 +27,7 @@ record ScaleDrawing(
 
         record Circle(double x, double y, double r) implements Shape {}
 
-        record Line(double x1, double y1, double x2, double y2) implements Shape {}
+        record DrawnLine(double x1, double y1, double x2, double y2) implements Shape {}
 
         /** Words that begin at a place. */
         record Label(double x, double y, String text) implements Shape {}
@@ -106,10 +106,10 @@ record ScaleDrawing(
         double slope = d.fallMm() / d.wallMm();
         List<Shape> shapes = new ArrayList<>(List.of(new Shape.Rect(out, 0, d.wallMm(), height, true)));
         for (double y : new double[] {left, left + d.pipeMm()}) {
-            shapes.add(new Shape.Line(0, y + slope * out, end, y - slope * (d.wallMm() + out)));
+            shapes.add(new Shape.DrawnLine(0, y + slope * out, end, y - slope * (d.wallMm() + out)));
         }
-        shapes.add(new Shape.Line(0, left + slope * out, 0, left + d.pipeMm() + slope * out));
-        shapes.add(new Shape.Line(end, low - slope * out, end, low + d.pipeMm() - slope * out));
+        shapes.add(new Shape.DrawnLine(0, left + slope * out, 0, left + d.pipeMm() + slope * out));
+        shapes.add(new Shape.DrawnLine(end, low - slope * out, end, low + d.pipeMm() - slope * out));
         shapes.add(new Shape.Label(out + 6, height - 14, "wall"));
         return new ScaleDrawing(
                 "wall-duct",
@@ -135,7 +135,7 @@ record ScaleDrawing(
 
     private static void hole(double x, double y, double diameter, List<Shape> shapes) {
         shapes.add(new Shape.Circle(x, y, diameter / 2));
-        shapes.add(new Shape.Line(x - 6, y, x + 6, y));
-        shapes.add(new Shape.Line(x, y - 6, x, y + 6));
+        shapes.add(new Shape.DrawnLine(x - 6, y, x + 6, y));
+        shapes.add(new Shape.DrawnLine(x, y - 6, x, y + 6));
     }
 }

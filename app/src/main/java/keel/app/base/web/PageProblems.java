@@ -5,6 +5,8 @@ import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.PhotoLimits;
 import keel.app.base.Refused;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.security.access.AccessDeniedException;
@@ -12,17 +14,34 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 
-/** Says what is wrong to people, where the page could not say it beside the field. */
+/**
+ * Says what is wrong to people, where the page could not say it beside the field. Before the framework, which would
+ * answer a wrong address with a problem for programs.
+ */
 @ControllerAdvice(annotations = Controller.class)
+@Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class PageProblems {
 
-    @ExceptionHandler({NotThere.class, MethodArgumentTypeMismatchException.class})
-    String notThere(Exception e, Model model, HttpServletResponse response) {
-        String words = e instanceof NotThere ? e.getMessage() : "There is no such page.";
-        return page(model, response, HttpStatus.NOT_FOUND, "Not here", words);
+    @ExceptionHandler
+    String notThere(NotThere e, Model model, HttpServletResponse response) {
+        return page(model, response, HttpStatus.NOT_FOUND, "Not here", e.getMessage());
+    }
+
+    /** A name in an address that cannot be one; or a field that no page of ours sends like that. */
+    @ExceptionHandler
+    String unreadable(MethodArgumentTypeMismatchException e, Model model, HttpServletResponse response) {
+        return e.getParameter().hasParameterAnnotation(PathVariable.class)
+                ? page(model, response, HttpStatus.NOT_FOUND, "Not here", "There is no such page.")
+                : page(
+                        model,
+                        response,
+                        HttpStatus.BAD_REQUEST,
+                        "Not understood",
+                        "\"" + e.getValue() + "\" cannot be read. Go back and choose again; nothing was written.");
     }
 
     @ExceptionHandler

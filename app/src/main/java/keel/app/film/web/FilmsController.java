@@ -37,15 +37,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 class FilmsController {
 
     private static final double USUAL_CHANGE_MINUTES = 50;
-    private static final Map<String, Comparator<FilmLives.Line>> ORDERS = Map.of(
+    private static final Map<String, Comparator<FilmLives.FilmLine>> ORDERS = Map.of(
             "hours",
-            Comparator.comparing(FilmLives.Line::hours).reversed(),
+            Comparator.comparing(FilmLives.FilmLine::hours).reversed(),
             "since",
-            Comparator.comparing(FilmLives.Line::since).reversed(),
+            Comparator.comparing(FilmLives.FilmLine::since).reversed(),
             "end",
-            Comparator.comparing(FilmLives.Line::endReason, Comparator.nullsLast(Comparator.naturalOrder())),
+            Comparator.comparing(FilmLives.FilmLine::endReason, Comparator.nullsLast(Comparator.naturalOrder())),
             "pack",
-            Comparator.comparing(FilmLives.Line::pack, Comparator.nullsLast(Comparator.naturalOrder())));
+            Comparator.comparing(FilmLives.FilmLine::pack, Comparator.nullsLast(Comparator.naturalOrder())));
 
     private final FilmLives lives;
     private final FilmPacks packs;
@@ -105,7 +105,7 @@ class FilmsController {
                         .toList());
     }
 
-    private List<FilmLives.Line> wanted(String q, String by) {
+    private List<FilmLives.FilmLine> wanted(String q, String by) {
         return lives.all().stream()
                 .filter(f -> f.matches(q.strip()))
                 .sorted(ORDERS.getOrDefault(by, (a, b) -> 0))

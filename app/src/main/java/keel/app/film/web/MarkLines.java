@@ -36,7 +36,7 @@ public final class MarkLines {
         }
         for (String line : text.strip().split("\\R")) {
             String[] words = line.strip().replace(',', '.').split("\\s+");
-            FilmMark.Kind kind = Arrays.stream(FilmMark.Kind.values())
+            FilmMark.MarkKind kind = Arrays.stream(FilmMark.MarkKind.values())
                     .filter(k -> k.name().equalsIgnoreCase(words[0]))
                     .findFirst()
                     .orElse(null);

@@ -67,7 +67,7 @@ class RegisterController {
      *
      * @param chance that its film fails in a typical job, null without a film
      */
-    record Line(
+    record FilmStripLine(
             Vats.Vat vat,
             LifeStrip strip,
             FilmLooks.Look look,
@@ -76,7 +76,7 @@ class RegisterController {
             Double chance) {}
 
     /** The vats of one model. */
-    record Group(Vats.Model model, List<Line> lines, long spare) {}
+    record Group(Vats.Model model, List<FilmStripLine> lines, long spare) {}
 
     @GetMapping("/bench")
     String register(@RequestParam(defaultValue = "false") boolean ended, Model model) {
@@ -89,7 +89,7 @@ class RegisterController {
         Map<Long, FilmLooks.Look> seen = looks.latest();
         Map<Long, FilmTones.Tone> heard = tones.latest();
         Map<String, FilmTones.Reference> references = tones.references();
-        Map<Long, List<Line>> byModel = new LinkedHashMap<>();
+        Map<Long, List<FilmStripLine>> byModel = new LinkedHashMap<>();
         for (Vats.Vat vat : all) {
             Long film = vat.film() == null ? null : vat.film().id();
             FilmTones.Tone tone = heard.get(film);
@@ -97,7 +97,7 @@ class RegisterController {
                     ? null
                     : references.get(FilmTones.key(vat.model().id(), vat.film().thicknessMm()));
             byModel.computeIfAbsent(vat.model().id(), id -> new ArrayList<>())
-                    .add(new Line(
+                    .add(new FilmStripLine(
                             vat,
                             strips.strips().get(vat.id()),
                             seen.get(film),

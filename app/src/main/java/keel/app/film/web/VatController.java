@@ -197,7 +197,7 @@ class VatController {
         model.addAttribute("form", form);
         model.addAttribute("last", seen.isEmpty() ? null : seen.get(0));
         model.addAttribute("grades", Clouding.values());
-        model.addAttribute("kinds", FilmMark.Kind.values());
+        model.addAttribute("kinds", FilmMark.MarkKind.values());
         model.addAttribute("map", FilmMap.of(vat.model(), List.of(), Optional.empty()));
         model.addAttribute(
                 "measurable",

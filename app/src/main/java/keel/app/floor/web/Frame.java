@@ -4,6 +4,7 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URI;
+import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
 import keel.app.air.Air;
@@ -38,10 +39,17 @@ public class Frame {
 
     private final ShopSettings settings;
     private final Air air;
+    private final Clock clock;
 
-    Frame(ShopSettings settings, Air air) {
+    Frame(ShopSettings settings, Air air, Clock clock) {
         this.settings = settings;
         this.air = air;
+        this.clock = clock;
+    }
+
+    /** What the shop's clock shows, for scripts that count down: milliseconds since 1970. */
+    public long shopMillis() {
+        return clock.millis();
     }
 
     /** Rooms whose air somebody has read, for the top line; three at most. */

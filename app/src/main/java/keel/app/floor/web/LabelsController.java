@@ -37,10 +37,10 @@ class LabelsController {
             @RequestParam(defaultValue = "machine") String kind,
             @RequestParam(required = false) String only,
             Model model) {
-        LabelCode.Kind of = Stream.of(LabelCode.Kind.values())
+        LabelCode.LabelKind of = Stream.of(LabelCode.LabelKind.values())
                 .filter(k -> k.name().equalsIgnoreCase(kind))
                 .findFirst()
-                .orElse(LabelCode.Kind.MACHINE);
+                .orElse(LabelCode.LabelKind.MACHINE);
         List<Label> labels = labels(of)
                 .filter(l -> only == null || l.code().text().equalsIgnoreCase(only))
                 .toList();
@@ -53,7 +53,7 @@ class LabelsController {
         return "floor/labels";
     }
 
-    private Stream<Label> labels(LabelCode.Kind kind) {
+    private Stream<Label> labels(LabelCode.LabelKind kind) {
         return switch (kind) {
             case MACHINE ->
                 fleet.machines().stream()

@@ -22,10 +22,10 @@ import keel.core.standing.PartUse;
  *
  * @param now where today is, in thousandths of the width
  */
-public record LifeStrips(double now, List<Row> rows, List<Double> failures, List<TimeScale.Tick> dates) {
+public record LifeStrips(double now, List<StripRow> rows, List<Double> failures, List<TimeScale.Tick> dates) {
 
     /** One kind of part. */
-    public record Row(String name, List<LifeStrip.Bar> bars, RestOfLife rest) {}
+    public record StripRow(String name, List<LifeStrip.Bar> bars, RestOfLife rest) {}
 
     public static LifeStrips of(MachineNow m, List<PartSpan> spans, List<Instant> failures, Instant now, ZoneId zone) {
         TimeScale scale = TimeScale.past(m.since(), now);
@@ -35,25 +35,25 @@ public record LifeStrips(double now, List<Row> rows, List<Double> failures, List
             kinds.put(ComponentKind.SCREEN, "Screens");
         }
         kinds.put(ComponentKind.LIGHT, "Light");
-        List<Row> rows = new ArrayList<>();
+        List<StripRow> rows = new ArrayList<>();
         kinds.forEach((kind, name) -> rows.add(row(kind, name, m, spans, now, scale)));
         return new LifeStrips(
                 scale.x(now), rows, failures.stream().map(scale::x).toList(), scale.dates(now, zone));
     }
 
-    private static Row row(
+    private static StripRow row(
             ComponentKind kind, String name, MachineNow m, List<PartSpan> spans, Instant now, TimeScale scale) {
         List<LifeStrip.Bar> bars = spans.stream()
                 .filter(s -> s.kind() == kind)
                 .map(s -> LifeStrip.Bar.of(s.code(), s.from(), s.to(), s.endedAt(), s.endReason(), scale, now))
                 .toList();
-        return new Row(name, bars, rest(kind, m, now, scale));
+        return new StripRow(name, bars, rest(kind, m, now, scale));
     }
 
     private static RestOfLife rest(ComponentKind kind, MachineNow m, Instant now, TimeScale scale) {
         PartUse part = kind == ComponentKind.FILM
                 ? m.liningUse()
-                : kind == ComponentKind.SCREEN ? m.screenUse() : m.worn(PartUse.Part.LIGHT);
+                : kind == ComponentKind.SCREEN ? m.screenUse() : m.worn(PartUse.UsedPart.LIGHT);
         PartView view = kind == ComponentKind.FILM ? m.film() : kind == ComponentKind.SCREEN ? m.screen() : m.light();
         return part == null || view.endedAt() != null
                 ? null

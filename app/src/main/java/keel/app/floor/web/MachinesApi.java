@@ -37,7 +37,7 @@ class MachinesApi {
 
     record Screen(String id, double uvHours, double hours, String serial, Instant since) {}
 
-    record Part(String id, double hours, long prints, Instant since) {}
+    record FittedPart(String id, double hours, long prints, Instant since) {}
 
     record Brief(
             String code,
@@ -62,9 +62,9 @@ class MachinesApi {
             List<Hold> holds,
             Film film,
             Screen screen,
-            Part vat,
-            Part plate,
-            Part light,
+            FittedPart vat,
+            FittedPart plate,
+            FittedPart light,
             String resin,
             double resinMl,
             Usage total,
@@ -155,9 +155,9 @@ class MachinesApi {
                 : new Screen(s.code(), s.usage().uvHours(), s.usage().hours(), s.serial(), s.since());
     }
 
-    private static Part part(PartView p) {
+    private static FittedPart part(PartView p) {
         return p == null
                 ? null
-                : new Part(p.code(), p.usage().hours(), p.usage().prints(), p.since());
+                : new FittedPart(p.code(), p.usage().hours(), p.usage().prints(), p.since());
     }
 }

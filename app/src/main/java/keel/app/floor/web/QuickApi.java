@@ -18,13 +18,13 @@ class QuickApi {
         this.lines = lines;
     }
 
-    record Line(String line, boolean commit) {}
+    record TypedLine(String line, boolean commit) {}
 
     record Undone(String reading) {}
 
     /** Reads a line; writes it only with {@code commit} and only if it is clear. */
     @PostMapping
-    Understood quick(@RequestBody Line line) {
+    Understood quick(@RequestBody TypedLine line) {
         return line.commit() ? lines.commit(line.line()) : lines.read(line.line());
     }
 

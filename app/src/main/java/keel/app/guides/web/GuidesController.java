@@ -115,7 +115,7 @@ class GuidesController {
 
     @GetMapping("/air/parts/{id}/guide")
     String airKit(@PathVariable long id, Model model) {
-        AirParts.Part part = airParts.one(id);
+        AirParts.AirPart part = airParts.one(id);
         Procedure p = guides.forPart(part);
         return kit(
                 p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);

@@ -21,7 +21,7 @@ class LogbookApi {
         this.logbook = logbook;
     }
 
-    record Line(
+    record LoggedLine(
             long id,
             String kind,
             String machine,
@@ -40,7 +40,7 @@ class LogbookApi {
 
     /** Entries newest first, by when it happened; {@code from} inclusive, {@code to} exclusive. */
     @GetMapping
-    List<Line> lines(
+    List<LoggedLine> lines(
             @RequestParam(required = false) String machine,
             @RequestParam(required = false) Instant from,
             @RequestParam(required = false) Instant to,
@@ -51,7 +51,7 @@ class LogbookApi {
         return logbook
                 .lines(new LogFilter(machine, text, null, from, to, null, null, paging.page(), paging.size()))
                 .stream()
-                .map(l -> new Line(
+                .map(l -> new LoggedLine(
                         l.id(),
                         l.kind().name(),
                         l.machine(),

@@ -11,12 +11,12 @@ import keel.core.profile.Setting;
  * @param seconds of a whole layer
  * @param parts in the order in which they come
  */
-record LayerStrip(double seconds, List<Part> parts) {
+record LayerStrip(double seconds, List<LayerPart> parts) {
 
     private static final double WIDTH = 1000;
 
     /** A stretch of a layer: x and width in px of 1000. */
-    record Part(String name, double seconds, double x, double width, boolean light) {}
+    record LayerPart(String name, double seconds, double x, double width, boolean light) {}
 
     static LayerStrip of(ProfileSettings s) {
         double[] seconds = {
@@ -32,12 +32,12 @@ record LayerStrip(double seconds, List<Part> parts) {
         for (double part : seconds) {
             whole += part;
         }
-        List<Part> parts = new ArrayList<>();
+        List<LayerPart> parts = new ArrayList<>();
         double x = 0;
         for (int i = 0; i < seconds.length; i++) {
             double width = WIDTH * seconds[i] / whole;
             if (seconds[i] > 0) {
-                parts.add(new Part(names[i], seconds[i], x, width, i == 1));
+                parts.add(new LayerPart(names[i], seconds[i], x, width, i == 1));
             }
             x += width;
         }

@@ -6,21 +6,21 @@ import keel.app.prints.ProfileView;
 import keel.core.rate.SuccessRate;
 
 /** How each version fared: a bar over the interval, a mark at the share that came out; px of 300 for 0 to 100 %. */
-record VersionChart(List<Row> rows) {
+record VersionChart(List<VersionRow> rows) {
 
     private static final double WIDTH = 300;
 
     /** One version; x and width are null where nothing was printed with it. */
-    record Row(ProfileView.Version version, Double x, Double width, Double mark, String words) {}
+    record VersionRow(ProfileView.Version version, Double x, Double width, Double mark, String words) {}
 
     static VersionChart of(List<ProfileView.Version> versions) {
-        List<Row> rows = new ArrayList<>();
+        List<VersionRow> rows = new ArrayList<>();
         for (ProfileView.Version v : versions) {
             SuccessRate rate = v.fared().rate().orElse(null);
             rows.add(
                     rate == null
-                            ? new Row(v, null, null, null, "nothing printed yet")
-                            : new Row(
+                            ? new VersionRow(v, null, null, null, "nothing printed yet")
+                            : new VersionRow(
                                     v,
                                     WIDTH * rate.low(),
                                     WIDTH * (rate.high() - rate.low()),

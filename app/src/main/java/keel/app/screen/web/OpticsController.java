@@ -94,9 +94,9 @@ class OpticsController {
      * A machine with its screen, or where it has none its light engine; {@code windowSeen} is when the window of its
      * tank was last looked at or uncovered.
      */
-    record Line(
+    record CarrierLine(
             MachineNow m,
-            Optics.Part part,
+            Optics.OpticalPart part,
             LifeStrip strip,
             ScreenVerdict verdict,
             Optics.Heat heat,
@@ -108,20 +108,21 @@ class OpticsController {
     }
 
     /** The machines of one model, and what lies on the shelf for them. */
-    record Group(String model, MachineKind kind, List<Line> lines, List<Optics.Part> spares) {}
+    record Group(String model, MachineKind kind, List<CarrierLine> lines, List<Optics.OpticalPart> spares) {}
 
     @GetMapping("/bench/screens")
     String register(@RequestParam(defaultValue = "") String q, Model model) {
-        List<Optics.Part> all = optics.all();
+        List<Optics.OpticalPart> all = optics.all();
         List<MachineNow> machines = standings.all().stream()
                 .filter(m -> m.standing().state() != MachineState.OFF || m.screen() != null || m.light() != null)
                 .toList();
         Instant now = clock.instant();
         TimeScale scale = TimeScale.past(
                 machines.stream().map(MachineNow::since).min(Instant::compareTo).orElse(now.minusSeconds(86_400)), now);
-        Map<String, List<Line>> byModel = lines(machines, all, scale, now).stream()
+        Map<String, List<CarrierLine>> byModel = lines(machines, all, scale, now).stream()
                 .collect(Collectors.groupingBy(l -> l.m().model(), LinkedHashMap::new, Collectors.toList()));
-        List<Optics.Part> shelf = all.stream().filter(Optics.Part::onShelf).toList();
+        List<Optics.OpticalPart> shelf =
+                all.stream().filter(Optics.OpticalPart::onShelf).toList();
         model.addAttribute(
                 "groups",
                 byModel.entrySet().stream()
@@ -148,17 +149,19 @@ class OpticsController {
         return "screen/register";
     }
 
-    private List<Line> lines(List<MachineNow> machines, List<Optics.Part> all, TimeScale scale, Instant now) {
-        Map<Long, Optics.Part> byId = all.stream().collect(Collectors.toMap(Optics.Part::id, Function.identity()));
+    private List<CarrierLine> lines(
+            List<MachineNow> machines, List<Optics.OpticalPart> all, TimeScale scale, Instant now) {
+        Map<Long, Optics.OpticalPart> byId =
+                all.stream().collect(Collectors.toMap(Optics.OpticalPart::id, Function.identity()));
         Map<Long, Optics.Heat> heat = optics.heat();
         Map<Long, ScreenVerdict> verdict = verdicts.all(machines);
         Map<Long, List<PartSpan>> screens = reading.spans(ComponentKind.SCREEN);
         Map<Long, List<PartSpan>> lights = reading.spans(ComponentKind.LIGHT);
         Map<Long, Instant> windows = windows();
-        List<Line> lines = new ArrayList<>();
+        List<CarrierLine> lines = new ArrayList<>();
         for (MachineNow m : machines) {
             var fitted = m.hasScreen() ? m.screen() : m.light();
-            PartUse use = m.hasScreen() ? m.screenUse() : m.worn(PartUse.Part.LIGHT);
+            PartUse use = m.hasScreen() ? m.screenUse() : m.worn(PartUse.UsedPart.LIGHT);
             List<LifeStrip.Bar> bars = (m.hasScreen() ? screens : lights)
                     .getOrDefault(m.id(), List.of()).stream()
                             .map(s -> LifeStrip.Bar.of(
@@ -168,7 +171,7 @@ class OpticsController {
                     ? null
                     : RestOfLife.of(use, m.hoursPerDay(), m.uvShare(), scale, now)
                             .orElse(null);
-            lines.add(new Line(
+            lines.add(new CarrierLine(
                     m,
                     fitted == null ? null : byId.get(fitted.id()),
                     new LifeStrip(bars, rest),
@@ -240,7 +243,7 @@ class OpticsController {
 
     @GetMapping("/bench/screens/{code}")
     String one(@PathVariable String code, Model model) {
-        Optics.Part part = optics.one(code);
+        Optics.OpticalPart part = optics.one(code);
         model.addAttribute("p", part);
         model.addAttribute("heat", optics.heat().get(part.id()));
         model.addAttribute("warmFrom", settings.defaults().value("resin.highC"));
@@ -258,7 +261,7 @@ class OpticsController {
         return "screen/part";
     }
 
-    private static Map<String, String> typed(Optics.Part p) {
+    private static Map<String, String> typed(Optics.OpticalPart p) {
         Map<String, String> form = new HashMap<>();
         form.put("partModel", p.modelCode());
         form.put("serial", p.serial());

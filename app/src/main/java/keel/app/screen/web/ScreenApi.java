@@ -98,7 +98,7 @@ class ScreenApi {
     }
 
     /** One reading; units stand in the names of the kinds. */
-    record ReadingEntry(DryRun.Kind kind, Double value, Double uncertainty) {}
+    record ReadingEntry(DryRun.ReadingKind kind, Double value, Double uncertainty) {}
 
     record DryRunQuestion(DryRun.Profile profile, List<ReadingEntry> readings) {}
 

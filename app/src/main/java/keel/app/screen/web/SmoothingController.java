@@ -93,6 +93,7 @@ class SmoothingController {
 
     @GetMapping("/machines/{code}/smoothing/piece.stl")
     ResponseEntity<byte[]> piece(@PathVariable String code) {
+        standings.of(code);
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf("model/stl"))
                 .header("Content-Disposition", "attachment; filename=\"faces-to-both-axes.stl\"")

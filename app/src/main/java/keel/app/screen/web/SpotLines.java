@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import keel.core.Findings;
-import keel.core.screen.ScreenInspection.Kind;
 import keel.core.screen.ScreenInspection.Spot;
+import keel.core.screen.ScreenInspection.SpotKind;
 
 /**
  * Spots as lines of text, as the page writes them and as a person can type them: "dark 40 22 1.5", mm from the left and
@@ -42,7 +42,7 @@ final class SpotLines {
                     throw new NumberFormatException();
                 }
                 Spot spot = new Spot(
-                        Kind.valueOf(words[0].toUpperCase(Locale.ROOT)),
+                        SpotKind.valueOf(words[0].toUpperCase(Locale.ROOT)),
                         Double.parseDouble(words[1]),
                         Double.parseDouble(words[2]),
                         Double.parseDouble(words[3]),

@@ -36,7 +36,7 @@ class LivesApi {
      * @param method MLE (if left out) or BAYES, which starts from what is usual for {@code kind}
      * @param kind FILM (if left out), TANK, SCREEN or LIGHT
      */
-    record FitQuestion(List<LifeEntry> lives, String method, PartUse.Part kind) {}
+    record FitQuestion(List<LifeEntry> lives, String method, PartUse.UsedPart kind) {}
 
     record Interval(List<Double> shape, List<Double> scaleHours) {}
 
@@ -73,7 +73,7 @@ class LivesApi {
         Refused.unless(findings);
         List<Life> lives =
                 q.lives().stream().map(l -> new Life(l.hours(), l.ended())).toList();
-        WeibullFit fit = fitted(lives, bayes, q.kind() == null ? PartUse.Part.FILM : q.kind());
+        WeibullFit fit = fitted(lives, bayes, q.kind() == null ? PartUse.UsedPart.FILM : q.kind());
         return new Fit(
                 fit.shape(),
                 fit.scale(),
@@ -85,7 +85,7 @@ class LivesApi {
                 lives.size());
     }
 
-    private WeibullFit fitted(List<Life> lives, boolean bayes, PartUse.Part kind) {
+    private WeibullFit fitted(List<Life> lives, boolean bayes, PartUse.UsedPart kind) {
         try {
             return bayes
                     ? WeibullFit.bayes(

@@ -38,7 +38,7 @@ class LivesController {
     record Shown(PartLives.Group g, LifeDrawing drawing) {}
 
     /** A kind with its groups and the figures that its costs are made of. */
-    record ShownKind(PartLives.Kind k, List<Shown> groups, List<Defaults.Figure> figures) {}
+    record ShownKind(PartLives.LivesOfKind k, List<Shown> groups, List<Defaults.Figure> figures) {}
 
     @GetMapping("/bench/lives")
     String lives(Model model) {
@@ -66,7 +66,7 @@ class LivesController {
 
     /** By which school a kind is changed from now on. */
     @PostMapping("/bench/lives/{kind}/school")
-    String school(@PathVariable PartUse.Part kind, @RequestParam ChangeSchool school) {
+    String school(@PathVariable PartUse.UsedPart kind, @RequestParam ChangeSchool school) {
         schools.choose(kind, school);
         return "redirect:/bench/lives#" + kind.prefix();
     }
@@ -74,7 +74,7 @@ class LivesController {
     /** What a change of a kind costs. */
     @PostMapping("/bench/lives/{kind}/costs")
     String costs(
-            @PathVariable PartUse.Part kind,
+            @PathVariable PartUse.UsedPart kind,
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {

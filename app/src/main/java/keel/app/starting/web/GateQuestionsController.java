@@ -54,7 +54,7 @@ class GateQuestionsController {
         model.addAttribute("text", text);
         model.addAttribute("part", part);
         model.addAttribute("chosen", kinds);
-        model.addAttribute("parts", GateItem.Part.values());
+        model.addAttribute("parts", GateItem.GatePart.values());
         model.addAttribute("kinds", MachineKind.values());
         return "starting/questions";
     }

@@ -17,9 +17,9 @@ import keel.core.gate.GateItem;
 record GateRow(String name, List<GateItem> items, Double x, Double y) {
 
     static List<GateRow> of(List<GateItem> items, StackDrawing drawing, String vessel) {
-        Map<GateItem.Part, List<GateItem>> byPart = new EnumMap<>(GateItem.Part.class);
+        Map<GateItem.GatePart, List<GateItem>> byPart = new EnumMap<>(GateItem.GatePart.class);
         items.forEach(i -> byPart.computeIfAbsent(
-                        i.part() == GateItem.Part.ROOM ? GateItem.Part.JOB : i.part(), p -> new ArrayList<>())
+                        i.part() == GateItem.GatePart.ROOM ? GateItem.GatePart.JOB : i.part(), p -> new ArrayList<>())
                 .add(i));
         StackDrawing.Frame f = drawing.frame();
         List<GateRow> rows = new ArrayList<>();

@@ -33,18 +33,18 @@ class BuyingController {
 
     @GetMapping("/stores/buying")
     String list(Model model) {
-        List<Buying.Line> lines = buying.lines();
+        List<Buying.BuyingLine> lines = buying.lines();
         model.addAttribute(
                 "buy",
                 lines.stream()
                         .filter(l -> l.quantity() > 0)
-                        .sorted(Comparator.comparing((Buying.Line l) -> l.runsOut() == null ? -1 : -l.runsOut()))
+                        .sorted(Comparator.comparing((Buying.BuyingLine l) -> l.runsOut() == null ? -1 : -l.runsOut()))
                         .toList());
         model.addAttribute(
                 "later",
                 lines.stream()
                         .filter(l -> l.quantity() == 0 && l.lastsDays() != null)
-                        .sorted(Comparator.comparing(Buying.Line::lastsDays))
+                        .sorted(Comparator.comparing(Buying.BuyingLine::lastsDays))
                         .toList());
         model.addAttribute("orders", buying.orders(SHOWN));
         return "stores/buying";

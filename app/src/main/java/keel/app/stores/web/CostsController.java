@@ -58,7 +58,11 @@ class CostsController {
         this.knowledge = knowledge;
     }
 
-    /** What a job would cost; the range follows from how sure the success rate is. */
+    /**
+     * What a job would cost; the range follows from how sure the success rate is.
+     *
+     * @param rate null where nothing was printed in a year
+     */
     record Quote(PrintCost cost, SuccessRate rate, double low, double high) {}
 
     @GetMapping("/costs")
@@ -111,8 +115,8 @@ class CostsController {
         findings.range(uv, 0, 240, "uvHours", "The UV hours", "h");
         Refused.unless(findings);
         String machine = typed.getOrDefault("machine", "");
-        SuccessRate rate = costs.rate(machine);
-        double share = rate.runs() == 0 ? 1 : Math.max(1e-3, rate.share());
+        SuccessRate rate = costs.rate(machine).orElse(null);
+        double share = rate == null ? 1 : Math.max(1e-3, rate.share());
         PrintCost cost = costs.prices(machine, null)
                 .of(
                         new Prices.Used(hours, uv, ml, 1),
@@ -121,8 +125,8 @@ class CostsController {
         return new Quote(
                 cost,
                 rate,
-                cost.perAttempt() / Math.max(1e-3, rate.high()),
-                cost.perAttempt() / Math.max(1e-3, rate.low()));
+                cost.perAttempt() / (rate == null ? 1 : Math.max(1e-3, rate.high())),
+                cost.perAttempt() / (rate == null ? 1 : Math.max(1e-3, rate.low())));
     }
 
     @PostMapping("/costs/figures")
@@ -154,7 +158,7 @@ class CostsController {
                         kind,
                         g.name(),
                         g.used().prints(),
-                        g.rate().good(),
+                        g.good(),
                         g.used().hours(),
                         g.used().uvHours(),
                         g.used().resinMl(),

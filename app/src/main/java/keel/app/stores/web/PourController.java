@@ -198,7 +198,7 @@ class PourController {
     private Parts.PartRef vat(String typed) {
         Optional<LabelCode> label = LabelCode.read(typed.strip());
         String code = label.map(LabelCode::code).orElse(typed.strip());
-        if (label.filter(l -> l.kind() == LabelCode.Kind.MACHINE).isPresent()
+        if (label.filter(l -> l.kind() == LabelCode.LabelKind.MACHINE).isPresent()
                 || fleet.machines().stream().anyMatch(m -> m.code().equalsIgnoreCase(code))) {
             Parts.PartRef on =
                     parts.vatOn(fleet.machine(code.toLowerCase(Locale.ROOT)).id());

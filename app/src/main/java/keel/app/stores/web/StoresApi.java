@@ -82,8 +82,8 @@ class StoresApi {
 
     /** When to order a steadily used item, and how much. */
     @PostMapping("/stores/reorder")
-    Reorder reorder(@RequestBody Reorder.Item asked) {
-        Reorder.Item item = new Reorder.Item(
+    Reorder reorder(@RequestBody Reorder.ReorderItem asked) {
+        Reorder.ReorderItem item = new Reorder.ReorderItem(
                 asked.dailyDemand(),
                 asked.dailyDemandSd(),
                 asked.leadDays(),

@@ -36,13 +36,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 class StoresController {
 
     /** Orders of the list: by name, what runs out first, what is to be bought first, what is worth most first. */
-    private static final Map<String, Comparator<Buying.Line>> ORDERS = Map.of(
+    private static final Map<String, Comparator<Buying.BuyingLine>> ORDERS = Map.of(
             "lasts",
-            Comparator.comparing((Buying.Line l) -> l.lastsDays() == null ? Double.MAX_VALUE : l.lastsDays()),
+            Comparator.comparing((Buying.BuyingLine l) -> l.lastsDays() == null ? Double.MAX_VALUE : l.lastsDays()),
             "buy",
-            Comparator.comparing((Buying.Line l) -> l.quantity() == 0),
+            Comparator.comparing((Buying.BuyingLine l) -> l.quantity() == 0),
             "worth",
-            Comparator.comparing((Buying.Line l) -> l.worth() == null ? 0 : -l.worth()));
+            Comparator.comparing((Buying.BuyingLine l) -> l.worth() == null ? 0 : -l.worth()));
 
     private final Stock stock;
     private final Resins resins;
@@ -65,7 +65,7 @@ class StoresController {
 
     @GetMapping("/stores")
     String stores(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String by, Model model) {
-        List<Buying.Line> all = buying.lines();
+        List<Buying.BuyingLine> all = buying.lines();
         model.addAttribute("any", !all.isEmpty());
         model.addAttribute(
                 "retired",
@@ -77,7 +77,7 @@ class StoresController {
         return "stores/stores";
     }
 
-    private static List<Buying.Line> found(List<Buying.Line> all, String q, String by) {
+    private static List<Buying.BuyingLine> found(List<Buying.BuyingLine> all, String q, String by) {
         String wanted = q.strip().toLowerCase(Locale.ROOT);
         return all.stream()
                 .filter(l -> Stream.of(

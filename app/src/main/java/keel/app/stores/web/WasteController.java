@@ -47,7 +47,7 @@ class WasteController {
     }
 
     /** A lot, how many days it waits, and whether it lies too deep or waits too long. */
-    record Row(Waste.Lot lot, long days, boolean tooDeep, boolean overdue) {}
+    record WasteRow(Waste.Lot lot, long days, boolean tooDeep, boolean overdue) {}
 
     @GetMapping("/waste")
     String page(Model model) {
@@ -58,7 +58,7 @@ class WasteController {
                 waste.here().stream()
                         .map(l -> {
                             Duration waits = Duration.between(l.at(), now);
-                            return new Row(
+                            return new WasteRow(
                                     l, waits.toDays(), waste.tooDeep(l), l.raw() && waits.toMinutes() > most * 1440);
                         })
                         .toList());
@@ -184,14 +184,14 @@ class WasteController {
 
     /** First measures first, then the form. */
     @GetMapping("/incidents/{kind}")
-    String incident(@PathVariable String kind, Model model) {
-        model.addAttribute("kind", incidents.kind(kind));
+    String incident(@PathVariable IncidentKind kind, Model model) {
+        model.addAttribute("kind", kind);
         return "stores/incident";
     }
 
     @PostMapping("/incidents/{kind}")
     String write(
-            @PathVariable String kind,
+            @PathVariable IncidentKind kind,
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
@@ -201,8 +201,8 @@ class WasteController {
                     Findings findings = new Findings();
                     Instant at = times.read(typed.get("at"), "at", findings);
                     Refused.unless(findings);
-                    incidents.write(
-                            new Incidents.Entry(kind, at, typed.get("who"), typed.get("happened"), typed.get("done")));
+                    incidents.write(new Incidents.Entry(
+                            kind.name(), at, typed.get("who"), typed.get("happened"), typed.get("done")));
                 },
                 "/incidents",
                 model,
