@@ -60,24 +60,18 @@ class StoresWalkTest extends DemoWalk {
         Page page = browsing.keeper(1024, 768);
         page.navigate("/wash");
         Locator waits = page.locator(".wash-list li.TO_WASH").first();
-        String job = waits.locator(".who a").textContent();
+        String print = "li:has(.who a[href='" + waits.locator(".who a").getAttribute("href") + "'])";
         waits.locator("button.btn-main").click();
-        Locator washes = page.locator(".wash-list li.WASHING", new Page.LocatorOptions().setHasText(job))
-                .first();
+        Locator washes = page.locator(".wash-list " + print);
+        assertThat(washes).hasClass(Pattern.compile("\\bWASHING\\b"));
         assertThat(washes.locator("[data-until]")).hasText(Pattern.compile("[0-3]:\\d\\d"));
         Browsing.accessible(page);
         washes.locator("button:has-text('Into W')").click();
-        page.locator(".wash-list li.WASHING_AGAIN", new Page.LocatorOptions().setHasText(job))
-                .first()
-                .locator("button:has-text('Out: it dries')")
+        page.locator(".wash-list " + print + ".WASHING_AGAIN").locator("button:has-text('Out: it dries')")
                 .click();
-        page.locator(".wash-list li.DRYING", new Page.LocatorOptions().setHasText(job))
-                .first()
-                .locator("button:has-text('Cure it now')")
+        page.locator(".wash-list " + print + ".DRYING").locator("button:has-text('Cure it now')")
                 .click();
-        page.locator(".wash-list li.CURING", new Page.LocatorOptions().setHasText(job))
-                .first()
-                .locator("button:has-text('Tacky')")
+        page.locator(".wash-list " + print + ".CURING").locator("button:has-text('Tacky')")
                 .click();
         page.waitForURL("**/failures/new**");
         assertThat(page.locator("input[name=symptoms][value=tacky]")).isChecked();

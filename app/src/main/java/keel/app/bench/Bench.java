@@ -104,9 +104,9 @@ public class Bench {
             requireStandstill(kind, machine, at);
         }
         ServiceRecord service = save(kind, machine, at, values, entry.note());
-        requireOnShelf(kind, machine, service);
+        requireOnShelf(machine, service);
         String text = effect(kind, machine, service, values, actor);
-        rebuildFor(machine, service, at);
+        rebuildFor(machine, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
         events.publishEvent(new ServiceRecorded(service.id, kind, service.machineId, values));
         return new ServiceView(
@@ -139,7 +139,7 @@ public class Bench {
             fleet.moveTo(machine.id(), values.get("fromRoom").toString());
         }
         records.saveAndFlush(service);
-        rebuildFor(machine, service, Instant.EPOCH);
+        rebuildFor(machine, Instant.EPOCH);
         events.publishEvent(new ServiceWithdrawn(id, service.kind, values));
         logbook.write(new LogDraft(
                 LogKind.SERVICE_WITHDRAWN,
@@ -199,7 +199,7 @@ public class Bench {
     }
 
     /** A vat on a machine is entered for the machine, whose holds follow from it. */
-    private void requireOnShelf(ServiceKind kind, MachineRef machine, ServiceRecord service) {
+    private void requireOnShelf(MachineRef machine, ServiceRecord service) {
         Long on = machine == null ? parts.machineOfVat(service.vatId) : null;
         if (on != null) {
             throw new Conflict(
@@ -388,7 +388,7 @@ public class Bench {
                 : ": " + change.old() + " (" + why + ") out, " + change.fresh() + " in";
     }
 
-    private void rebuildFor(MachineRef machine, ServiceRecord service, Instant since) {
+    private void rebuildFor(MachineRef machine, Instant since) {
         if (machine != null) {
             rebuild.machine(machine.id(), since);
         }

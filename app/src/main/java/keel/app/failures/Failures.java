@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -178,8 +179,8 @@ public class Failures {
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = one(id);
         String words = view.certainty() == Certainty.UNKNOWN
-                ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase() : "")
-                : view.certainty().words() + " cause: " + causeName(cause).toLowerCase();
+                ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase(Locale.ROOT) : "")
+                : view.certainty().words() + " cause: " + causeName(cause).toLowerCase(Locale.ROOT);
         logbook.write(LogDraft.of(
                         LogKind.CAUSE_NAMED,
                         failure.machineId,
@@ -343,7 +344,7 @@ public class Failures {
                                         .check(check.checkCode)
                                         .orElseThrow()
                                         .name()
-                                        .toLowerCase() + ".",
+                                        .toLowerCase(Locale.ROOT) + ".",
                         Map.of("check", check.checkCode),
                         actor)
                 .superseding(logbook.latest("CHECK", checkId, LogKind.CHECK_DONE), "taken back"));
@@ -390,14 +391,15 @@ public class Failures {
                 : answers.stream()
                         .map(this::causeName)
                         .collect(Collectors.joining(", "))
-                        .toLowerCase();
+                        .toLowerCase(Locale.ROOT);
         logbook.write(LogDraft.of(
                 LogKind.CHECK_DONE,
                 failure.machineId,
                 "CHECK",
                 done.id,
                 done.at,
-                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase() + ": " + result + ".",
+                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase(Locale.ROOT) + ": " + result
+                        + ".",
                 view,
                 actor));
         return view;
@@ -601,7 +603,7 @@ public class Failures {
                 : view.symptoms().stream()
                         .map(s -> knowledge.symptom(s).orElseThrow().name())
                         .collect(Collectors.joining(", "))
-                        .toLowerCase();
+                        .toLowerCase(Locale.ROOT);
         String where = view.zones().isEmpty() ? "" : " at " + String.join(" ", view.zones());
         logbook.write(LogDraft.of(
                         kind,

@@ -17,7 +17,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.core.history.HistoryFacts;
@@ -43,12 +42,10 @@ class MachineRecords {
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final JdbcClient jdbc;
-    private final Fleet fleet;
     private final ShopSettings settings;
 
-    MachineRecords(JdbcClient jdbc, Fleet fleet, ShopSettings settings) {
+    MachineRecords(JdbcClient jdbc, ShopSettings settings) {
         this.jdbc = jdbc;
-        this.fleet = fleet;
         this.settings = settings;
     }
 

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.NotThere;
@@ -83,7 +84,7 @@ public class FilmLives {
                     String.valueOf(pack),
                     String.valueOf(supplier),
                     String.valueOf(endReason));
-            return all.toLowerCase().contains(text.toLowerCase());
+            return all.toLowerCase(Locale.ROOT).contains(text.toLowerCase(Locale.ROOT));
         }
     }
 

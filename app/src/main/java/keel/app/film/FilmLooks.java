@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -204,14 +205,14 @@ public class FilmLooks {
     private static String sentence(String film, String vat, LookEntry e) {
         List<String> seen = new ArrayList<>();
         if (e.clouding() != null) {
-            seen.add(e.clouding().words().toLowerCase());
+            seen.add(e.clouding().words().toLowerCase(Locale.ROOT));
         }
         if (e.transmittance() != null) {
             seen.add("passes %.0f %% of the UV".formatted(100 * e.transmittance()));
         }
         e.marks().stream()
                 .collect(Collectors.groupingBy(FilmMark::kind, Collectors.counting()))
-                .forEach((kind, n) -> seen.add(n + " " + kind.words().toLowerCase()
+                .forEach((kind, n) -> seen.add(n + " " + kind.words().toLowerCase(Locale.ROOT)
                         + (n == 1
                                 ? ""
                                 : kind == FilmMark.MarkKind.SCRATCH || kind == FilmMark.MarkKind.HAZE ? "es" : "s")));

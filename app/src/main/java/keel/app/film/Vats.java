@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
@@ -134,7 +135,7 @@ public class Vats {
         Map<String, PartView> films = films();
         PartLives.Book book = lives.book();
         return jdbc.sql(VAT + " and v.code = :code")
-                .param("code", code.toUpperCase())
+                .param("code", code.toUpperCase(Locale.ROOT))
                 .query((row, i) -> vat(row, films, book))
                 .optional()
                 .orElseThrow(() -> new NotThere("There is no vat called " + code + "."));

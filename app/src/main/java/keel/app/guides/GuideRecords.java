@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -158,7 +159,7 @@ class GuideRecords {
                         .noneMatch(w -> w.kind().field(a.name()).isPresent()))
                 .filter(a -> ANSWERS_NOTED.contains(a.type())
                         && !answers.getOrDefault(a.name(), "").isEmpty())
-                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase()
+                .map(a -> a.label() + ": " + a.words(answers.get(a.name())).toLowerCase(Locale.ROOT)
                         + (a.unit().isEmpty() ? "." : " " + a.unit() + "."));
         String note = Stream.concat(
                         Stream.concat(asked, view.notes().stream().map(SessionView.Note::text)),

@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -341,7 +342,7 @@ public class Guides {
                         id,
                         session.givenUpAt,
                         view.subject() + ": begun and given up: "
-                                + view.procedure().name().toLowerCase()
+                                + view.procedure().name().toLowerCase(Locale.ROOT)
                                 + (view.step() == null
                                         ? "."
                                         : ", at \"" + view.step().title() + "\"."),

@@ -2,6 +2,7 @@ package keel.app.people;
 
 import java.io.Serializable;
 import java.security.Principal;
+import java.util.Locale;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -36,7 +37,7 @@ public record Actor(long personId, String signIn, String displayName, Role role,
     public static Actor require(Role least) {
         Actor actor = current();
         if (!actor.role().atLeast(least)) {
-            throw new AccessDeniedException("That takes a " + least.words().toLowerCase() + ".");
+            throw new AccessDeniedException("That takes a " + least.words().toLowerCase(Locale.ROOT) + ".");
         }
         return actor;
     }

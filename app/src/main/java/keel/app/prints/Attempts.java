@@ -5,6 +5,7 @@ import static keel.app.base.Rows.time;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keel.core.standing.ServiceKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -89,7 +90,7 @@ public class Attempts {
                   and s.kind not in ('PLATE_CLEARED', 'CLEAN_UP', 'VAT_INSPECTED', 'SCREEN_INSPECTED', 'OFF', 'ON',
                   'COMMISSIONED') order by s.at""")
                 .params(to.machine(), begin, time(to.startedAt()))
-                .query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase())
+                .query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase(Locale.ROOT))
                 .list()
                 .stream()
                 .distinct()

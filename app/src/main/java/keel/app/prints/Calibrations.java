@@ -26,15 +26,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Calibrations {
 
-    private final Profiles profiles;
     private final Fleet fleet;
     private final Logbook logbook;
     private final JdbcClient jdbc;
     private final ObjectMapper json;
     private final Clock clock;
 
-    Calibrations(Profiles profiles, Fleet fleet, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
-        this.profiles = profiles;
+    Calibrations(Fleet fleet, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
         this.fleet = fleet;
         this.logbook = logbook;
         this.jdbc = jdbc;

@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.Refused;
@@ -204,7 +205,8 @@ public class LookIns {
                 run.id(),
                 now,
                 run.machineName() + ", look-in" + (progress == null ? "" : " at about layer " + progress.layer()) + ": "
-                        + saw.words().toLowerCase() + ". " + advice.action().words() + ".",
+                        + saw.words().toLowerCase(Locale.ROOT) + ". "
+                        + advice.action().words() + ".",
                 Map.of("run", run.id(), "seen", saw, "loose", somethingLoose, "advice", advice.action()),
                 actor));
         return advice;

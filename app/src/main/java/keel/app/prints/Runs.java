@@ -11,6 +11,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
@@ -347,7 +348,9 @@ public class Runs {
                 .param("to", time(to))
                 .param(
                         "text",
-                        text == null ? null : "%" + text.strip().toLowerCase().replaceAll("([%_!])", "!$1") + "%")
+                        text == null
+                                ? null
+                                : "%" + text.strip().toLowerCase(Locale.ROOT).replaceAll("([%_!])", "!$1") + "%")
                 .param("skip", paging.skip())
                 .param("size", paging.size())
                 .query(Runs::view)

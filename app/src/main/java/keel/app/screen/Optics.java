@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -113,8 +114,8 @@ public class Optics {
 
         public boolean matches(String text) {
             return (code + " " + model + " " + serial + " " + batch + " " + lastOn + " " + endReason + " " + fits)
-                    .toLowerCase()
-                    .contains(text.toLowerCase());
+                    .toLowerCase(Locale.ROOT)
+                    .contains(text.toLowerCase(Locale.ROOT));
         }
     }
 

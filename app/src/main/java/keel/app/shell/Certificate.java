@@ -3,6 +3,7 @@ package keel.app.shell;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.NetworkInterface;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.SecureRandom;
@@ -89,7 +90,7 @@ record Certificate(Path store, Path certificate, String password) {
         command.addAll(List.of(arguments));
         Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
         process.getOutputStream().close();
-        String said = new String(process.getInputStream().readAllBytes());
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         try {
             if (process.waitFor() != 0) {
                 throw new IOException("keytool could not make the certificate: " + said.strip());

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import keel.core.standing.Concern;
 import keel.core.standing.Defaults;
+import keel.core.standing.HoldCode;
 import keel.core.standing.MachineKind;
 import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
@@ -62,7 +63,7 @@ public record PartFact(
                                 + (m.fillLineMl() == null
                                         ? ""
                                         : String.format(Locale.ROOT, ", fill line %.0f ml", m.fillLineMl())),
-                held(m, "resin-mixed", "failure-not-cleaned"),
+                held(m, HoldCode.RESIN_MIXED, HoldCode.FAILURE_NOT_CLEANED),
                 null,
                 d.frame().vat().x(),
                 d.frame().vat().y() + 12));
@@ -76,7 +77,7 @@ public record PartFact(
                             : String.format(
                                     Locale.ROOT, "%.0f UV h", m.screen().usage().uvHours()),
                     m.screen() == null ? "fit one" : chance(defaults, m.screenUse(), m),
-                    worst(held(m, "screen-ended", "crunch-not-inspected"), alarm(m, "screen")),
+                    worst(held(m, HoldCode.SCREEN_ENDED, HoldCode.CRUNCH_NOT_INSPECTED), alarm(m, "screen")),
                     ServiceKind.SCREEN_INSPECTED,
                     d.frame().screen().x(),
                     d.frame().screen().middleY()));
@@ -87,7 +88,7 @@ public record PartFact(
                 m.light() == null ? "none" : hours(m.light().usage().hours()),
                 "machine " + hours(m.total().hours()) + " in all, "
                         + String.format(Locale.ROOT, "%.1f", m.hoursPerDay()) + " h a day",
-                worst(held(m, "stance-unchecked"), alarm(m, "light")),
+                worst(held(m, HoldCode.STANCE_UNCHECKED), alarm(m, "light")),
                 null,
                 d.frame().body().x(),
                 d.frame().body().middleY()));
@@ -106,7 +107,9 @@ public record PartFact(
                 code(film),
                 film == null ? "none" : ofLife(m.liningUse()),
                 line,
-                worst(held(m, "film-ended", "wet-under-vat", "crunch-not-inspected"), alarm(m, tank ? "tank" : "film")),
+                worst(
+                        held(m, HoldCode.FILM_ENDED, HoldCode.WET_UNDER_VAT, HoldCode.CRUNCH_NOT_INSPECTED),
+                        alarm(m, tank ? "tank" : "film")),
                 tank ? ServiceKind.TANK_CHANGE : ServiceKind.FILM_CHANGE,
                 d.frame().film().x(),
                 d.frame().film().middleY());
@@ -126,11 +129,11 @@ public record PartFact(
     }
 
     private static MachineState plateAlarm(MachineNow m) {
-        return worst(held(m, "plate-not-clear", "not-levelled"), alarm(m, "abrading"));
+        return worst(held(m, HoldCode.PLATE_NOT_CLEAR, HoldCode.NOT_LEVELLED), alarm(m, "abrading"));
     }
 
-    private static MachineState held(MachineNow m, String... codes) {
-        return m.holds().stream().anyMatch(h -> List.of(codes).contains(h.code().code())) ? MachineState.HOLD : null;
+    private static MachineState held(MachineNow m, HoldCode... codes) {
+        return m.holds().stream().anyMatch(h -> List.of(codes).contains(h.code())) ? MachineState.HOLD : null;
     }
 
     private static MachineState alarm(MachineNow m, String about) {

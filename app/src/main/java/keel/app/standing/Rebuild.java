@@ -122,15 +122,13 @@ public class Rebuild {
                 "MACHINE",
                 "select 'MACHINE', cast(:machine as bigint), " + USAGE + " from run r where r.machine_id = :machine and"
                         + RUNS_IN,
-                machineId,
-                since);
-        replace("LUBRICATED", sinceService("LUBRICATED", "s.kind = 'LUBRICATION'"), machineId, since);
+                machineId);
+        replace("LUBRICATED", sinceService("LUBRICATED", "s.kind = 'LUBRICATION'"), machineId);
         replace(
                 "ABRADED",
                 sinceService("ABRADED", "s.kind = 'PLATE_WORK' and s.content not like '%DEBURRED%'"),
-                machineId,
-                since);
-        replace("LEVELLED", sinceService("LEVELLED", "s.kind = 'LEVELLING'"), machineId, since);
+                machineId);
+        replace("LEVELLED", sinceService("LEVELLED", "s.kind = 'LEVELLING'"), machineId);
         List<Long> parts = new ArrayList<>(direct(machineId, since));
         parts.addAll(films(machineId, since));
         jdbc.sql("delete from meter where scope = 'COMPONENT' and owner_id in (select id from component "
@@ -139,7 +137,7 @@ public class Rebuild {
         wear.follow(parts);
     }
 
-    private void replace(String scope, String select, long machineId, Instant since) {
+    private void replace(String scope, String select, long machineId) {
         jdbc.sql("delete from meter where scope = :scope and owner_id = :machine")
                 .param("scope", scope)
                 .param("machine", machineId)

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import keel.core.standing.Concern;
 import keel.core.standing.Hold;
+import keel.core.standing.HoldCode;
 import keel.core.standing.MachineKind;
 import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
@@ -139,12 +140,13 @@ public record StackDrawing(
                         .vertical(f.plate.y)));
         if (m.run() != null) {
             shapes.add(Shape.of("print", growing(f)));
-        } else if (held(m, "plate-not-clear")) {
+        } else if (held(m, HoldCode.PLATE_NOT_CLEAR)) {
             shapes.add(Shape.of("print", leftOver(f)));
         }
         resin(m, f).ifPresent(box -> shapes.add(Shape.of("resin", new Path().box(box))));
         shapes.add(Shape.of(
-                "solid", held(m, "not-levelled") ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
+                "solid",
+                held(m, HoldCode.NOT_LEVELLED) ? new Path().tilted(f.plate, TILT_DEGREES) : new Path().box(f.plate)));
         shapes.add(Shape.of(
                 "wall",
                 new Path()
@@ -155,7 +157,7 @@ public record StackDrawing(
         shapes.add(Shape.of("box", new Path().box(f.film)));
         shapes.add(Shape.of("used", new Path().box(f.film.share(used(m.liningUse())))));
         light(m, f, shapes);
-        if (held(m, "wet-under-vat")) {
+        if (held(m, HoldCode.WET_UNDER_VAT)) {
             shapes.add(Shape.of(
                     "drop",
                     new Path()
@@ -324,8 +326,8 @@ public record StackDrawing(
         }
     }
 
-    private static boolean held(MachineNow m, String code) {
-        return m.holds().stream().anyMatch(h -> h.code().code().equals(code));
+    private static boolean held(MachineNow m, HoldCode code) {
+        return m.holds().stream().anyMatch(h -> h.code() == code);
     }
 
     private static String words(MachineNow m) {

@@ -47,9 +47,10 @@ public record AirPlan(
 
         /** What cannot be, at the fields as the open interface calls them. */
         public void check(Findings findings) {
-            if (findings.when(room == null, "room", "The room is missing.")
-                    | findings.when(
-                            fan == null || fan.size() < 2, "fan.points", "A fan takes two rated points at least.")) {
+            boolean noRoom = findings.when(room == null, "room", "The room is missing.");
+            boolean noFan = findings.when(
+                    fan == null || fan.size() < 2, "fan.points", "A fan takes two rated points at least.");
+            if (noRoom || noFan) {
                 return;
             }
             findings.range(room.volumeM3(), 0.1, 1e6, "room.volumeM3", "The volume of the room", "m³");

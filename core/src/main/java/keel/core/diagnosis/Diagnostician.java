@@ -16,6 +16,7 @@ import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
+import keel.core.standing.Crush;
 
 /**
  * Names the cause of a failure: Bayes' rule over single causes and the listed pairs, facts taken as independent given
@@ -124,10 +125,7 @@ public final class Diagnostician {
     }
 
     private static boolean crushed(Evidence evidence) {
-        return evidence.symptoms().contains("crunch")
-                || evidence.history().contains("print-not-cleared")
-                || evidence.history().contains("plate-dropped")
-                || evidence.history().contains("crunch-not-inspected");
+        return Crush.likely(evidence.symptoms(), evidence.history());
     }
 
     // ---- what speaks for and against

@@ -1,5 +1,7 @@
 package keel.core.film;
 
+import java.util.Locale;
+
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 
@@ -17,7 +19,7 @@ public record ChangeAsked(String condemnedFor, boolean stopGap, PartUse film, Cl
     /** The reason in a few words, empty where nothing asks for a change. {@code uvShare}: UV hours in a print hour. */
     public String why(Defaults defaults, double uvShare) {
         if (condemnedFor != null) {
-            return "condemned: " + condemnedFor.toLowerCase().replace('_', ' ');
+            return "condemned: " + condemnedFor.toLowerCase(Locale.ROOT).replace('_', ' ');
         }
         if (stopGap) {
             return "a hole in it is only cured shut";
@@ -30,7 +32,7 @@ public record ChangeAsked(String condemnedFor, boolean stopGap, PartUse film, Cl
                             film.life().replaceClock().unit());
         }
         if (looked != null && looked.worn()) {
-            return "looked " + looked.words().toLowerCase();
+            return "looked " + looked.words().toLowerCase(Locale.ROOT);
         }
         double jobHours = defaults.value("job.typicalHours");
         double chance = film.failsWithin(jobHours, uvShare);

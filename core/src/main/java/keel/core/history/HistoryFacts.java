@@ -17,6 +17,7 @@ import keel.core.resin.VatContent;
 import keel.core.run.Outcome;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
+import keel.core.standing.Crush;
 import keel.core.standing.ServiceKind;
 
 /**
@@ -223,8 +224,8 @@ public final class HistoryFacts {
     private static void crunch(Reading r, Set<String> facts) {
         Instant crunch = Stream.concat(
                         Reading.only(Past.Failed.class, r.before)
-                                .filter(f -> f.symptoms().contains("crunch")),
-                        Reading.only(Past.Serviced.class, r.before).filter(s -> s.kind() == ServiceKind.PLATE_DROPPED))
+                                .filter(f -> Crush.heard(f.symptoms())),
+                        Reading.only(Past.Serviced.class, r.before).filter(s -> Crush.by(s.kind())))
                 .map(Past::at)
                 .max(Instant::compareTo)
                 .orElse(null);

@@ -3,6 +3,7 @@ package keel.core.quick;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -61,20 +62,20 @@ final class Amounts {
             hours = Integer.parseInt(two.group(1)) + Integer.parseInt(two.group(2)) / 60.0;
             return true;
         }
-        Matcher m;
-        if ((m = HOURS.matcher(t)).matches() && hours == null) {
-            hours = number(m.group(1));
-        } else if ((m = MINUTES.matcher(t)).matches()) {
-            hours = (hours == null ? 0 : hours) + number(m.group(1)) / 60;
-        } else if ((m = MILLILITRES.matcher(t)).matches() && ml == null) {
-            ml = number(m.group(1));
-        } else if ((m = LAYERS.matcher(t)).matches() && layers == null) {
-            layers = Integer.valueOf(m.group(1));
-        } else if ((m = SECONDS.matcher(t)).matches() && seconds == null) {
-            seconds = number(m.group(1));
-        } else {
+        return read(HOURS, t, hours == null, n -> hours = number(n))
+                || read(MINUTES, t, true, n -> hours = (hours == null ? 0 : hours) + number(n) / 60)
+                || read(MILLILITRES, t, ml == null, n -> ml = number(n))
+                || read(LAYERS, t, layers == null, n -> layers = Integer.valueOf(n))
+                || read(SECONDS, t, seconds == null, n -> seconds = number(n));
+    }
+
+    /** Takes the number out of a word of this form, where none was taken before. */
+    private static boolean read(Pattern form, String word, boolean wanted, Consumer<String> take) {
+        Matcher m = form.matcher(word);
+        if (!wanted || !m.matches()) {
             return false;
         }
+        take.accept(m.group(1));
         return true;
     }
 

@@ -1,5 +1,7 @@
 package keel.core.quick;
 
+import java.util.Locale;
+
 import java.util.List;
 import java.util.Optional;
 import keel.core.Plain;
@@ -53,7 +55,7 @@ final class StoresLine {
                         .formatted(
                                 Plain.number(Math.abs(quantity)),
                                 item.unit(),
-                                item.name().toLowerCase(),
+                                item.name().toLowerCase(Locale.ROOT),
                                 quantity < 0 ? "taken out" : "put in"));
     }
 

@@ -1,5 +1,7 @@
 package keel.core.quick;
 
+import java.util.Locale;
+
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +26,7 @@ final class VatLine {
             return Reading.unclear(
                     "Of a vat only a new film can be told here.",
                     List.of(new Choice(
-                            vat.code().toLowerCase() + " film new 0.127", "a new film in vat " + vat.code())));
+                            vat.code().toLowerCase(Locale.ROOT) + " film new 0.127", "a new film in vat " + vat.code())));
         }
         FilmWords film = FilmWords.read(tokens.subList(1, tokens.size()));
         if (film.wrong() != null) {

@@ -62,14 +62,14 @@ final class Deviations {
                 for (int r = Math.max(0, row - 1); r <= Math.min(deep - 1, row + 1); r++) {
                     for (int c = Math.max(0, column - 1); c <= Math.min(across - 1, column + 1); c++) {
                         float value = raw[r * across + c];
-                        if (value == value) {
+                        if (!Float.isNaN(value)) {
                             sum += value;
                             n++;
                         }
                     }
                 }
                 float here = raw[row * across + column];
-                smooth[row * across + column] = here == here ? sum / n : NOTHING;
+                smooth[row * across + column] = !Float.isNaN(here) ? sum / n : NOTHING;
             }
         }
         return smooth;
@@ -79,7 +79,7 @@ final class Deviations {
     private static double noise(float[] off) {
         Samples values = new Samples();
         for (int i = 0; i < off.length; i += 3) {
-            if (off[i] == off[i]) {
+            if (!Float.isNaN(off[i])) {
                 values.add(Math.abs(off[i]));
             }
         }
@@ -97,14 +97,14 @@ final class Deviations {
 
     /** Whether a sample can tell of such a spot: dark ones show where light was, lit ones where dark was. */
     boolean looked(int i, SpotKind kind) {
-        return off[i] == off[i] && shown[i] != (kind == SpotKind.DARK ? Shown.DARK : Shown.LIT);
+        return !Float.isNaN(off[i]) && shown[i] != (kind == SpotKind.DARK ? Shown.DARK : Shown.LIT);
     }
 
     double shareBeyond(double least) {
         int n = 0;
         int beyond = 0;
         for (float value : off) {
-            n += value == value ? 1 : 0;
+            n += !Float.isNaN(value) ? 1 : 0;
             beyond += Math.abs(value) > least ? 1 : 0;
         }
         return n == 0 ? 1 : (double) beyond / n;

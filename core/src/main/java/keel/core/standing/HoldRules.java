@@ -1,11 +1,12 @@
 package keel.core.standing;
 
+import java.util.Locale;
+
 import static keel.core.standing.ServiceKind.CLEAN_UP;
 import static keel.core.standing.ServiceKind.FILM_CHANGE;
 import static keel.core.standing.ServiceKind.LEVELLING;
 import static keel.core.standing.ServiceKind.MOVED;
 import static keel.core.standing.ServiceKind.PLATE_CLEARED;
-import static keel.core.standing.ServiceKind.PLATE_DROPPED;
 import static keel.core.standing.ServiceKind.PLATE_WORK;
 import static keel.core.standing.ServiceKind.SCREEN_CHANGE;
 import static keel.core.standing.ServiceKind.SCREEN_INSPECTED;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
 import keel.core.standing.MachineEvent.FailureSeen;
@@ -37,7 +39,6 @@ public final class HoldRules {
     private static final Set<ServiceKind> UNLEVELS =
             EnumSet.of(FILM_CHANGE, SCREEN_CHANGE, VAT_FITTED, TANK_CHANGE, PLATE_WORK);
     private static final Set<ServiceKind> UNLEVELS_SELF_LEVELLING = EnumSet.of(SCREEN_CHANGE, PLATE_WORK);
-    private static final Set<ServiceKind> DRIES = EnumSet.of(FILM_CHANGE, TANK_CHANGE, CLEAN_UP, VAT_FITTED);
 
     private final Knowledge knowledge;
 
@@ -81,11 +82,11 @@ public final class HoldRules {
                     SCREEN_CHANGE));
         }
         filmEnded(machine, fitted).ifPresent(open::add);
-        unlessSince(events, service(MOVED), service(STANCE_CHECKED))
+        unlessCleared(HoldCode.STANCE_UNCHECKED, events, service(MOVED))
                 .ifPresent(at -> open.add(new Hold(
                         HoldCode.STANCE_UNCHECKED, at, "Moved; check that it stands firm and level.", STANCE_CHECKED)));
         notLevelled(events, machine).ifPresent(open::add);
-        unlessSince(events, RunEnded.class::isInstance, service(PLATE_CLEARED))
+        unlessCleared(HoldCode.PLATE_NOT_CLEAR, events, RunEnded.class::isInstance)
                 .ifPresent(at -> open.add(new Hold(
                         HoldCode.PLATE_NOT_CLEAR,
                         at,
@@ -96,7 +97,7 @@ public final class HoldRules {
 
     /** Whether the next part must be held to the light: the first run after a crunch that was inspected. */
     public boolean holdNextPartToLight(List<MachineEvent> events) {
-        return latest(events, this::crunched)
+        return latest(events, HoldRules::crushes)
                 .flatMap(at ->
                         first(events, RunEnded.class::isInstance, at).isPresent() ? Optional.empty() : Optional.of(at))
                 .isPresent();
@@ -111,10 +112,10 @@ public final class HoldRules {
         if (raised.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Instant> dried =
-                first(events, e -> e instanceof ServiceDone s && DRIES.contains(s.kind()), raised.get());
+        List<Set<ServiceKind>> steps = HoldCode.WET_UNDER_VAT.steps();
+        Optional<Instant> dried = first(events, service(steps.get(0)), raised.get());
         boolean inspected = dried.isPresent()
-                && first(events, e -> e instanceof ServiceDone s && s.kind() == VAT_INSPECTED && s.clean(), dried.get())
+                && first(events, service(steps.get(1)).and(HoldRules::foundClean), dried.get())
                         .isPresent();
         if (inspected) {
             return Optional.empty();
@@ -133,33 +134,38 @@ public final class HoldRules {
                                 raised.get(),
                                 "Wet under the " + vessel
                                         + ": resin there cures on the screen or window. Clean up or change the "
-                                        + machine.kind().lining().toLowerCase()
+                                        + machine.kind().lining().toLowerCase(Locale.ROOT)
                                         + ", then inspect.",
                                 CLEAN_UP));
     }
 
     private Optional<Hold> crunch(List<MachineEvent> events, MachineTraits machine) {
-        return latest(events, this::crunched).flatMap(at -> {
-            boolean screen = !machine.kind().hasScreen()
-                    || first(events, service(SCREEN_INSPECTED), at).isPresent();
-            boolean vat = first(events, service(VAT_INSPECTED), at).isPresent();
-            if (screen && vat) {
+        return latest(events, HoldRules::crushes).flatMap(at -> {
+            List<ServiceKind> left = HoldCode.CRUNCH_NOT_INSPECTED.steps().stream()
+                    .flatMap(Set::stream)
+                    .filter(kind -> kind != SCREEN_INSPECTED || machine.kind().hasScreen())
+                    .filter(kind -> first(events, service(kind), at).isEmpty())
+                    .toList();
+            if (left.isEmpty()) {
                 return Optional.empty();
             }
-            String left = screen
-                    ? "Inspect the " + machine.kind().vessel() + "."
-                    : vat ? "Inspect the screen." : "Inspect the screen and the vat.";
+            String inspect = left.stream()
+                    .map(kind -> kind == SCREEN_INSPECTED ? "screen" : machine.kind().vessel())
+                    .collect(Collectors.joining(" and the ", "Inspect the ", "."));
             return Optional.of(new Hold(
                     HoldCode.CRUNCH_NOT_INSPECTED,
                     at,
                     "Something was crushed or dropped into the "
-                            + machine.kind().vessel() + ". " + left,
-                    screen ? VAT_INSPECTED : SCREEN_INSPECTED));
+                            + machine.kind().vessel() + ". " + inspect,
+                    left.get(0)));
         });
     }
 
     private Optional<Hold> failureNotCleaned(List<MachineEvent> events, MachineTraits machine) {
-        return unlessSince(events, e -> e instanceof FailureSeen f && leavesSomethingInTheVat(f), service(CLEAN_UP))
+        return unlessCleared(
+                        HoldCode.FAILURE_NOT_CLEANED,
+                        events,
+                        e -> e instanceof FailureSeen f && leavesSomethingInTheVat(f))
                 .map(at -> new Hold(
                         HoldCode.FAILURE_NOT_CLEANED,
                         at,
@@ -191,7 +197,7 @@ public final class HoldRules {
         Set<ServiceKind> unlevels = machine.selfLevelling() ? UNLEVELS_SELF_LEVELLING : UNLEVELS;
         Predicate<MachineEvent> raises = e -> e instanceof ServiceDone s && unlevels.contains(s.kind())
                 || machine.levelsAfterEachPrint() && e instanceof RunEnded;
-        return unlessSince(events, raises, service(LEVELLING))
+        return unlessCleared(HoldCode.NOT_LEVELLED, events, raises)
                 .map(at -> new Hold(
                         HoldCode.NOT_LEVELLED,
                         at,
@@ -224,19 +230,29 @@ public final class HoldRules {
                                 knowledge.symptom(code).map(Symptom::afterwards).orElse(false));
     }
 
-    private boolean crunched(MachineEvent event) {
-        return event instanceof FailureSeen f && f.symptoms().contains("crunch")
-                || service(PLATE_DROPPED).test(event);
+    private static boolean crushes(MachineEvent event) {
+        return event instanceof FailureSeen f && Crush.heard(f.symptoms())
+                || event instanceof ServiceDone s && Crush.by(s.kind());
+    }
+
+    private static boolean foundClean(MachineEvent event) {
+        return event instanceof ServiceDone s && s.clean();
     }
 
     private static Predicate<MachineEvent> service(ServiceKind kind) {
         return e -> e instanceof ServiceDone s && s.kind() == kind;
     }
 
-    /** Time of the latest raising event, unless something clearing happened then or later. */
-    private static Optional<Instant> unlessSince(
-            List<MachineEvent> events, Predicate<MachineEvent> raises, Predicate<MachineEvent> clears) {
-        return latest(events, raises).filter(at -> first(events, clears, at).isEmpty());
+    private static Predicate<MachineEvent> service(Set<ServiceKind> kinds) {
+        return e -> e instanceof ServiceDone s && kinds.contains(s.kind());
+    }
+
+    /** Time of the latest raising event, unless the one step that clears this hold was taken then or later. */
+    private static Optional<Instant> unlessCleared(
+            HoldCode code, List<MachineEvent> events, Predicate<MachineEvent> raises) {
+        Set<ServiceKind> clears = code.steps().get(0);
+        return latest(events, raises)
+                .filter(at -> first(events, service(clears), at).isEmpty());
     }
 
     private static Optional<Instant> latest(List<MachineEvent> events, Predicate<MachineEvent> which) {

@@ -1,6 +1,5 @@
 package keel.core.standing;
 
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -48,32 +47,6 @@ public record ServiceField(
 
     /** One choice with its words. */
     public record Option(String code, String words) {}
-
-    static ServiceField choice(String name, String label, boolean required, String... codesAndWords) {
-        List<Option> options = new ArrayList<>();
-        for (int i = 0; i < codesAndWords.length; i += 2) {
-            options.add(new Option(codesAndWords[i], codesAndWords[i + 1]));
-        }
-        return new ServiceField(name, label, Type.CHOICE, required, List.copyOf(options), 0, 0, "");
-    }
-
-    static ServiceField number(String name, String label, double low, double high, String unit) {
-        return new ServiceField(name, label, Type.NUMBER, true, List.of(), low, high, unit);
-    }
-
-    /** A number that may be left out. */
-    static ServiceField optional(String name, String label, double low, double high, String unit) {
-        return new ServiceField(name, label, Type.NUMBER, false, List.of(), low, high, unit);
-    }
-
-    /** Readings that may be left out. */
-    static ServiceField readings(String name, String label, double low, double high, String unit) {
-        return new ServiceField(name, label, Type.NUMBERS, false, List.of(), low, high, unit);
-    }
-
-    static ServiceField simple(Type type, String name, String label, boolean required) {
-        return new ServiceField(name, label, type, required, List.of(), 0, 0, "");
-    }
 
     /** Words of a choice, or the code itself where it is none. */
     public String words(String code) {

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 class FieldReadingTest {
 
     private static final List<ServiceField> LIFT =
-            List.of(ServiceField.readings("liftS", "Time to lift", 0.05, 600, "s"));
+            List.of(new ServiceField("liftS", "Time to lift", ServiceField.Type.NUMBERS, false, List.of(), 0.05, 600, "s"));
 
     private static Object read(Object given, Findings findings) {
         return FieldReading.read(LIFT, Collections.singletonMap("liftS", given), findings)

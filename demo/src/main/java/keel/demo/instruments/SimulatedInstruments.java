@@ -14,6 +14,8 @@ import keel.app.fleet.MachineTools;
 import keel.app.fleet.ToolCase;
 import keel.sim.story.Story;
 import keel.sim.story.ToolBox;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -52,11 +54,19 @@ class SimulatedInstruments implements ToolCase {
             if (storyEnded == null) {
                 return Optional.empty();
             }
-            box = new ToolBox(
-                    Story.tell(Story.SEED, storyEnded, ZoneId.systemDefault()).history(), Story.SEED);
+            box = new ToolBox(Story.history(Story.SEED, storyEnded, ZoneId.systemDefault()), Story.SEED);
         }
         followOn();
         return Optional.of(box);
+    }
+
+    /** Lays the tools out once the shop is open, so that the first reading need not wait for them. */
+    @EventListener(ApplicationReadyEvent.class)
+    void layOut() {
+        Thread thread = new Thread(this::box, "instruments");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        thread.start();
     }
 
     /** When the demo's story ended; empty without its machines. */

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import keel.app.air.RoomAir;
 import keel.app.air.Sensors;
@@ -49,6 +50,7 @@ class WallSensors {
     private final Path token;
     private final Clock clock;
     private WallLog walls;
+    private ScheduledFuture<?> posting;
     private final ScheduledExecutorService pace = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "wall-sensors");
         thread.setDaemon(true);
@@ -71,11 +73,14 @@ class WallSensors {
     @EventListener
     void begin(WebServerInitializedEvent server) {
         String shop = "http://localhost:" + server.getWebServer().getPort();
-        pace.scheduleWithFixedDelay(() -> post(shop), QUIET_S, EACH_S, TimeUnit.SECONDS);
+        posting = pace.scheduleWithFixedDelay(() -> post(shop), QUIET_S, EACH_S, TimeUnit.SECONDS);
     }
 
     @PreDestroy
     void end() {
+        if (posting != null) {
+            posting.cancel(true);
+        }
         pace.shutdownNow();
     }
 

@@ -66,7 +66,6 @@ public final class Checks {
      * @param around how it was printed
      * @param hunch whether it was stopped by hand
      * @param oldPrint whether the last print had been left on the plate
-     * @param usedMl resin that it took
      */
     public record Scene(
             Machine machine, Job job, Print.Circumstances around, PrintEnd end, boolean hunch, boolean oldPrint) {}

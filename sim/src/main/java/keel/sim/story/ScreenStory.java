@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import keel.core.light.UvMap;
 import keel.core.profile.Setting;
 import keel.core.screen.ScreenInspection.Spot;
@@ -198,33 +199,45 @@ final class ScreenStory {
         return readings;
     }
 
-    /** A dark spot towards the back; ten days later it has grown, a second is there, and a point that stays lit. */
-    private List<Happening> going() {
+    /**
+     * A dark spot towards the back; ten days later it has grown, a second is there, and a point that stays lit.
+     *
+     * @param then what the camera saw when there was one
+     * @param now what it saw when there were two
+     * @param lit the cell that stays lit
+     */
+    private record Grown(Happening.Bytes then, Happening.Bytes now, int lit) {}
+
+    private Grown grow(Function<String, Happening.Bytes> camera) {
         Machine machine = history.machines().get(GOING);
         Screen screen = machine.screen();
         double right = machine.site().widthMm() - 38;
         double back = machine.site().depthMm() - 18;
         int first = first(machine);
         screen.spot(new Screen.Spot(first, false, FIRST_MM));
-        Happening.Bytes then = photograph(machine, "then");
+        Happening.Bytes then = camera.apply("then");
         screen.spot(new Screen.Spot(first, false, 1.9));
         screen.spot(new Screen.Spot(machine.cells().at(right - 27, back - 12), false, 1.3));
         int lit = machine.cells().at(right + 14, back - 26);
-        Happening.Bytes now = photograph(machine, "now");
+        Happening.Bytes now = camera.apply("now");
         screen.spot(new Screen.Spot(lit, true, 0.8));
+        return new Grown(then, now, lit);
+    }
+
+    /** The spots came, whoever looked. */
+    void spots() {
+        grow(when -> null);
+    }
+
+    private List<Happening> going() {
+        Machine machine = history.machines().get(GOING);
+        Grown grown = grow(when -> photograph(machine, when));
+        Spot lit = new Spot(
+                SpotKind.LIT, machine.cells().xMm(grown.lit()), machine.cells().yMm(grown.lit()), 0.8, 1);
         return List.of(
-                new Happening.ScreenPhotographed(firstSeen(), "keeper", GOING, then, List.of()),
+                new Happening.ScreenPhotographed(firstSeen(), "keeper", GOING, grown.then(), List.of()),
                 new Happening.ScreenPhotographed(
-                        idle(GOING, days.before(SEEN_AGAIN_DAYS_AGO)),
-                        "keeper",
-                        GOING,
-                        now,
-                        List.of(new Spot(
-                                SpotKind.LIT,
-                                machine.cells().xMm(lit),
-                                machine.cells().yMm(lit),
-                                0.8,
-                                1))));
+                        idle(GOING, days.before(SEEN_AGAIN_DAYS_AGO)), "keeper", GOING, grown.now(), List.of(lit)));
     }
 
     private Happening.Bytes photograph(Machine machine, String when) {

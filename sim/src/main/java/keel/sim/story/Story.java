@@ -58,18 +58,45 @@ public final class Story {
         return new Story(seed, end, zone).tell();
     }
 
-    private Told tell() {
+    /** Only what was true behind it: the same shop, without what people wrote, photographed and stored meanwhile. */
+    public static Shop.History history(long seed, Instant end, ZoneId zone) {
+        Story story = new Story(seed, end, zone);
+        Shop.History history = story.history();
+        new ScreenStory(history, new Days(story.end, zone), story.chance.stream("screens")).spots();
+        return history;
+    }
+
+    private Shop.History history() {
         Instant start = end.minus(LENGTH);
         Days days = new Days(end, zone);
         SaltmarshPlots plots = new SaltmarshPlots(days, daysForHours(start, days));
-        Shop.History history = shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
+        return shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
+    }
+
+    private List<Happening> wash(Shop.History history) {
+        return new WashStory(chance.stream("wash"), end).happenings(history.happenings());
+    }
+
+    /** What the shop and its wash place are in the middle of: all of the story that depends on the hour it ends. */
+    static List<Happening> goingOn(long seed, Instant end, ZoneId zone) {
+        Story story = new Story(seed, end, zone);
+        Shop.History history = story.history();
+        List<Happening> all = new ArrayList<>(history.happenings());
+        all.addAll(story.wash(history));
+        return all;
+    }
+
+    private Told tell() {
+        Instant start = end.minus(LENGTH);
+        Days days = new Days(end, zone);
+        Shop.History history = history();
         FilmStory films = new FilmStory(history, days, chance.stream("films"));
         ScreenStory screens = new ScreenStory(history, days, chance.stream("screens"));
         List<Happening> all = new ArrayList<>(screens.withSpares(films.withPacks()));
         all.addAll(films.happenings());
         all.addAll(screens.happenings());
         all.addAll(new StoresStory(chance.stream("stores")).happenings(history.happenings(), start, end));
-        List<Happening> wash = new WashStory(chance.stream("wash"), end).happenings(history.happenings());
+        List<Happening> wash = wash(history);
         all.addAll(wash);
         all.addAll(new AirStory(history.rooms(), chance.stream("air"), end).happenings(wash));
         all.addAll(SettingsStory.happenings(start, days));

@@ -125,7 +125,7 @@ public record Parameters(
 
     /**
      * @param depthMm penetration depth D_p
-     * @param neededExposureS layer exposure through a clear film and new light; {@code machineSd} between machines
+     * @param machineSd how much machines differ in what exposes it
      * @param viscosityPerK how much of its flow it loses per kelvin below 22 °C
      * @param settlesInDays until pigment has settled noticeably
      */

@@ -55,7 +55,6 @@ record SeriesDrawing(
             Double highC,
             List<Ran> runs,
             List<Instant> washes) {
-        List<Sensors.Point> p = series.points();
         Strip vapour =
                 strip(series, from, to, Sensors.Point::tvoc, null, Sensors.Point::tvocMax, 0.0, limit * 1.1, 16, 166);
         Strip temperature = strip(

@@ -109,11 +109,8 @@ class KnowledgeController {
         Map<String, Integer> strengths = new HashMap<>();
         shipped.symptoms().forEach(s -> {
             Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
-            if (strength != null
-                    && strength
-                            != shipped.cause(code)
-                                    .map(c -> c.strength(s.code()))
-                                    .orElse(0)) {
+            int asShipped = shipped.cause(code).map(c -> c.strength(s.code())).orElse(0);
+            if (strength != null && strength != asShipped) {
                 strengths.put(s.code(), strength);
             }
         });

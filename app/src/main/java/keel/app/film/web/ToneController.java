@@ -2,7 +2,6 @@ package keel.app.film.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,15 +37,13 @@ class ToneController {
     private final Fleet fleet;
     private final Air air;
     private final Instruments instruments;
-    private final Clock clock;
 
-    ToneController(Vats vats, FilmTones tones, Fleet fleet, Air air, Instruments instruments, Clock clock) {
+    ToneController(Vats vats, FilmTones tones, Fleet fleet, Air air, Instruments instruments) {
         this.vats = vats;
         this.tones = tones;
         this.fleet = fleet;
         this.air = air;
         this.instruments = instruments;
-        this.clock = clock;
     }
 
     /** What a page shows of one hearing. {@code quarter} is null without a second recording. */

@@ -31,7 +31,6 @@ import keel.app.standing.PartsReading;
 import keel.app.standing.StackDrawing;
 import keel.app.standing.Standings;
 import keel.core.screen.ScreenVerdict;
-import keel.core.standing.Defaults;
 import keel.core.standing.MachineState;
 import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Controller;
@@ -106,7 +105,6 @@ class FloorController {
         Instant now = clock.instant();
         ZoneId zone = settings.zone();
         List<MachineNow> machines = standings.all();
-        Defaults defaults = settings.defaults();
         Fortnight fortnight = new Fortnight(runs.printedSince(Fortnight.from(now, zone)), now, zone);
         List<Stand> stands = machines.stream()
                 .map(m -> new Stand(m, StackDrawing.of(m, now), fortnight.of(m.code()), Brief.of(m)))
@@ -137,13 +135,12 @@ class FloorController {
         Instant now = clock.instant();
         MachineNow machine = standings.of(code);
         MachineRef ref = fleet.machine(code);
-        Defaults defaults = settings.defaults();
         StackDrawing drawing = StackDrawing.of(machine, now);
         Optional<ScreenVerdict> screen = verdicts.of(machine);
         model.addAttribute("m", machine);
         model.addAttribute("ref", ref);
         model.addAttribute("drawing", drawing);
-        model.addAttribute("facts", PartFact.of(machine, drawing, defaults));
+        model.addAttribute("facts", PartFact.of(machine, drawing, settings.defaults()));
         model.addAttribute(
                 "plate",
                 PlateMap.of(

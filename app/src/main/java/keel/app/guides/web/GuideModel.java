@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.film.FilmTones;
@@ -251,7 +252,7 @@ class GuideModel {
         List<UseLine> lines = new ArrayList<>();
         for (Procedure.Use use : procedure.uses()) {
             String item = items.stream()
-                    .filter(i -> i.name().toLowerCase().contains(use.match()))
+                    .filter(i -> i.name().toLowerCase(Locale.ROOT).contains(use.match()))
                     .map(Stock.ItemView::item)
                     .findFirst()
                     .orElse("");

@@ -38,7 +38,7 @@ class RunsApi {
         this.footprints = footprints;
     }
 
-    record Override(String reason) {}
+    record Overridden(String reason) {}
 
     record Entry(
             String machine,
@@ -50,7 +50,7 @@ class RunsApi {
             Double resinMl,
             String outcome,
             Integer reachedLayer,
-            @JsonProperty("override") Override override,
+            @JsonProperty("override") Overridden override,
             Long againOf,
             List<PartEntry> footprint) {}
 

@@ -3,6 +3,7 @@ package keel.app.screen.web;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import keel.app.base.Refused;
 import keel.app.screen.ScreenPhotos;
@@ -36,7 +37,7 @@ class ScreenApi {
             @RequestParam(required = false) Integer pixelsX,
             @RequestParam(required = false) Integer pixelsY) {
         TestPicture picture = picture(pattern, pixelsX, pixelsY, new Findings());
-        String name = picture.pattern().name().toLowerCase() + "-" + pixelsX + "x" + pixelsY + ".png";
+        String name = picture.pattern().name().toLowerCase(Locale.ROOT) + "-" + pixelsX + "x" + pixelsY + ".png";
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .header("Content-Disposition", "attachment; filename=\"" + name + "\"")

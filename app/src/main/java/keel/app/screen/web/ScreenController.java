@@ -2,9 +2,9 @@ package keel.app.screen.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.PageErrors;
@@ -51,7 +51,6 @@ class ScreenController {
     private final DryRuns dryRuns;
     private final ScreenInspections inspections;
     private final Instruments instruments;
-    private final Clock clock;
 
     ScreenController(
             Standings standings,
@@ -61,8 +60,7 @@ class ScreenController {
             ScreenVerdicts verdicts,
             DryRuns dryRuns,
             ScreenInspections inspections,
-            Instruments instruments,
-            Clock clock) {
+            Instruments instruments) {
         this.standings = standings;
         this.fleet = fleet;
         this.spots = spots;
@@ -71,7 +69,6 @@ class ScreenController {
         this.dryRuns = dryRuns;
         this.inspections = inspections;
         this.instruments = instruments;
-        this.clock = clock;
     }
 
     /** Shows what the last inspection kept; with {@code photo} what is seen on that one. */
@@ -124,7 +121,7 @@ class ScreenController {
                 .contentType(MediaType.IMAGE_PNG)
                 .header(
                         "Content-Disposition",
-                        "attachment; filename=\"" + pattern.toLowerCase() + "-" + code + ".png\"")
+                        "attachment; filename=\"" + pattern.toLowerCase(Locale.ROOT) + "-" + code + ".png\"")
                 .body(TestPictures.png(inspections.picture(withScreen(code), known)));
     }
 

@@ -1,7 +1,6 @@
 package keel.app.screen.web;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -41,14 +40,12 @@ class UvController {
     private final UvMaps maps;
     private final Profiles profiles;
     private final Instruments instruments;
-    private final Clock clock;
 
-    UvController(Standings standings, UvMaps maps, Profiles profiles, Instruments instruments, Clock clock) {
+    UvController(Standings standings, UvMaps maps, Profiles profiles, Instruments instruments) {
         this.standings = standings;
         this.maps = maps;
         this.profiles = profiles;
         this.instruments = instruments;
-        this.clock = clock;
     }
 
     /** How many readings across and deep. */

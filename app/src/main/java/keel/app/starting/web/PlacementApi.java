@@ -79,8 +79,9 @@ class PlacementApi {
         if (findings.when(sides == null || sides.size() != 2, field, what + " needs two lengths, mm.")) {
             return false;
         }
-        return findings.range(sides.get(0), 0.1, MOST_MM, field, what + "'s length", "mm")
-                & findings.range(sides.get(1), 0.1, MOST_MM, field, what + "'s width", "mm");
+        boolean length = findings.range(sides.get(0), 0.1, MOST_MM, field, what + "'s length", "mm");
+        boolean width = findings.range(sides.get(1), 0.1, MOST_MM, field, what + "'s width", "mm");
+        return length && width;
     }
 
     private static WearGrid wear(Question q) {

@@ -2,6 +2,7 @@ package keel.app.stores.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
@@ -50,7 +51,7 @@ class WashController {
         model.addAttribute(
                 "alcohols",
                 stock.all(false).stream()
-                        .filter(i -> i.unit().toLowerCase().startsWith("l")
+                        .filter(i -> i.unit().toLowerCase(Locale.ROOT).startsWith("l")
                                 || i.unit().equalsIgnoreCase("ml"))
                         .toList());
         model.addAttribute("limit", settings.defaults().value("wash.limitShare"));
