@@ -13,7 +13,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Instant;
+import java.time.Clock;
 import java.util.Enumeration;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -79,7 +79,7 @@ final class Backup {
                             "version",
                             1,
                             "madeAt",
-                            Instant.now().toString())));
+                            Clock.systemUTC().instant().toString())));
             try (ZipFile made = new ZipFile(database.toFile());
                     InputStream in = made.getInputStream(made.getEntry(DATABASE))) {
                 zip.putNextEntry(new ZipEntry(DATABASE));

@@ -37,6 +37,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Costs {
 
+    private static final Duration YEAR = Duration.ofDays(365);
+
     private final Standings standings;
     private final ShopSettings settings;
     private final PricesPaid paid;
@@ -168,7 +170,8 @@ public class Costs {
 
     /** How often a machine's prints came out over the last year; empty where it printed nothing. */
     public Optional<SuccessRate> rate(String machine) {
-        List<Run> runs = runs("m.code = ? and r.started_at >= dateadd(day, -365, current_timestamp)", machine);
+        OffsetDateTime yearAgo = clock.instant().minus(YEAR).atOffset(ZoneOffset.UTC);
+        List<Run> runs = runs("m.code = ? and r.started_at >= ?", machine, yearAgo);
         return rate((int) runs.stream().filter(Run::good).count(), runs.size());
     }
 
