@@ -166,6 +166,7 @@ public final class EveryAddress {
         SUBJECTS.put("/machines", "select code from machine order by id");
         SUBJECTS.put("/api/v1/machines", "select code from machine order by id");
         SUBJECTS.put("/instruments", "select code from machine order by id");
+        SUBJECTS.put("/help", "values ('fleet'), ('programs')");
         SUBJECTS.put("/knowledge/causes", "values ('film-worn')");
     }
 

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import keel.app.air.Air;
 import keel.app.fleet.ShopSettings;
+import keel.app.floor.Handbook;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import org.springframework.security.core.Authentication;
@@ -39,11 +40,13 @@ public class Frame {
 
     private final ShopSettings settings;
     private final Air air;
+    private final Handbook handbook;
     private final Clock clock;
 
-    Frame(ShopSettings settings, Air air, Clock clock) {
+    Frame(ShopSettings settings, Air air, Handbook handbook, Clock clock) {
         this.settings = settings;
         this.air = air;
+        this.handbook = handbook;
         this.clock = clock;
     }
 
@@ -86,11 +89,18 @@ public class Frame {
         return me != null && me.role().atLeast(Role.OWNER);
     }
 
+    /** Where the handbook speaks of the page that is shown. */
+    public String help() {
+        return "/help/" + handbook.about(request().getRequestURI());
+    }
+
+    private static HttpServletRequest request() {
+        return ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes()).getRequest();
+    }
+
     /** Theme of this device: auto, day or amber. */
     public String theme() {
-        Cookie[] cookies = ((ServletRequestAttributes) RequestContextHolder.currentRequestAttributes())
-                .getRequest()
-                .getCookies();
+        Cookie[] cookies = request().getCookies();
         return cookies == null
                 ? "auto"
                 : Arrays.stream(cookies)
