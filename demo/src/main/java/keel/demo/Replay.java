@@ -10,8 +10,11 @@ import java.util.Set;
 import keel.app.air.Air;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
+import keel.app.failures.CaseChecks;
+import keel.app.failures.CaseFacts;
 import keel.app.failures.FailureEntry;
 import keel.app.failures.Failures;
+import keel.app.failures.Verdicts;
 import keel.app.film.FilmLives;
 import keel.app.film.FilmLooks;
 import keel.app.film.FilmTones;
@@ -63,6 +66,9 @@ class Replay {
     private final AirReplay airs;
     private final Runs runs;
     private final Failures failures;
+    private final Verdicts verdicts;
+    private final CaseChecks caseChecks;
+    private final CaseFacts caseFacts;
     private final Bench bench;
     private final Parts parts;
     private final Fleet fleet;
@@ -93,6 +99,9 @@ class Replay {
             AirReplay airs,
             Runs runs,
             Failures failures,
+            Verdicts verdicts,
+            CaseChecks caseChecks,
+            CaseFacts caseFacts,
             Bench bench,
             Parts parts,
             Fleet fleet,
@@ -118,6 +127,9 @@ class Replay {
         this.airs = airs;
         this.runs = runs;
         this.failures = failures;
+        this.verdicts = verdicts;
+        this.caseChecks = caseChecks;
+        this.caseFacts = caseFacts;
         this.bench = bench;
         this.parts = parts;
         this.fleet = fleet;
@@ -225,11 +237,11 @@ class Replay {
         } else if (happening instanceof Happening.PrintedAgain a) {
             runs.printsAgain(runIds.get(a.runKey()), runIds.get(a.ofRunKey()));
         } else if (happening instanceof Happening.FactsTold t) {
-            failures.tell(failureIds.get(t.failureKey()), Set.copyOf(t.facts()));
+            caseFacts.tell(failureIds.get(t.failureKey()), Set.copyOf(t.facts()));
         } else if (happening instanceof Happening.CheckDone c) {
-            failures.check(failureIds.get(c.failureKey()), c.check(), c.found());
+            caseChecks.check(failureIds.get(c.failureKey()), c.check(), c.found());
         } else if (happening instanceof Happening.CauseNamed c) {
-            failures.nameCause(failureIds.get(c.failureKey()), c.cause(), c.certainty(), c.note());
+            verdicts.nameCause(failureIds.get(c.failureKey()), c.cause(), c.certainty(), c.note());
         } else if (happening instanceof Happening.ServiceDone s) {
             bench.record(new ServiceEntry(s.machine(), s.kind(), s.at(), s.note(), s.values()));
         } else if (happening instanceof Happening.ProfileBegun b) {

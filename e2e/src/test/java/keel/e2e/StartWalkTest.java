@@ -62,19 +62,22 @@ class StartWalkTest extends DemoWalk {
         String before = page.locator(".verdict strong").innerText();
         String exposure = page.inputValue("#f-exposureS");
         String lift = page.inputValue("#f-liftMmPerMin");
-        page.fill("#f-exposureS", "2,55");
-        page.fill("#f-liftMmPerMin", "60");
+        String longer = exposure.equals("2.55") ? "2.65" : "2.55";
+        String typed = longer.replace('.', ',');
+        page.fill("#f-exposureS", typed);
+        page.fill("#f-liftMmPerMin", lift.equals("60") ? "70" : "60");
         page.click("text=Make version");
         assertThat(page.locator("main .errors")).containsText("layer exposure and lift speed");
-        assertThat(page.locator("#f-exposureS")).hasValue("2,55");
+        assertThat(page.locator("#f-exposureS")).hasValue(typed);
         page.fill("#f-liftMmPerMin", lift);
         page.click("text=Make version");
         assertThat(page.locator("main [role=status]")).containsText("Load it into the machine");
         assertThat(page.locator(".verdict strong")).not().hasText(before);
-        assertThat(page.locator(".versions li").first()).containsText("layer exposure " + exposure + " → 2.55 s");
+        assertThat(page.locator(".versions li").first())
+                .containsText("layer exposure " + exposure + " → " + longer + " s");
         page.click("text=the last good one");
         assertThat(page.locator(".versions li").first()).containsText("back to");
-        assertThat(page.locator("#f-exposureS")).not().hasValue("2.55");
+        assertThat(page.locator("#f-exposureS")).not().hasValue(longer);
     }
 
     @Test

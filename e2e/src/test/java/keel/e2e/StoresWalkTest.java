@@ -67,11 +67,14 @@ class StoresWalkTest extends DemoWalk {
         assertThat(washes.locator("[data-until]")).hasText(Pattern.compile("[0-3]:\\d\\d"));
         Browsing.accessible(page);
         washes.locator("button:has-text('Into W')").click();
-        page.locator(".wash-list " + print + ".WASHING_AGAIN").locator("button:has-text('Out: it dries')")
+        page.locator(".wash-list " + print + ".WASHING_AGAIN")
+                .locator("button:has-text('Out: it dries')")
                 .click();
-        page.locator(".wash-list " + print + ".DRYING").locator("button:has-text('Cure it now')")
+        page.locator(".wash-list " + print + ".DRYING")
+                .locator("button:has-text('Cure it now')")
                 .click();
-        page.locator(".wash-list " + print + ".CURING").locator("button:has-text('Tacky')")
+        page.locator(".wash-list " + print + ".CURING")
+                .locator("button:has-text('Tacky')")
                 .click();
         page.waitForURL("**/failures/new**");
         assertThat(page.locator("input[name=symptoms][value=tacky]")).isChecked();

@@ -1,2 +1,2 @@
-/** What every page leans on: problems in plain words, form reading, figures, CSV, the line of time, pictures sent in. */
+/** What every page leans on: problems in plain words, form reading, figures, CSV, time lines, pictures sent in. */
 package keel.app.base;

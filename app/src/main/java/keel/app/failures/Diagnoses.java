@@ -45,7 +45,8 @@ public class Diagnoses {
     private final Quirks quirks;
     private final ClosedFailures closed;
     private final Fleet fleet;
-    private final Failures failures;
+    private final CaseChecks caseChecks;
+    private final CaseFacts caseFacts;
     private final Finishing finishing;
     private final Clock clock;
 
@@ -56,7 +57,8 @@ public class Diagnoses {
             Quirks quirks,
             ClosedFailures closed,
             Fleet fleet,
-            Failures failures,
+            CaseChecks caseChecks,
+            CaseFacts caseFacts,
             Finishing finishing,
             Clock clock) {
         this.odds = odds;
@@ -65,7 +67,8 @@ public class Diagnoses {
         this.quirks = quirks;
         this.closed = closed;
         this.fleet = fleet;
-        this.failures = failures;
+        this.caseChecks = caseChecks;
+        this.caseFacts = caseFacts;
         this.finishing = finishing;
         this.clock = clock;
     }
@@ -84,14 +87,14 @@ public class Diagnoses {
                 new Past.Failed(failure.seenAt(), Set.copyOf(failure.symptoms()), Set.copyOf(failure.zones()));
         Set<String> history = new LinkedHashSet<>(records.facts(machine, failure.run(), seen, failure.id()));
         history.addAll(quirks.facts(machine.code()));
-        history.addAll(failures.facts(failure.id()));
+        history.addAll(caseFacts.facts(failure.id()));
         if (failure.run() != null) {
             history.addAll(finishing.facts(failure.run()));
         }
         return new Evidence(
                 new LinkedHashSet<>(failure.symptoms()),
                 new LinkedHashSet<>(failure.absent()),
-                failures.checks(failure.id()).stream()
+                caseChecks.checks(failure.id()).stream()
                         .map(c -> new Evidence.Done(c.check(), c.found()))
                         .toList(),
                 history);

@@ -8,15 +8,11 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
-import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
@@ -31,10 +27,7 @@ import keel.app.prints.Runs;
 import keel.app.standing.Occupancy;
 import keel.app.standing.Rebuild;
 import keel.core.Findings;
-import keel.core.diagnosis.Odds;
 import keel.core.failure.Certainty;
-import keel.core.failure.FixHeld;
-import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
 import keel.core.run.RunRules;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -63,44 +56,32 @@ public class Failures {
             """;
 
     private final FailureRecords records;
-    private final FailureChecks checks;
-    private final Photos photos;
-    private final PhotoStore store;
     private final Fleet fleet;
     private final Runs runs;
     private final Occupancy occupancy;
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
-    private final Odds odds;
     private final JdbcClient jdbc;
     private final Clock clock;
 
     Failures(
             FailureRecords records,
-            FailureChecks checks,
-            Photos photos,
-            PhotoStore store,
             Fleet fleet,
             Runs runs,
             Occupancy occupancy,
             Rebuild rebuild,
             Logbook logbook,
             Knowledge knowledge,
-            Odds odds,
             JdbcClient jdbc,
             Clock clock) {
         this.records = records;
-        this.checks = checks;
-        this.photos = photos;
-        this.store = store;
         this.fleet = fleet;
         this.runs = runs;
         this.occupancy = occupancy;
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
-        this.odds = odds;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -149,314 +130,6 @@ public class Failures {
                 actor,
                 superseded,
                 reason.strip());
-    }
-
-    /**
-     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED
-     * until a good print since the failure has got past the point where it failed; from then on it is found by itself.
-     */
-    public FailureView nameCause(long id, String cause, String certainty, String note) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        Findings findings = new Findings();
-        Certainty sure = Arrays.stream(Certainty.values())
-                .filter(c -> c.name().equals(certainty))
-                .findFirst()
-                .orElse(null);
-        findings.when(sure == null, "certainty", "The certainty is FOUND, PRESUMED or UNKNOWN.");
-        boolean named = cause != null && !cause.isBlank();
-        findings.when(named && knowledge.cause(cause).isEmpty(), "cause", "There is no cause " + cause + ".");
-        findings.when(
-                !named && sure != null && sure != Certainty.UNKNOWN,
-                "cause",
-                "Name the cause, or say that it is unknown.");
-        Refused.unless(findings);
-        occupancy.lock(failure.machineId);
-        failure.cause = named ? cause : null;
-        failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
-        failure.causeAt = clock.instant();
-        records.saveAndFlush(failure);
-        rebuild.machine(failure.machineId, failure.seenAt);
-        FailureView view = one(id);
-        String words = view.certainty() == Certainty.UNKNOWN
-                ? "Cause unknown" + (named ? "; suspected: " + causeName(cause).toLowerCase(Locale.ROOT) : "")
-                : view.certainty().words() + " cause: " + causeName(cause).toLowerCase(Locale.ROOT);
-        logbook.write(LogDraft.of(
-                        LogKind.CAUSE_NAMED,
-                        failure.machineId,
-                        "FAILURE",
-                        id,
-                        failure.causeAt,
-                        view.machineName() + ": " + words + ".",
-                        view,
-                        actor)
-                .noting(note)
-                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
-        return view;
-    }
-
-    /** Whether a good print since the failure got past the point where it failed. */
-    private boolean held(Failure failure) {
-        Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
-        List<FixHeld.GoodRun> good = jdbc.sql(
-                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') "
-                                + "and not withdrawn and started_at >= ?")
-                .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new FixHeld.GoodRun(
-                        row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2)))
-                .list();
-        return FixHeld.by(good, layer, failure.seenAt);
-    }
-
-    /** Takes the verdict back: the cause is open again. */
-    public FailureView reopen(long id, String reason) {
-        Actor actor = Actor.current();
-        Findings findings = new Findings();
-        findings.text(reason, 400, "reason", "Why it is opened again");
-        Refused.unless(findings);
-        Failure failure = record(id);
-        if (failure.certainty == null) {
-            throw new Conflict("reason", "The cause is open already.");
-        }
-        occupancy.lock(failure.machineId);
-        failure.cause = null;
-        failure.certainty = null;
-        failure.causeAt = null;
-        records.saveAndFlush(failure);
-        rebuild.machine(failure.machineId, failure.seenAt);
-        FailureView view = one(id);
-        logbook.write(LogDraft.of(
-                        LogKind.CAUSE_REOPENED,
-                        failure.machineId,
-                        "FAILURE",
-                        id,
-                        clock.instant(),
-                        view.machineName() + ": the cause is open again.",
-                        view,
-                        actor)
-                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), reason.strip()));
-        return view;
-    }
-
-    /** Writes down what was said of the print, in place of what was said before; codes of facts of history. */
-    public void tell(long id, Set<String> facts) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        Set<String> known = facts == null ? Set.of() : facts;
-        Findings findings = new Findings();
-        known.stream()
-                .filter(f -> odds.fact(f).isEmpty())
-                .forEach(f -> findings.add("facts", "There is no fact of history " + f + "."));
-        Refused.unless(findings);
-        failure.facts.clear();
-        failure.facts.addAll(known);
-        records.saveAndFlush(failure);
-        String words = known.isEmpty()
-                ? "nothing special"
-                : new TreeSet<>(known)
-                        .stream().map(f -> odds.fact(f).orElseThrow().words()).collect(Collectors.joining("; "));
-        logbook.write(LogDraft.of(
-                LogKind.FACTS_TOLD,
-                failure.machineId,
-                "FAILURE",
-                id,
-                clock.instant(),
-                fleet.machine(failure.machineId).name() + ", of the print: " + words + ".",
-                Map.of("facts", known),
-                actor));
-    }
-
-    @Transactional(readOnly = true)
-    public Set<String> facts(long id) {
-        return new TreeSet<>(jdbc.sql("select fact from failure_fact where failure_id = ?")
-                .param(id)
-                .query(String.class)
-                .list());
-    }
-
-    /** A check that cannot be done here or now: another one is offered. {@code again} offers it again. */
-    public void skip(long id, String check, boolean again) {
-        Actor.current();
-        Failure failure = record(id);
-        if (knowledge.check(check == null ? "" : check).isEmpty()) {
-            throw new Refused("check", "There is no check " + check + ".");
-        }
-        if (again ? failure.skipped.remove(check) : failure.skipped.add(check)) {
-            records.saveAndFlush(failure);
-        }
-    }
-
-    @Transactional(readOnly = true)
-    public Set<String> skipped(long id) {
-        return Set.copyOf(jdbc.sql("select check_code from failure_skip where failure_id = ?")
-                .param(id)
-                .query(String.class)
-                .list());
-    }
-
-    /** How many parts the run held and how many of them were lost, so that only those are printed again. */
-    public void count(long id, Integer printed, Integer lost) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        Findings findings = new Findings();
-        findings.when(
-                printed == null || printed < 1 || printed > 10_000,
-                "partsPrinted",
-                "How many parts the run held: 1 to 10000.");
-        findings.when(
-                lost == null || lost < 0 || printed != null && lost > printed,
-                "partsLost",
-                "How many of them were lost: 0 to all of them.");
-        Refused.unless(findings);
-        failure.partsPrinted = printed;
-        failure.partsLost = lost;
-        records.saveAndFlush(failure);
-        logbook.write(LogDraft.of(
-                LogKind.FACTS_TOLD,
-                failure.machineId,
-                "FAILURE",
-                id,
-                clock.instant(),
-                fleet.machine(failure.machineId).name() + ": " + lost + " of " + printed + " parts lost.",
-                Map.of("partsPrinted", printed, "partsLost", lost),
-                actor));
-    }
-
-    /** Takes a check back that was written down by mistake. */
-    public void withdrawCheck(long id, long checkId) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        FailureCheck check = checks.findById(checkId)
-                .filter(c -> c.failureId == id && !c.withdrawn)
-                .orElseThrow(() -> new NotThere("There is no such check."));
-        occupancy.lock(failure.machineId);
-        check.withdrawn = true;
-        checks.saveAndFlush(check);
-        rebuild.machine(failure.machineId, failure.seenAt);
-        logbook.write(LogDraft.of(
-                        LogKind.CHECK_WITHDRAWN,
-                        failure.machineId,
-                        "CHECK",
-                        checkId,
-                        clock.instant(),
-                        fleet.machine(failure.machineId).name() + ", taken back: "
-                                + knowledge
-                                        .check(check.checkCode)
-                                        .orElseThrow()
-                                        .name()
-                                        .toLowerCase(Locale.ROOT) + ".",
-                        Map.of("check", check.checkCode),
-                        actor)
-                .superseding(logbook.latest("CHECK", checkId, LogKind.CHECK_DONE), "taken back"));
-    }
-
-    /** A service that answered checks was taken back. */
-    public void withdrawChecksOf(long serviceId) {
-        checks.findByServiceIdAndWithdrawnFalse(serviceId).forEach(c -> withdrawCheck(c.failureId, c.id));
-    }
-
-    /** Records a check: the causes it found (none found counts against all it could have found), or MACHINE or JOB. */
-    public CheckView check(long id, String code, List<String> found) {
-        return check(id, code, found, null);
-    }
-
-    /** The same, answered by a service: taken back with it. */
-    public CheckView check(long id, String code, List<String> found, Long serviceId) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        Check check = knowledge
-                .check(code == null ? "" : code)
-                .orElseThrow(() -> new Refused("check", "There is no check " + code + "."));
-        List<String> answers = found == null ? List.of() : found;
-        Findings findings = new Findings();
-        for (String answer : answers) {
-            boolean fits = check.answers() == Check.Answer.SIDE
-                    ? Set.of("MACHINE", "JOB").contains(answer)
-                    : knowledge.cause(answer).isPresent();
-            findings.when(!fits, "found", check.name() + " cannot answer " + answer + ".");
-        }
-        Refused.unless(findings);
-        occupancy.lock(failure.machineId);
-        FailureCheck done = new FailureCheck();
-        done.failureId = id;
-        done.checkCode = check.code();
-        done.found = String.join(",", new TreeSet<>(answers));
-        done.at = clock.instant();
-        done.serviceId = serviceId;
-        checks.saveAndFlush(done);
-        rebuild.machine(failure.machineId, failure.seenAt);
-        CheckView view = view(done);
-        String result = answers.isEmpty()
-                ? "nothing found"
-                : answers.stream()
-                        .map(this::causeName)
-                        .collect(Collectors.joining(", "))
-                        .toLowerCase(Locale.ROOT);
-        logbook.write(LogDraft.of(
-                LogKind.CHECK_DONE,
-                failure.machineId,
-                "CHECK",
-                done.id,
-                done.at,
-                fleet.machine(failure.machineId).name() + ", " + check.name().toLowerCase(Locale.ROOT) + ": " + result
-                        + ".",
-                view,
-                actor));
-        return view;
-    }
-
-    public PhotoView addPhoto(long id, byte[] bytes, String caption) {
-        Actor actor = Actor.current();
-        Failure failure = record(id);
-        if (photos.countByFailureId(id) >= 40) {
-            throw new Conflict("file", "There are forty photos with this failure already.");
-        }
-        PhotoStore.Kept kept = store.keep(bytes);
-        Photo photo = new Photo();
-        photo.failureId = id;
-        photo.hash = kept.hash();
-        photo.mediaType = kept.mediaType();
-        photo.width = kept.width();
-        photo.height = kept.height();
-        photo.caption = caption == null || caption.isBlank()
-                ? null
-                : caption.strip().substring(0, Math.min(200, caption.strip().length()));
-        photo.takenAt = clock.instant();
-        photos.saveAndFlush(photo);
-        logbook.write(LogDraft.of(
-                        LogKind.PHOTO_ADDED,
-                        failure.machineId,
-                        "PHOTO",
-                        photo.id,
-                        photo.takenAt,
-                        fleet.machine(failure.machineId).name() + ": photo of failure " + id + ".",
-                        Map.of("failure", id, "hash", kept.hash()),
-                        actor)
-                .noting(photo.caption));
-        return new PhotoView(photo.id, photo.width, photo.height, photo.caption);
-    }
-
-    @Transactional(readOnly = true)
-    public List<PhotoView> photos(long id) {
-        return photos.findByFailureIdOrderById(id).stream()
-                .map(p -> new PhotoView(p.id, p.width, p.height, p.caption))
-                .toList();
-    }
-
-    /** Bytes and media type of a photo, or of its small copy. */
-    @Transactional(readOnly = true)
-    public Map.Entry<String, byte[]> picture(long photoId, boolean small) {
-        Photo photo = photos.findById(photoId).orElseThrow(() -> new NotThere("There is no such photo."));
-        return small
-                ? Map.entry("image/jpeg", store.read(photo.hash, true))
-                : Map.entry(photo.mediaType, store.read(photo.hash, false));
-    }
-
-    @Transactional(readOnly = true)
-    public List<CheckView> checks(long id) {
-        return checks.findByFailureIdAndWithdrawnFalseOrderByAt(id).stream()
-                .map(Failures::view)
-                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -620,16 +293,9 @@ public class Failures {
         return view;
     }
 
-    private Failure record(long id) {
+    /** @throws NotThere if there is none */
+    Failure record(long id) {
         return records.findById(id).orElseThrow(() -> new NotThere("There is no failure " + id + "."));
-    }
-
-    private String causeName(String code) {
-        return knowledge.cause(code).map(c -> c.name()).orElse(code);
-    }
-
-    private static CheckView view(FailureCheck check) {
-        return new CheckView(check.id, check.checkCode, codes(check.found), check.at);
     }
 
     private static FailureView row(ResultSet row, int number) throws SQLException {
@@ -657,7 +323,7 @@ public class Failures {
                 row.getObject("reached_layer", Integer.class));
     }
 
-    private static List<String> codes(String joined) {
+    static List<String> codes(String joined) {
         return joined == null || joined.isEmpty() ? List.of() : List.of(joined.split(","));
     }
 }

@@ -35,6 +35,13 @@ class GuideSession {
     @Version
     int version;
 
+    GuideSubject subject() {
+        if (machineId != null) {
+            return new GuideSubject.AtMachine(machineId);
+        }
+        return airPartId != null ? new GuideSubject.AtAirPart(airPartId) : new GuideSubject.WithVats();
+    }
+
     boolean open() {
         return finishedAt == null && givenUpAt == null;
     }

@@ -1,12 +1,8 @@
 package keel.app.guides;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.type.TypeReference;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -31,16 +27,9 @@ import keel.app.people.Logbook;
 import keel.app.standing.Occupancy;
 import keel.app.stores.Stock;
 import keel.core.Findings;
-import keel.core.bolts.BoltFrame;
-import keel.core.bolts.School;
-import keel.core.bolts.Tightening;
-import keel.core.bolts.VatFrame;
 import keel.core.guide.Procedure;
-import keel.core.guide.Procedures;
 import keel.core.guide.Step;
 import keel.core.standing.FieldReading;
-import keel.core.standing.LevelJoint;
-import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -58,7 +47,8 @@ public class Guides {
 
     private final GuideSessions sessions;
     private final GuideNotes notes;
-    private final Procedures procedures = Procedures.shipped();
+    private final Guidebook guidebook;
+    private final Courses courses;
     private final Fleet fleet;
     private final Vats vats;
     private final AirParts airParts;
@@ -67,12 +57,13 @@ public class Guides {
     private final Occupancy occupancy;
     private final Logbook logbook;
     private final JdbcClient jdbc;
-    private final ObjectMapper json;
     private final Clock clock;
 
     Guides(
             GuideSessions sessions,
             GuideNotes notes,
+            Guidebook guidebook,
+            Courses courses,
             Fleet fleet,
             Vats vats,
             AirParts airParts,
@@ -81,10 +72,11 @@ public class Guides {
             Occupancy occupancy,
             Logbook logbook,
             JdbcClient jdbc,
-            ObjectMapper json,
             Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
+        this.guidebook = guidebook;
+        this.courses = courses;
         this.fleet = fleet;
         this.vats = vats;
         this.airParts = airParts;
@@ -93,43 +85,13 @@ public class Guides {
         this.occupancy = occupancy;
         this.logbook = logbook;
         this.jdbc = jdbc;
-        this.json = json;
         this.clock = clock;
-    }
-
-    /** The procedure that ends with this service on this kind of machine, or empty. */
-    public Optional<Procedure> leadingTo(ServiceKind kind, MachineRef machine) {
-        return procedures.leadingTo(kind, machine.traits());
-    }
-
-    /** The procedures for a machine. */
-    public List<Procedure> forMachine(MachineRef machine) {
-        return procedures.atMachine(machine.traits());
-    }
-
-    /** @throws NotThere if there is no such procedure for this machine */
-    public Procedure procedure(String code, MachineRef machine) {
-        return procedures
-                .called(code)
-                .filter(p -> p.airPart() == null && p.when().holds(machine.traits(), Map.of()))
-                .orElseThrow(
-                        () -> new NotThere("There is no procedure called " + code + " for " + machine.name() + "."));
-    }
-
-    /** @throws NotThere if there is no such procedure */
-    public Procedure called(String code) {
-        return procedures.called(code).orElseThrow(() -> new NotThere("There is no procedure called " + code + "."));
     }
 
     /** The session of this procedure that is open on the machine, if there is one. */
     @Transactional(readOnly = true)
     public OptionalLong openOn(MachineRef machine, String procedure) {
         return session(machine, procedure).map(s -> OptionalLong.of(s.id)).orElse(OptionalLong.empty());
-    }
-
-    /** How a part in the path of the air is cleaned or changed. */
-    public Procedure forPart(AirParts.AirPart part) {
-        return procedures.of(part.kind());
     }
 
     /** The session that is open for a part in the path of the air, if there is one. */
@@ -148,8 +110,8 @@ public class Guides {
         if (open.isPresent()) {
             return open.getAsLong();
         }
-        GuideSession session = session(
-                procedures.of(part.kind()), procedures.of(part.kind()).steps().get(0));
+        Procedure procedure = guidebook.forPart(part);
+        GuideSession session = session(procedure, procedure.steps().get(0));
         session.airPartId = part.id();
         return begun(session, actor).id;
     }
@@ -158,7 +120,7 @@ public class Guides {
     public long begin(String machineCode, String procedureCode) {
         Actor actor = Actor.current();
         MachineRef machine = fleet.machineOfEntry(machineCode);
-        Procedure procedure = procedure(procedureCode, machine);
+        Procedure procedure = guidebook.procedure(procedureCode, machine);
         occupancy.lock(machine.id());
         Optional<GuideSession> open = session(machine, procedureCode);
         if (open.isPresent()) {
@@ -202,7 +164,7 @@ public class Guides {
                 "More than " + MOST_AT_ONCE + " at once is no sitting but a week.");
         findings.when(Set.copyOf(vatCodes).size() < vatCodes.size(), "vats", "A vat is there twice.");
         Refused.unless(findings);
-        Procedure procedure = called(procedureCode);
+        Procedure procedure = guidebook.called(procedureCode);
         if (!procedure.service().map(ServiceKind::onSpareVat).orElse(false)) {
             throw new Conflict("vats", procedure.name() + " is done at a machine, one at a time.");
         }
@@ -214,7 +176,7 @@ public class Guides {
     }
 
     private void join(GuideSession session, int place, Vats.Vat vat, Procedure procedure) {
-        Course.Subject subject = subject(vat, "", 0, "{}");
+        Course.Subject subject = courses.subject(vat, "", 0, "{}");
         if (!procedure.when().holds(subject.traits, Map.of())) {
             throw new Conflict("vats", procedure.name() + " is not for " + subject.name + ".");
         }
@@ -263,7 +225,7 @@ public class Guides {
 
     @Transactional(readOnly = true)
     public SessionView one(long id) {
-        return view(record(id));
+        return courses.view(record(id));
     }
 
     /**
@@ -275,7 +237,7 @@ public class Guides {
      */
     public void done(long id, int version, Map<String, Object> given) {
         GuideSession session = open(id, version);
-        Course course = course(session);
+        Course course = courses.of(session);
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
         if (step.stops()) {
             throw new Conflict(
@@ -290,7 +252,7 @@ public class Guides {
     /** Back to the step before. */
     public void back(long id, int version) {
         GuideSession session = open(id, version);
-        Course course = course(session);
+        Course course = courses.of(session);
         course.back();
         keep(session, course);
     }
@@ -298,7 +260,7 @@ public class Guides {
     /** The step does not work out: on by its other way. */
     public void detour(long id, int version) {
         GuideSession session = open(id, version);
-        Course course = course(session);
+        Course course = courses.of(session);
         course.detour(
                 course.step().map(Step::detour).orElseThrow(() -> new Conflict("There is no other way at this step.")));
         keep(session, course);
@@ -307,8 +269,8 @@ public class Guides {
     /** So many more bolts are turned; negative takes turns back. */
     public void turn(long id, int version, int bolts) {
         GuideSession session = open(id, version);
-        Course course = course(session);
-        int all = view(session).boltsInAll();
+        Course course = courses.of(session);
+        int all = courses.view(session).boltsInAll();
         course.current().boltsDone = Math.max(0, Math.min(all, course.current().boltsDone + bolts));
         keep(session, course);
     }
@@ -334,7 +296,7 @@ public class Guides {
         Actor actor = Actor.current();
         session.givenUpAt = clock.instant();
         touch(session, actor);
-        SessionView view = view(session);
+        SessionView view = courses.view(session);
         logbook.write(LogDraft.of(
                         LogKind.GUIDE_GIVEN_UP,
                         session.machineId,
@@ -360,11 +322,11 @@ public class Guides {
     public List<ServiceView> finish(long id, int version, Map<String, Double> used, String note) {
         Actor actor = Actor.current();
         GuideSession session = open(id, version);
-        Course course = course(session);
+        Course course = courses.of(session);
         if (course.step().isPresent()) {
             throw new Conflict("There are steps left.");
         }
-        SessionView view = view(session);
+        SessionView view = courses.view(session);
         Findings findings = new Findings();
         used.forEach((item, quantity) -> findings.range(quantity, 0, 10_000, "used", "What was used of " + item, ""));
         Refused.unless(findings);
@@ -406,44 +368,6 @@ public class Guides {
                 .list();
     }
 
-    /** How long the last few of this kind took, as a middle value; empty if none was gone through yet. */
-    @Transactional(readOnly = true)
-    public Optional<Duration> usually(String procedure) {
-        List<Long> minutes = jdbc
-                .sql(
-                        """
-                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ?
-                and finished_at is not null and (machine_id is not null or air_part_id is not null)
-                order by finished_at desc fetch first 9 rows only""")
-                .param(procedure)
-                .query(Long.class)
-                .list()
-                .stream()
-                .sorted()
-                .toList();
-        return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
-    }
-
-    /** How long each vat took in the last few sittings of this kind; empty if there was none. */
-    @Transactional(readOnly = true)
-    public Optional<Double> minutesAVat(String procedure) {
-        List<Double> minutes = jdbc
-                .sql(
-                        """
-                select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place)
-                from guide_session s join guide_vat g on g.session_id = s.id
-                where s.procedure_code = ? and s.finished_at is not null
-                group by s.id, s.started_at, s.finished_at having count(g.place) > 1
-                order by s.finished_at desc fetch first 9 rows only""")
-                .param(procedure)
-                .query(Double.class)
-                .list()
-                .stream()
-                .sorted()
-                .toList();
-        return minutes.isEmpty() ? Optional.empty() : Optional.of(minutes.get(minutes.size() / 2));
-    }
-
     private Optional<GuideSession> session(MachineRef machine, String procedure) {
         return sessions.findFirstByMachineIdAndProcedureCodeAndFinishedAtIsNullAndGivenUpAtIsNull(
                 machine.id(), procedure);
@@ -455,7 +379,7 @@ public class Guides {
             throw new Conflict("This has been " + (session.finishedAt != null ? "finished" : "given up") + " already.");
         }
         if (session.version != version) {
-            throw new MovedOn(view(session).touchedBy());
+            throw new MovedOn(courses.view(session).touchedBy());
         }
         return session;
     }
@@ -464,61 +388,8 @@ public class Guides {
         return sessions.findById(id).orElseThrow(() -> new NotThere("There is no such guide."));
     }
 
-    private Course course(GuideSession session) {
-        Procedure procedure = procedures.called(session.procedureCode).orElseThrow();
-        if (session.machineId != null) {
-            MachineRef machine = fleet.machine(session.machineId);
-            return new Course(
-                    procedure,
-                    List.of(Course.Subject.machine(
-                            machine,
-                            fleet.frame(machine.id()),
-                            session.step,
-                            session.boltsDone,
-                            answers(session.answers))));
-        }
-        if (session.airPartId != null) {
-            return new Course(
-                    procedure,
-                    List.of(Course.Subject.airPart(
-                            airParts.name(session.airPartId), session.step, answers(session.answers))));
-        }
-        record VatRow(String vat, String step, int bolts, String answers) {}
-        List<VatRow> rows = jdbc.sql(
-                        "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = "
-                                + "g.vat_id where g.session_id = ? order by g.place")
-                .param(session.id)
-                .query((row, i) -> new VatRow(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
-                .list();
-        return new Course(
-                procedure,
-                rows.stream()
-                        .map(r -> subject(vats.one(r.vat()), r.step(), r.bolts(), r.answers()))
-                        .toList());
-    }
-
-    private Course.Subject subject(Vats.Vat vat, String step, int bolts, String answers) {
-        MachineRef machine = vat.machine() == null ? null : fleet.machine(vat.machine());
-        MachineTraits traits = machine != null
-                ? machine.traits()
-                : new MachineTraits(vat.model().kind(), false, false, false, LevelJoint.BALL);
-        return Course.Subject.vat(
-                vat.id(), vat.code(), machine, traits, vat.model().frame(), step, bolts, answers(answers));
-    }
-
     private void keep(GuideSession session, Course course) {
-        Course.Subject current = course.current();
-        session.step = current.step;
-        session.boltsDone = current.boltsDone;
-        if (session.machineId != null || session.airPartId != null) {
-            session.answers = text(current.answers);
-        } else {
-            course.subjects().forEach(s -> jdbc.sql(
-                            "update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and "
-                                    + "vat_id = ?")
-                    .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId)
-                    .update());
-        }
+        courses.take(session, course);
         touch(session, Actor.current());
         sessions.saveAndFlush(session);
     }
@@ -550,68 +421,8 @@ public class Guides {
         return answers;
     }
 
-    private SessionView view(GuideSession session) {
-        Course course = course(session);
-        Course.Subject current = course.current();
-        Procedure procedure = course.procedure();
-        List<Step> path = procedure.path(current.traits, current.answers);
-        Step step = procedure.step(current.step).orElse(null);
-        List<SessionView.Note> noted = notes.findBySessionIdOrderById(session.id).stream()
-                .map(n -> new SessionView.Note(n.step, n.text, name(n.personId)))
-                .toList();
-        SessionView.State state = session.finishedAt != null
-                ? SessionView.State.FINISHED
-                : session.givenUpAt != null ? SessionView.State.GIVEN_UP : SessionView.State.OPEN;
-        List<SessionView.Other> others = course.subjects().stream()
-                .map(s -> new SessionView.Other(
-                        s.name,
-                        s.path,
-                        s.machine == null ? null : s.machine.code(),
-                        procedure.step(s.step).map(Step::title).orElse("done"),
-                        s == current,
-                        s.answers))
-                .toList();
-        return new SessionView(
-                session.id,
-                procedure,
-                current.name,
-                current.path,
-                current.machine == null ? null : current.machine.code(),
-                current.vat,
-                others,
-                step,
-                step == null ? path.size() : path.indexOf(step) + 1,
-                path.size(),
-                course.begun(),
-                current.answers,
-                tightening(step, current.frame, current.answers),
-                current.boltsDone,
-                noted,
-                session.startedAt,
-                name(session.startedBy),
-                session.touchedAt,
-                name(session.touchedBy),
-                state,
-                session.version);
-    }
-
-    private static Tightening tightening(Step step, VatFrame of, Map<String, String> answers) {
-        if (step == null || step.turns() == Step.Turns.NONE) {
-            return null;
-        }
-        BoltFrame frame = step.turns() == Step.Turns.CLAMP ? of.clamp() : of.bolts();
-        return Tightening.of(frame, "CIRCULAR".equals(answers.get("boltSchool")) ? School.CIRCULAR : School.STAR);
-    }
-
-    private String name(Long person) {
-        return jdbc.sql("select name from person where id = ?")
-                .param(person)
-                .query(String.class)
-                .single();
-    }
-
     private OpenGuide openGuide(ResultSet row, int number) throws SQLException {
-        Procedure procedure = procedures.called(row.getString(4)).orElseThrow();
+        Procedure procedure = guidebook.called(row.getString(4));
         return new OpenGuide(
                 row.getLong(1),
                 row.getString(2),
@@ -620,21 +431,5 @@ public class Guides {
                 procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"),
                 row.getObject(6, OffsetDateTime.class).toInstant(),
                 row.getString(7));
-    }
-
-    private Map<String, String> answers(String text) {
-        try {
-            return json.readValue(text, new TypeReference<LinkedHashMap<String, String>>() {});
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
-    private String text(Map<String, String> answers) {
-        try {
-            return json.writeValueAsString(answers);
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

@@ -14,6 +14,7 @@ import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.bench.ServiceRecorded;
 import keel.app.bench.ServiceWithdrawn;
+import keel.app.failures.CaseChecks;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.prints.InForce;
@@ -38,12 +39,14 @@ public class DryRuns {
 
     private final Profiles profiles;
     private final Failures failures;
+    private final CaseChecks caseChecks;
     private final Fleet fleet;
     private final JdbcClient jdbc;
 
-    DryRuns(Profiles profiles, Failures failures, Fleet fleet, JdbcClient jdbc) {
+    DryRuns(Profiles profiles, Failures failures, CaseChecks caseChecks, Fleet fleet, JdbcClient jdbc) {
         this.profiles = profiles;
         this.failures = failures;
+        this.caseChecks = caseChecks;
         this.fleet = fleet;
         this.jdbc = jdbc;
     }
@@ -172,14 +175,14 @@ public class DryRuns {
         } catch (NotThere e) {
             throw new Refused("failure", e.getMessage());
         }
-        failures.check(failure, CHECK, found(service), service.id());
+        caseChecks.check(failure, CHECK, found(service), service.id());
     }
 
     @EventListener
     @Transactional
     public void takenBack(ServiceWithdrawn service) {
         if (service.kind() == ServiceKind.DRY_RUN) {
-            failures.withdrawChecksOf(service.id());
+            caseChecks.withdrawChecksOf(service.id());
         }
     }
 

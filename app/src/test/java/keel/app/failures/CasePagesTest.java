@@ -32,6 +32,12 @@ class CasePagesTest extends PageTest {
     private Failures failures;
 
     @Autowired
+    private Verdicts verdicts;
+
+    @Autowired
+    private CaseChecks caseChecks;
+
+    @Autowired
     private Runs runs;
 
     @Autowired
@@ -64,7 +70,7 @@ class CasePagesTest extends PageTest {
         assertThat(html).contains("data-answers", "data-key=\"1\"", "Can’t now");
         String asked = asked(html);
         accepted("/failures/" + id + "/checks", "check", asked, "found", "");
-        assertThat(failures.checks(id)).extracting(CheckView::check).containsExactly(asked);
+        assertThat(caseChecks.checks(id)).extracting(CheckView::check).containsExactly(asked);
         assertThat(asked(page("/failures/" + id))).isNotEqualTo(asked);
     }
 
@@ -92,9 +98,9 @@ class CasePagesTest extends PageTest {
         long id = shop.failure(machine, 4, "layer-split", "part-missing").id();
         accepted("/failures/" + id + "/checks", "check", "vat-bolts", "found", "vat-bolts-loose");
         assertThat(first(id)).isEqualTo("vat-bolts-loose");
-        long check = failures.checks(id).get(0).id();
+        long check = caseChecks.checks(id).get(0).id();
         accepted("/failures/" + id + "/checks/" + check + "/withdraw");
-        assertThat(failures.checks(id)).isEmpty();
+        assertThat(caseChecks.checks(id)).isEmpty();
         assertThat(first(id)).isNotEqualTo("vat-bolts-loose");
     }
 
@@ -230,7 +236,7 @@ class CasePagesTest extends PageTest {
     void earlierOnesLikeItStandBeside() {
         long earlier = shop.failure(machine, 4, "grinding", "z-lines").id();
         shop.as("keeper");
-        failures.nameCause(earlier, "z-dry", "PRESUMED", null);
+        verdicts.nameCause(earlier, "z-dry", "PRESUMED", null);
         long id = shop.failure(machine, 6, "grinding", "z-lines").id();
         assertThat(page("/failures/" + id)).contains("/failures/" + earlier + "\"", "z screw or rail dry");
     }

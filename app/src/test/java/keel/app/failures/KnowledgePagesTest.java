@@ -23,6 +23,9 @@ class KnowledgePagesTest extends PageTest {
     @Autowired
     private Failures failures;
 
+    @Autowired
+    private Verdicts verdicts;
+
     @BeforeEach
     void people() {
         shop.people();
@@ -41,7 +44,7 @@ class KnowledgePagesTest extends PageTest {
             shop.as("keeper");
             long id = failures.log(new FailureEntry(machine, null, null, List.of("smoky-colour"), null, null, null))
                     .id();
-            failures.nameCause(id, "machine-rocks", "PRESUMED", null);
+            verdicts.nameCause(id, "machine-rocks", "PRESUMED", null);
         }
         shop.as("owner");
         String html = form("/knowledge/causes/machine-rocks", fields("machine-rocks", "900"))

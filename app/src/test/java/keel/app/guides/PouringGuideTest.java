@@ -27,6 +27,9 @@ class PouringGuideTest extends PageTest {
     private Guides guides;
 
     @Autowired
+    private Guidebook guidebook;
+
+    @Autowired
     private Bottles bottles;
 
     @Autowired
@@ -149,7 +152,7 @@ class PouringGuideTest extends PageTest {
         long id = Long.parseLong(to.substring(to.lastIndexOf('/') + 1));
         assertThat(guides.beginFor(part.id())).as("the same on another tablet").isEqualTo(id);
         assertThat(page("/guides"))
-                .contains("/guides/" + id, guides.forPart(part).name() + ", " + name);
+                .contains("/guides/" + id, guidebook.forPart(part).name() + ", " + name);
         while (!guides.one(id).atEnd()) {
             assertThat(page("/guides/" + id))
                     .contains(guides.one(id).step().title().substring(0, 3));

@@ -37,6 +37,9 @@ class SittingTest extends PageTest {
     private Guides guides;
 
     @Autowired
+    private Guidebook guidebook;
+
+    @Autowired
     private Parts parts;
 
     @Autowired
@@ -98,7 +101,7 @@ class SittingTest extends PageTest {
         }
         assertThat(shop.holds(machine)).containsExactly("not-levelled");
         assertThat(page("/guides/" + id)).contains("Level the plate").contains("vat " + spare);
-        assertThat(guides.minutesAVat("film-change")).isPresent();
+        assertThat(guidebook.minutesAVat("film-change")).isPresent();
     }
 
     @Test

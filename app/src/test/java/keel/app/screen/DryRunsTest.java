@@ -12,8 +12,8 @@ import java.util.Map;
 import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
+import keel.app.failures.CaseChecks;
 import keel.app.failures.CheckView;
-import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.prints.Profiles;
@@ -36,7 +36,7 @@ class DryRunsTest extends PageTest {
     private Bench bench;
 
     @Autowired
-    private Failures failures;
+    private CaseChecks caseChecks;
 
     @Autowired
     private Profiles profiles;
@@ -135,7 +135,7 @@ class DryRunsTest extends PageTest {
     void itAnswersTheCheckOfAFailureAndIsTakenBackWithIt() {
         long failure = shop.failure(machine, 1, "layer-shift").id();
         long id = record("seen", "TORN", "layer", 212, "liftS", 1.5, "failure", failure);
-        assertThat(failures.checks(failure)).singleElement().satisfies(c -> {
+        assertThat(caseChecks.checks(failure)).singleElement().satisfies(c -> {
             assertThat(c.check()).isEqualTo("dry-run");
             assertThat(c.found()).containsExactlyInAnyOrder("data-glitch", "lift-fast");
         });
@@ -143,9 +143,9 @@ class DryRunsTest extends PageTest {
                 .contains("from layer 212")
                 .contains("failure " + failure);
         bench.withdraw(id, "other machine");
-        assertThat(failures.checks(failure)).isEmpty();
+        assertThat(caseChecks.checks(failure)).isEmpty();
         record("seen", "AS_FILE", "failure", Long.toString(failure));
-        assertThat(failures.checks(failure)).extracting(CheckView::found).containsExactly(List.of());
+        assertThat(caseChecks.checks(failure)).extracting(CheckView::found).containsExactly(List.of());
     }
 
     @Test

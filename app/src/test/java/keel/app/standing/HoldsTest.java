@@ -9,7 +9,8 @@ import java.util.Map;
 import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
-import keel.app.failures.Failures;
+import keel.app.failures.CaseChecks;
+import keel.app.failures.Verdicts;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineEntry;
 import keel.app.fleet.Parts;
@@ -37,7 +38,10 @@ class HoldsTest extends AppTest {
     private Bench bench;
 
     @Autowired
-    private Failures failures;
+    private Verdicts verdicts;
+
+    @Autowired
+    private CaseChecks caseChecks;
 
     @Autowired
     private Resins resins;
@@ -78,13 +82,13 @@ class HoldsTest extends AppTest {
     void leakFoundAtACheckHoldsAndACauseNamedIsWatched() {
         String m = shop.maskMachine();
         var failure = shop.failure(m, 2, "region-bare");
-        failures.check(failure.id(), "leak-check", List.of("film-pierced"));
+        caseChecks.check(failure.id(), "leak-check", List.of("film-pierced"));
         assertThat(shop.holds(m)).containsExactly("wet-under-vat", "failure-not-cleaned");
         bench.record(
                 new ServiceEntry(m, "CLEAN_UP", null, null, Map.of("way", "FULL", "sieved", true, "emptied", false)));
         bench.record(new ServiceEntry(m, "VAT_INSPECTED", null, null, Map.of("clean", true)));
         assertThat(shop.holds(m)).isEmpty();
-        failures.nameCause(failure.id(), "film-pierced", "PRESUMED", null);
+        verdicts.nameCause(failure.id(), "film-pierced", "PRESUMED", null);
         assertThat(shop.now(m).standing().state()).isEqualTo(MachineState.WATCH);
     }
 
@@ -92,7 +96,7 @@ class HoldsTest extends AppTest {
     void aPresumedCauseIsNoLongerWatchedOnceAGoodRunConfirmedIt() {
         String m = shop.maskMachine();
         var failure = shop.failure(m, 2, "tacky");
-        failures.nameCause(failure.id(), "wash-short", "PRESUMED", null);
+        verdicts.nameCause(failure.id(), "wash-short", "PRESUMED", null);
         RunView run = runs.enter(start(m, null));
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).contains("cause");
         runs.correct(

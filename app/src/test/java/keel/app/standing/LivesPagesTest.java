@@ -3,7 +3,7 @@ package keel.app.standing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import keel.app.failures.Failures;
+import keel.app.failures.Verdicts;
 import keel.app.support.PageTest;
 import keel.core.life.ChangeSchool;
 import keel.core.life.LifeClock;
@@ -22,7 +22,7 @@ class LivesPagesTest extends PageTest {
     private PartLives lives;
 
     @Autowired
-    private Failures failures;
+    private Verdicts verdicts;
 
     private String machine;
     private String model;
@@ -130,7 +130,7 @@ class LivesPagesTest extends PageTest {
         for (int i = 0; i < 6; i++) {
             shop.run(machine, hour, 38 + i);
             hour += 40 + i;
-            failures.nameCause(
+            verdicts.nameCause(
                     shop.failure(machine, hour - 1, "part-missing", "film-cloudy")
                             .id(),
                     "film-worn",
@@ -162,7 +162,7 @@ class LivesPagesTest extends PageTest {
     void anEndInAPrintIsToldFromOneOnSigns() {
         shop.run(machine, 0, 10);
         long failure = shop.failure(machine, 11, "part-missing", "film-cloudy").id();
-        failures.nameCause(failure, "film-worn", "PRESUMED", null);
+        verdicts.nameCause(failure, "film-worn", "PRESUMED", null);
         shop.filmChange(machine, 12);
         shop.run(machine, 20, 10);
         shop.filmChange(machine, 31);

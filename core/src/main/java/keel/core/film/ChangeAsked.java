@@ -1,7 +1,6 @@
 package keel.core.film;
 
 import java.util.Locale;
-
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 

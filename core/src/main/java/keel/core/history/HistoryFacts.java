@@ -15,9 +15,9 @@ import java.util.stream.Stream;
 import keel.core.profile.Setting;
 import keel.core.resin.VatContent;
 import keel.core.run.Outcome;
+import keel.core.standing.Crush;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineKind;
-import keel.core.standing.Crush;
 import keel.core.standing.ServiceKind;
 
 /**
@@ -223,8 +223,7 @@ public final class HistoryFacts {
 
     private static void crunch(Reading r, Set<String> facts) {
         Instant crunch = Stream.concat(
-                        Reading.only(Past.Failed.class, r.before)
-                                .filter(f -> Crush.heard(f.symptoms())),
+                        Reading.only(Past.Failed.class, r.before).filter(f -> Crush.heard(f.symptoms())),
                         Reading.only(Past.Serviced.class, r.before).filter(s -> Crush.by(s.kind())))
                 .map(Past::at)
                 .max(Instant::compareTo)

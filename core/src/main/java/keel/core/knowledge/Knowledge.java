@@ -55,6 +55,11 @@ public final class Knowledge {
         return Optional.ofNullable(symptoms.get(code));
     }
 
+    /** Its name, or the code itself where there is no such cause. */
+    public String nameOf(String cause) {
+        return cause(cause).map(Cause::name).orElse(cause);
+    }
+
     public Optional<Cause> cause(String code) {
         return Optional.ofNullable(causes.get(code));
     }

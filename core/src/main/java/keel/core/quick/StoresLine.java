@@ -1,8 +1,7 @@
 package keel.core.quick;
 
-import java.util.Locale;
-
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import keel.core.Plain;
 import keel.core.quick.Reading.Choice;

@@ -1,9 +1,8 @@
 package keel.core.quick;
 
-import java.util.Locale;
-
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.Word;
@@ -26,7 +25,8 @@ final class VatLine {
             return Reading.unclear(
                     "Of a vat only a new film can be told here.",
                     List.of(new Choice(
-                            vat.code().toLowerCase(Locale.ROOT) + " film new 0.127", "a new film in vat " + vat.code())));
+                            vat.code().toLowerCase(Locale.ROOT) + " film new 0.127",
+                            "a new film in vat " + vat.code())));
         }
         FilmWords film = FilmWords.read(tokens.subList(1, tokens.size()));
         if (film.wrong() != null) {

@@ -27,16 +27,9 @@ public enum HoldCode {
             EnumSet.of(CLEAN_UP, FILM_CHANGE, TANK_CHANGE, VAT_FITTED),
             EnumSet.of(VAT_INSPECTED)),
     STOP_GAP_LAPSED(
-            "stop-gap-lapsed",
-            "Stop-gap not looked at",
-            10,
-            EnumSet.of(VAT_INSPECTED, FILM_CHANGE, VAT_FITTED)),
+            "stop-gap-lapsed", "Stop-gap not looked at", 10, EnumSet.of(VAT_INSPECTED, FILM_CHANGE, VAT_FITTED)),
     CRUNCH_NOT_INSPECTED(
-            "crunch-not-inspected",
-            "Crush not inspected",
-            10,
-            EnumSet.of(SCREEN_INSPECTED),
-            EnumSet.of(VAT_INSPECTED)),
+            "crunch-not-inspected", "Crush not inspected", 10, EnumSet.of(SCREEN_INSPECTED), EnumSet.of(VAT_INSPECTED)),
     FAILURE_NOT_CLEANED("failure-not-cleaned", "Failed print not cleaned up", 25, EnumSet.of(CLEAN_UP)),
     RESIN_MIXED("resin-mixed", "Two resins mixed", 30, EnumSet.of(CLEAN_UP)),
     SCREEN_ENDED("screen-ended", "Screen has ended", 60, EnumSet.of(SCREEN_CHANGE)),

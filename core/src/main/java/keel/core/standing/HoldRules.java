@@ -1,7 +1,5 @@
 package keel.core.standing;
 
-import java.util.Locale;
-
 import static keel.core.standing.ServiceKind.CLEAN_UP;
 import static keel.core.standing.ServiceKind.FILM_CHANGE;
 import static keel.core.standing.ServiceKind.LEVELLING;
@@ -19,6 +17,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -150,7 +149,8 @@ public final class HoldRules {
                 return Optional.empty();
             }
             String inspect = left.stream()
-                    .map(kind -> kind == SCREEN_INSPECTED ? "screen" : machine.kind().vessel())
+                    .map(kind ->
+                            kind == SCREEN_INSPECTED ? "screen" : machine.kind().vessel())
                     .collect(Collectors.joining(" and the ", "Inspect the ", "."));
             return Optional.of(new Hold(
                     HoldCode.CRUNCH_NOT_INSPECTED,

@@ -61,7 +61,8 @@ record ServiceSheet(
     }
 
     private static ServiceField field(JsonNode field, JsonNode choices) {
-        JsonNode options = field.has("choices") ? choices.get(field.get("choices").asText()) : field.get("options");
+        JsonNode options =
+                field.has("choices") ? choices.get(field.get("choices").asText()) : field.get("options");
         return new ServiceField(
                 field.get("name").asText(),
                 field.get("label").asText(),
@@ -76,7 +77,9 @@ record ServiceSheet(
     private static List<ServiceField.Option> options(JsonNode options) {
         List<ServiceField.Option> read = new ArrayList<>();
         if (options != null) {
-            options.properties().forEach(o -> read.add(new ServiceField.Option(o.getKey(), o.getValue().asText())));
+            options.properties()
+                    .forEach(o -> read.add(
+                            new ServiceField.Option(o.getKey(), o.getValue().asText())));
         }
         return List.copyOf(read);
     }

@@ -11,8 +11,8 @@ import org.junit.jupiter.api.Test;
 /** Several readings of the same, as they come from pages and programs. */
 class FieldReadingTest {
 
-    private static final List<ServiceField> LIFT =
-            List.of(new ServiceField("liftS", "Time to lift", ServiceField.Type.NUMBERS, false, List.of(), 0.05, 600, "s"));
+    private static final List<ServiceField> LIFT = List.of(
+            new ServiceField("liftS", "Time to lift", ServiceField.Type.NUMBERS, false, List.of(), 0.05, 600, "s"));
 
     private static Object read(Object given, Findings findings) {
         return FieldReading.read(LIFT, Collections.singletonMap("liftS", given), findings)

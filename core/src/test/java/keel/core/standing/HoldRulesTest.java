@@ -272,7 +272,9 @@ class HoldRulesTest {
         for (ServiceKind first : steps.get(0)) {
             List<MachineEvent> events = new ArrayList<>(List.of(raises, step(2, first)));
             if (steps.size() > 1) {
-                assertThat(rules.open(events, MASK, WHOLE)).extracting(Hold::code).contains(code);
+                assertThat(rules.open(events, MASK, WHOLE))
+                        .extracting(Hold::code)
+                        .contains(code);
                 events.add(step(3, steps.get(1).iterator().next()));
             }
             assertThat(rules.open(events, MASK, WHOLE)).extracting(Hold::code).doesNotContain(code);

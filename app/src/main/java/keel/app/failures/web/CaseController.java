@@ -9,12 +9,16 @@ import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.failures.AlikeFailures;
+import keel.app.failures.CaseChecks;
+import keel.app.failures.CaseFacts;
 import keel.app.failures.CasePage;
 import keel.app.failures.Diagnoses;
 import keel.app.failures.EditedMeanwhile;
+import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
 import keel.app.failures.RecoveryPlan;
+import keel.app.failures.Verdicts;
 import keel.app.fleet.ShopTime;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
@@ -40,6 +44,10 @@ import org.springframework.web.multipart.MultipartFile;
 class CaseController {
 
     private final Failures failures;
+    private final FailurePhotos failurePhotos;
+    private final CaseFacts caseFacts;
+    private final CaseChecks caseChecks;
+    private final Verdicts verdicts;
     private final Diagnoses diagnoses;
     private final AlikeFailures alike;
     private final RecoveryPlan recovery;
@@ -51,6 +59,10 @@ class CaseController {
 
     CaseController(
             Failures failures,
+            FailurePhotos failurePhotos,
+            CaseFacts caseFacts,
+            CaseChecks caseChecks,
+            Verdicts verdicts,
             Diagnoses diagnoses,
             AlikeFailures alike,
             RecoveryPlan recovery,
@@ -60,6 +72,10 @@ class CaseController {
             Logbook logbook,
             ShopTime times) {
         this.failures = failures;
+        this.failurePhotos = failurePhotos;
+        this.caseFacts = caseFacts;
+        this.caseChecks = caseChecks;
+        this.verdicts = verdicts;
         this.diagnoses = diagnoses;
         this.alike = alike;
         this.recovery = recovery;
@@ -116,7 +132,7 @@ class CaseController {
             @RequestParam(required = false) String note,
             Model model,
             HttpServletResponse response) {
-        return act(id, () -> failures.nameCause(id, cause, certainty, note), model, response);
+        return act(id, () -> verdicts.nameCause(id, cause, certainty, note), model, response);
     }
 
     @PostMapping("/failures/{id}/reopen")
@@ -125,7 +141,7 @@ class CaseController {
             @RequestParam(required = false) String reason,
             Model model,
             HttpServletResponse response) {
-        return act(id, () -> failures.reopen(id, reason), model, response);
+        return act(id, () -> verdicts.reopen(id, reason), model, response);
     }
 
     @PostMapping("/failures/{id}/checks")
@@ -137,7 +153,7 @@ class CaseController {
             HttpServletResponse response) {
         return act(
                 id,
-                () -> failures.check(
+                () -> caseChecks.check(
                         id,
                         check,
                         found == null
@@ -149,7 +165,7 @@ class CaseController {
 
     @PostMapping("/failures/{id}/checks/{check}/withdraw")
     String withdrawCheck(@PathVariable long id, @PathVariable long check, Model model, HttpServletResponse response) {
-        return act(id, () -> failures.withdrawCheck(id, check), model, response);
+        return act(id, () -> caseChecks.withdrawCheck(id, check), model, response);
     }
 
     @PostMapping("/failures/{id}/skip")
@@ -159,7 +175,7 @@ class CaseController {
             @RequestParam(defaultValue = "false") boolean again,
             Model model,
             HttpServletResponse response) {
-        return act(id, () -> failures.skip(id, check, again), model, response);
+        return act(id, () -> caseChecks.skip(id, check, again), model, response);
     }
 
     @PostMapping("/failures/{id}/facts")
@@ -168,7 +184,7 @@ class CaseController {
             @RequestParam(required = false) Set<String> facts,
             Model model,
             HttpServletResponse response) {
-        return act(id, () -> failures.tell(id, facts), model, response);
+        return act(id, () -> caseFacts.tell(id, facts), model, response);
     }
 
     @PostMapping("/failures/{id}/parts")
@@ -185,7 +201,7 @@ class CaseController {
                     Integer printed = Typed.whole(partsPrinted, "partsPrinted", findings);
                     Integer lost = Typed.whole(partsLost, "partsLost", findings);
                     Refused.unless(findings);
-                    failures.count(id, printed, lost);
+                    caseFacts.count(id, printed, lost);
                 },
                 model,
                 response);
@@ -200,7 +216,7 @@ class CaseController {
             HttpServletResponse response)
             throws IOException {
         byte[] bytes = file.getBytes();
-        return act(id, () -> failures.addPhoto(id, bytes, caption), model, response);
+        return act(id, () -> failurePhotos.addPhoto(id, bytes, caption), model, response);
     }
 
     private String act(long id, Runnable action, Model model, HttpServletResponse response) {
@@ -209,7 +225,7 @@ class CaseController {
 
     private String show(FailureView f, String look, Model model) {
         Diagnosis diagnosis = diagnoses.of(f);
-        Set<String> skipped = failures.skipped(f.id());
+        Set<String> skipped = caseChecks.skipped(f.id());
         CasePage page = CasePage.of(diagnosis, knowledge, skipped, look, f.cause() != null);
         String leading = f.cause() != null
                 ? f.cause()
@@ -237,9 +253,9 @@ class CaseController {
                         .orElse(null));
         model.addAttribute("alike", alike.to(f));
         model.addAttribute("tellable", diagnoses.tellable());
-        model.addAttribute("told", failures.facts(f.id()));
-        model.addAttribute("checks", failures.checks(f.id()));
-        model.addAttribute("photos", failures.photos(f.id()));
+        model.addAttribute("told", caseFacts.facts(f.id()));
+        model.addAttribute("checks", caseChecks.checks(f.id()));
+        model.addAttribute("photos", failurePhotos.photos(f.id()));
         model.addAttribute("certainties", Certainty.values());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("FAILURE", f.id())));
         return "failures/failure";

@@ -4,12 +4,15 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Paging;
+import keel.app.failures.CaseChecks;
 import keel.app.failures.CheckView;
 import keel.app.failures.EditedMeanwhile;
 import keel.app.failures.FailureEntry;
+import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
 import keel.app.failures.PhotoView;
+import keel.app.failures.Verdicts;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -30,9 +33,15 @@ import org.springframework.web.multipart.MultipartFile;
 class FailuresApi {
 
     private final Failures failures;
+    private final FailurePhotos failurePhotos;
+    private final CaseChecks caseChecks;
+    private final Verdicts verdicts;
 
-    FailuresApi(Failures failures) {
+    FailuresApi(Failures failures, FailurePhotos failurePhotos, CaseChecks caseChecks, Verdicts verdicts) {
         this.failures = failures;
+        this.failurePhotos = failurePhotos;
+        this.caseChecks = caseChecks;
+        this.verdicts = verdicts;
     }
 
     record Verdict(String cause, String certainty, String note) {}
@@ -59,14 +68,14 @@ class FailuresApi {
     /** Names the cause; a later verdict supersedes an earlier one. */
     @PostMapping("/{id}/cause")
     FailureView cause(@PathVariable long id, @RequestBody Verdict verdict) {
-        return failures.nameCause(id, verdict.cause(), verdict.certainty(), verdict.note());
+        return verdicts.nameCause(id, verdict.cause(), verdict.certainty(), verdict.note());
     }
 
     /** Records a check; {@code found: []} means that it was looked for and nothing was found. */
     @PostMapping("/{id}/checks")
     @ResponseStatus(HttpStatus.CREATED)
     CheckView check(@PathVariable long id, @RequestBody Checked checked) {
-        return failures.check(id, checked.check(), checked.found());
+        return caseChecks.check(id, checked.check(), checked.found());
     }
 
     /** Corrects what is given and leaves the rest; with {@code version}, only if nobody else changed it since. */
@@ -89,7 +98,7 @@ class FailuresApi {
     PhotoView photo(
             @PathVariable long id, @RequestParam MultipartFile file, @RequestParam(required = false) String caption)
             throws java.io.IOException {
-        return failures.addPhoto(id, file.getBytes(), caption);
+        return failurePhotos.addPhoto(id, file.getBytes(), caption);
     }
 
     @GetMapping("/{id}")

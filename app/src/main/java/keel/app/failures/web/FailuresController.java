@@ -8,6 +8,7 @@ import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
+import keel.app.failures.FailurePhotos;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
@@ -30,12 +31,15 @@ class FailuresController {
     private static final int ON_A_PAGE = 50;
 
     private final Failures failures;
+    private final FailurePhotos failurePhotos;
     private final Fleet fleet;
     private final Knowledge knowledge;
     private final ShopTime times;
 
-    FailuresController(Failures failures, Fleet fleet, Knowledge knowledge, ShopTime times) {
+    FailuresController(
+            Failures failures, FailurePhotos failurePhotos, Fleet fleet, Knowledge knowledge, ShopTime times) {
         this.failures = failures;
+        this.failurePhotos = failurePhotos;
         this.fleet = fleet;
         this.knowledge = knowledge;
         this.times = times;
@@ -79,12 +83,12 @@ class FailuresController {
 
     @GetMapping("/photos/{id}")
     ResponseEntity<byte[]> photo(@PathVariable long id) {
-        return picture(failures.picture(id, false));
+        return picture(failurePhotos.picture(id, false));
     }
 
     @GetMapping("/photos/{id}/small")
     ResponseEntity<byte[]> small(@PathVariable long id) {
-        return picture(failures.picture(id, true));
+        return picture(failurePhotos.picture(id, true));
     }
 
     private static ResponseEntity<byte[]> picture(Map.Entry<String, byte[]> picture) {

@@ -108,7 +108,7 @@ class FilmsController {
     private List<FilmLives.FilmLine> wanted(String q, String by) {
         return lives.all().stream()
                 .filter(f -> f.matches(q.strip()))
-                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0))
+                .sorted(ORDERS.getOrDefault(by, (unusedA, unusedB) -> 0))
                 .toList();
     }
 

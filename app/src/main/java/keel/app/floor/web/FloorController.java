@@ -19,6 +19,7 @@ import keel.app.fleet.ShopSettings;
 import keel.app.floor.Brief;
 import keel.app.floor.ShopTasks;
 import keel.app.floor.Tasks;
+import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
@@ -56,6 +57,7 @@ class FloorController {
     private final Runs runs;
     private final Failures failures;
     private final Guides guides;
+    private final Guidebook guidebook;
     private final LookIns lookIns;
     private final Drying drying;
     private final PartsReading parts;
@@ -71,6 +73,7 @@ class FloorController {
             Runs runs,
             Failures failures,
             Guides guides,
+            Guidebook guidebook,
             LookIns lookIns,
             Drying drying,
             PartsReading parts,
@@ -84,6 +87,7 @@ class FloorController {
         this.runs = runs;
         this.failures = failures;
         this.guides = guides;
+        this.guidebook = guidebook;
         this.lookIns = lookIns;
         this.drying = drying;
         this.parts = parts;
@@ -173,7 +177,7 @@ class FloorController {
                         now));
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
-        model.addAttribute("procedures", guides.forMachine(ref));
+        model.addAttribute("procedures", guidebook.forMachine(ref));
         model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 12)));
         return "floor/machine";
     }

@@ -2,7 +2,6 @@ package keel.app.floor.web;
 
 import java.time.Instant;
 import java.util.List;
-import keel.app.floor.Brief;
 import keel.app.standing.MachineNow;
 import keel.app.standing.PartView;
 import keel.app.standing.Standings;

@@ -13,6 +13,7 @@ import keel.app.base.Typed;
 import keel.app.bench.ServiceView;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
 import keel.app.guides.MovedOn;
 import keel.core.Findings;
@@ -34,12 +35,14 @@ class GuidesController {
             Map.of(ServiceKind.STANCE_CHECKED, "/stance", ServiceKind.PLATE_CLEARED, "/after");
 
     private final Guides guides;
+    private final Guidebook guidebook;
     private final GuideModel shown;
     private final Fleet fleet;
     private final AirParts airParts;
 
-    GuidesController(Guides guides, GuideModel shown, Fleet fleet, AirParts airParts) {
+    GuidesController(Guides guides, Guidebook guidebook, GuideModel shown, Fleet fleet, AirParts airParts) {
         this.guides = guides;
+        this.guidebook = guidebook;
         this.shown = shown;
         this.fleet = fleet;
         this.airParts = airParts;
@@ -63,7 +66,7 @@ class GuidesController {
                         .filter(m -> !m.retired())
                         .map(m -> new ForSubject(
                                 m.name(),
-                                guides.forMachine(fleet.machine(m.code())).stream()
+                                guidebook.forMachine(fleet.machine(m.code())).stream()
                                         .map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code()))
                                         .toList()))
                         .toList());
@@ -72,7 +75,7 @@ class GuidesController {
                 airParts.all().stream()
                         .map(p -> new ForSubject(
                                 p.name() + (p.roomName() == null ? "" : ", " + p.roomName()),
-                                List.of(new Way(guides.forPart(p).name(), "/air/parts/" + p.id() + "/guide"))))
+                                List.of(new Way(guidebook.forPart(p).name(), "/air/parts/" + p.id() + "/guide"))))
                         .toList());
         return "guides/list";
     }
@@ -84,7 +87,8 @@ class GuidesController {
             return "redirect:/machines/" + fleet.machine(machine).code() + OWN_PAGES.get(kind);
         }
         return "redirect:/machines/" + machine
-                + guides.leadingTo(kind, fleet.machine(machine))
+                + guidebook
+                        .leadingTo(kind, fleet.machine(machine))
                         .map(p -> "/guides/" + p.code())
                         .orElse("/services/" + kind.name());
     }
@@ -92,7 +96,7 @@ class GuidesController {
     @GetMapping("/machines/{machine}/guides/{procedure}")
     String kit(@PathVariable String machine, @PathVariable String procedure, Model model) {
         MachineRef ref = fleet.machine(machine);
-        Procedure p = guides.procedure(procedure, ref);
+        Procedure p = guidebook.procedure(procedure, ref);
         String home = "/machines/" + ref.code();
         return kit(
                 p,
@@ -108,7 +112,7 @@ class GuidesController {
     private String kit(Procedure procedure, KitOf of, OptionalLong open, Model model) {
         model.addAttribute("p", procedure);
         model.addAttribute("of", of);
-        model.addAttribute("usual", guides.usually(procedure.code()).orElse(null));
+        model.addAttribute("usual", guidebook.usually(procedure.code()).orElse(null));
         model.addAttribute("going", open.isPresent() ? guides.one(open.getAsLong()) : null);
         return "guides/kit";
     }
@@ -116,7 +120,7 @@ class GuidesController {
     @GetMapping("/air/parts/{id}/guide")
     String airKit(@PathVariable long id, Model model) {
         AirParts.AirPart part = airParts.one(id);
-        Procedure p = guides.forPart(part);
+        Procedure p = guidebook.forPart(part);
         return kit(
                 p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);
     }

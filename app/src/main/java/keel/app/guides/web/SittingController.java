@@ -12,6 +12,7 @@ import keel.app.base.Refused;
 import keel.app.film.FilmLooks;
 import keel.app.film.Vats;
 import keel.app.fleet.ShopSettings;
+import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
@@ -31,13 +32,21 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SittingController {
 
     private final Guides guides;
+    private final Guidebook guidebook;
     private final Vats vats;
     private final FilmLooks looks;
     private final Standings standings;
     private final ShopSettings settings;
 
-    SittingController(Guides guides, Vats vats, FilmLooks looks, Standings standings, ShopSettings settings) {
+    SittingController(
+            Guides guides,
+            Guidebook guidebook,
+            Vats vats,
+            FilmLooks looks,
+            Standings standings,
+            ShopSettings settings) {
         this.guides = guides;
+        this.guidebook = guidebook;
         this.vats = vats;
         this.looks = looks;
         this.standings = standings;
@@ -52,11 +61,11 @@ class SittingController {
             @RequestParam(defaultValue = "film-change") String procedure,
             @RequestParam(required = false) List<String> vats,
             Model model) {
-        Procedure p = guides.called(procedure);
+        Procedure p = guidebook.called(procedure);
         List<Choice> choices = choices(vats);
         SittingTime time = SittingTime.of(
-                guides.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()),
-                guides.minutesAVat(p.code()).orElse(null));
+                guidebook.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()),
+                guidebook.minutesAVat(p.code()).orElse(null));
         int chosen = (int) choices.stream().filter(Choice::chosen).count();
         model.addAttribute("p", p);
         model.addAttribute("choices", choices);
@@ -83,7 +92,7 @@ class SittingController {
     @GetMapping("/vats/{code}/guides/{procedure}")
     String forVat(@PathVariable String code, @PathVariable String procedure) {
         Vats.Vat vat = vats.one(code);
-        guides.called(procedure);
+        guidebook.called(procedure);
         return vat.machine() != null
                 ? "redirect:/machines/" + vat.machine() + "/guides/" + procedure
                 : "redirect:/bench/batch?procedure=" + procedure + "&vats=" + vat.code();

@@ -7,6 +7,7 @@ import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
+import keel.app.failures.CaseChecks;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Quirks;
@@ -40,15 +41,23 @@ class SmoothingController {
     private final Standings standings;
     private final Quirks quirks;
     private final Failures failures;
+    private final CaseChecks caseChecks;
     private final Profiles profiles;
     private final Fleet fleet;
     private final Clock clock;
 
     SmoothingController(
-            Standings standings, Quirks quirks, Failures failures, Profiles profiles, Fleet fleet, Clock clock) {
+            Standings standings,
+            Quirks quirks,
+            Failures failures,
+            CaseChecks caseChecks,
+            Profiles profiles,
+            Fleet fleet,
+            Clock clock) {
         this.standings = standings;
         this.quirks = quirks;
         this.failures = failures;
+        this.caseChecks = caseChecks;
         this.profiles = profiles;
         this.fleet = fleet;
         this.clock = clock;
@@ -142,6 +151,6 @@ class SmoothingController {
             throw new Refused("failure", "Failure " + failure + " was seen on another machine.");
         }
         boolean tells = "smoothing-one-axis".equals(verdict.cause()) || "data-glitch".equals(verdict.cause());
-        failures.check(failure, CHECK, tells ? List.of(verdict.cause()) : List.of());
+        caseChecks.check(failure, CHECK, tells ? List.of(verdict.cause()) : List.of());
     }
 }

@@ -3,7 +3,6 @@ package keel.app.starting.web;
 import java.util.List;
 import java.util.function.Supplier;
 import keel.app.base.Refused;
-import keel.app.bench.Screws;
 import keel.app.starting.Gates;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;

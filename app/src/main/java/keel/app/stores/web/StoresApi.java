@@ -7,7 +7,6 @@ import keel.app.base.Refused;
 import keel.app.stores.BottlePours;
 import keel.app.stores.Bottles;
 import keel.app.stores.Buying;
-import keel.app.stores.Pour;
 import keel.app.stores.PourKind;
 import keel.app.stores.ResinView;
 import keel.app.stores.Resins;

@@ -86,7 +86,7 @@ class StoresController {
                                 l.terms().supplier(),
                                 l.item().spareModel())
                         .anyMatch(t -> t != null && t.toLowerCase(Locale.ROOT).contains(wanted)))
-                .sorted(ORDERS.getOrDefault(by, (a, b) -> 0))
+                .sorted(ORDERS.getOrDefault(by, (unusedA, unusedB) -> 0))
                 .toList();
     }
 

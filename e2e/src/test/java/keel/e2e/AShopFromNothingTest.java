@@ -12,7 +12,7 @@ import org.junit.jupiter.api.io.TempDir;
  * An empty shop filled by hand in the browser, its first failure and film change, and all of it after the plug was
  * pulled.
  */
-class ShopWalkTest {
+class AShopFromNothingTest {
 
     private static final String PASSWORD = "salt-and-reeds";
 

@@ -1,0 +1,150 @@
+package keel.app.failures;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import keel.app.base.Conflict;
+import keel.app.base.Refused;
+import keel.app.people.Actor;
+import keel.app.people.LogDraft;
+import keel.app.people.LogKind;
+import keel.app.people.Logbook;
+import keel.app.prints.Runs;
+import keel.app.standing.Occupancy;
+import keel.app.standing.Rebuild;
+import keel.core.Findings;
+import keel.core.failure.Certainty;
+import keel.core.failure.FixHeld;
+import keel.core.knowledge.Knowledge;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a failure was put down to: named, found once a good print shows that it held, opened again. */
+@Service
+@Transactional
+public class Verdicts {
+
+    private final Failures failures;
+    private final FailureRecords records;
+    private final Runs runs;
+    private final Occupancy occupancy;
+    private final Rebuild rebuild;
+    private final Logbook logbook;
+    private final Knowledge knowledge;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Verdicts(
+            Failures failures,
+            FailureRecords records,
+            Runs runs,
+            Occupancy occupancy,
+            Rebuild rebuild,
+            Logbook logbook,
+            Knowledge knowledge,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.failures = failures;
+        this.records = records;
+        this.runs = runs;
+        this.occupancy = occupancy;
+        this.rebuild = rebuild;
+        this.logbook = logbook;
+        this.knowledge = knowledge;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED
+     * until a good print since the failure has got past the point where it failed; from then on it is found by itself.
+     */
+    public FailureView nameCause(long id, String cause, String certainty, String note) {
+        Actor actor = Actor.current();
+        Failure failure = failures.record(id);
+        Findings findings = new Findings();
+        Certainty sure = Arrays.stream(Certainty.values())
+                .filter(c -> c.name().equals(certainty))
+                .findFirst()
+                .orElse(null);
+        findings.when(sure == null, "certainty", "The certainty is FOUND, PRESUMED or UNKNOWN.");
+        boolean named = cause != null && !cause.isBlank();
+        findings.when(named && knowledge.cause(cause).isEmpty(), "cause", "There is no cause " + cause + ".");
+        findings.when(
+                !named && sure != null && sure != Certainty.UNKNOWN,
+                "cause",
+                "Name the cause, or say that it is unknown.");
+        Refused.unless(findings);
+        occupancy.lock(failure.machineId);
+        failure.cause = named ? cause : null;
+        failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
+        failure.causeAt = clock.instant();
+        records.saveAndFlush(failure);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        FailureView view = failures.one(id);
+        String words = view.certainty() == Certainty.UNKNOWN
+                ? "Cause unknown"
+                        + (named ? "; suspected: " + knowledge.nameOf(cause).toLowerCase(Locale.ROOT) : "")
+                : view.certainty().words() + " cause: "
+                        + knowledge.nameOf(cause).toLowerCase(Locale.ROOT);
+        logbook.write(LogDraft.of(
+                        LogKind.CAUSE_NAMED,
+                        failure.machineId,
+                        "FAILURE",
+                        id,
+                        failure.causeAt,
+                        view.machineName() + ": " + words + ".",
+                        view,
+                        actor)
+                .noting(note)
+                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), null));
+        return view;
+    }
+
+    /** Whether a good print since the failure got past the point where it failed. */
+    private boolean held(Failure failure) {
+        Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
+        List<FixHeld.GoodRun> good = jdbc.sql(
+                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') "
+                                + "and not withdrawn and started_at >= ?")
+                .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
+                .query((row, i) -> new FixHeld.GoodRun(
+                        row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2)))
+                .list();
+        return FixHeld.by(good, layer, failure.seenAt);
+    }
+
+    /** Takes the verdict back: the cause is open again. */
+    public FailureView reopen(long id, String reason) {
+        Actor actor = Actor.current();
+        Findings findings = new Findings();
+        findings.text(reason, 400, "reason", "Why it is opened again");
+        Refused.unless(findings);
+        Failure failure = failures.record(id);
+        if (failure.certainty == null) {
+            throw new Conflict("reason", "The cause is open already.");
+        }
+        occupancy.lock(failure.machineId);
+        failure.cause = null;
+        failure.certainty = null;
+        failure.causeAt = null;
+        records.saveAndFlush(failure);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        FailureView view = failures.one(id);
+        logbook.write(LogDraft.of(
+                        LogKind.CAUSE_REOPENED,
+                        failure.machineId,
+                        "FAILURE",
+                        id,
+                        clock.instant(),
+                        view.machineName() + ": the cause is open again.",
+                        view,
+                        actor)
+                .superseding(logbook.latest("FAILURE", id, LogKind.CAUSE_NAMED), reason.strip()));
+        return view;
+    }
+}
