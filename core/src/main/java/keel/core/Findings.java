@@ -2,6 +2,7 @@ package keel.core;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** Collects everything that is wrong with an entry, so that a person hears of all of it at once. Not thread-safe. */
 public final class Findings {
@@ -25,7 +26,7 @@ public final class Findings {
     }
 
     /** Adds a finding unless the number is finite and within the closed range; answers whether it is in order. */
-    public boolean range(Double value, double low, double high, String field, String what, String unit) {
+    public boolean range(@Nullable Double value, double low, double high, String field, String what, String unit) {
         if (value != null && Double.isFinite(value) && value >= low && value <= high) {
             return true;
         }
@@ -37,12 +38,13 @@ public final class Findings {
     }
 
     /** The same for a number that may be left out: null is in order. */
-    public boolean rangeIfGiven(Double value, double low, double high, String field, String what, String unit) {
+    public boolean rangeIfGiven(
+            @Nullable Double value, double low, double high, String field, String what, String unit) {
         return value == null || range(value, low, high, field, what, unit);
     }
 
     /** Adds a finding unless the text has one to {@code longest} characters; answers whether it is in order. */
-    public boolean text(String value, int longest, String field, String what) {
+    public boolean text(@Nullable String value, int longest, String field, String what) {
         if (value == null || value.isBlank()) {
             found.add(new Finding(field, what + " is missing."));
             return false;

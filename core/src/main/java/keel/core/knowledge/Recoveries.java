@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -72,9 +73,10 @@ public final class Recoveries {
 
     /** @throws IllegalArgumentException if there is no such cause */
     public Recovery of(String cause, MachineKind kind) {
-        if (!byCause.containsKey(cause)) {
+        Map<MachineKind, Recovery> recoveries = byCause.get(cause);
+        if (recoveries == null) {
             throw new IllegalArgumentException("There is no cause " + cause + ".");
         }
-        return byCause.get(cause).get(kind);
+        return Objects.requireNonNull(recoveries.get(kind));
     }
 }

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;
 
@@ -60,7 +61,7 @@ public final class ProfileSettings {
     }
 
     public double value(Setting setting) {
-        return values.get(setting);
+        return Objects.requireNonNull(values.get(setting));
     }
 
     /** The same but for one setting. */

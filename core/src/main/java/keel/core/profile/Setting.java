@@ -2,6 +2,7 @@ package keel.core.profile;
 
 import java.util.Arrays;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** One setting of a print profile, with its unit and the range in which it is believable. */
 public enum Setting {
@@ -61,7 +62,7 @@ public enum Setting {
     }
 
     /** What it is where a maker's sheet does not name it; null where the sheet must. */
-    public Double usual() {
+    public @Nullable Double usual() {
         return switch (this) {
             case TRANSITION_LAYERS, WAIT_BEFORE_S, WAIT_AFTER_S, RELEASE_S, SMOOTHING -> 0.0;
             case SCALE -> 1.0;

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is in a vat, derived from what was poured in, printed away and emptied out.
@@ -13,7 +14,7 @@ import java.util.Objects;
  * @param since when it was last empty and filled again, null while empty
  * @param mixedAt when another resin came on top, null if none
  */
-public record VatContent(String resin, double ml, Instant since, Instant mixedAt) {
+public record VatContent(@Nullable String resin, double ml, @Nullable Instant since, @Nullable Instant mixedAt) {
 
     public static final VatContent EMPTY = new VatContent(null, 0, null, null);
 

@@ -1,11 +1,11 @@
 package keel.core.resin;
 
 import java.util.Optional;
-import java.util.stream.Stream;
 import keel.core.Findings;
+import org.jspecify.annotations.Nullable;
 
 /** Inside of a vat as far as somebody measured it: all three, or null. */
-public record VatSize(Double vatLengthMm, Double vatWidthMm, Double vatDepthMm) {
+public record VatSize(@Nullable Double vatLengthMm, @Nullable Double vatWidthMm, @Nullable Double vatDepthMm) {
 
     public static final VatSize UNKNOWN = new VatSize(null, null, null);
 
@@ -22,7 +22,10 @@ public record VatSize(Double vatLengthMm, Double vatWidthMm, Double vatDepthMm) 
     }
 
     public Optional<VatFill> fill() {
-        return Stream.of(vatLengthMm, vatWidthMm, vatDepthMm).allMatch(d -> d != null && d > 0)
+        if (vatLengthMm == null || vatWidthMm == null || vatDepthMm == null) {
+            return Optional.empty();
+        }
+        return vatLengthMm > 0 && vatWidthMm > 0 && vatDepthMm > 0
                 ? Optional.of(new VatFill(vatLengthMm, vatWidthMm, vatDepthMm))
                 : Optional.empty();
     }

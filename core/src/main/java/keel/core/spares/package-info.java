@@ -1,2 +1,5 @@
 /** How many spares of slow parts to hold. */
+@NullMarked
 package keel.core.spares;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,2 +1,5 @@
 /** When to buy how much of what is used steadily. */
+@NullMarked
 package keel.core.stock;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,5 +1,7 @@
 package keel.core.wash;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * A bath since it was filled: how much resin is dissolved in it, and how many more prints it takes. Resin that is
  * carried in stays in; what evaporates is not reckoned.
@@ -45,7 +47,7 @@ public record WashBath(BathKind kind, double volumeMl, double freshDensity, doub
      * @param resinShare by volume, if all of it is resin
      * @param strengthShare by weight, if all of it is water; null for a bath that is no alcohol
      */
-    public record Meaning(double resinShare, Double strengthShare) {}
+    public record Meaning(double resinShare, @Nullable Double strengthShare) {}
 
     /** Share of resin by volume, 0 to 1. */
     public double share() {

@@ -3,6 +3,7 @@ package keel.core.watch;
 import java.time.Duration;
 import java.time.Instant;
 import keel.core.exposure.PrintTime;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where a print that is going on should be.
@@ -13,7 +14,8 @@ import keel.core.exposure.PrintTime;
  * @param end when it should be done
  * @param clearLayer layer from which it stands out of the resin, null where it never does or that is not known
  */
-public record Progress(int layer, int layers, Double heightMm, Phase phase, Instant end, Integer clearLayer) {
+public record Progress(
+        int layer, int layers, @Nullable Double heightMm, Phase phase, Instant end, @Nullable Integer clearLayer) {
 
     /** What a layer belongs to. */
     public enum Phase {
@@ -27,7 +29,11 @@ public record Progress(int layer, int layers, Double heightMm, Phase phase, Inst
      * @param resinDepthMm depth of the resin with the plate up, null if not known
      */
     public static Progress of(
-            Instant start, Instant now, PrintTime.Settings settings, Double layerMm, Double resinDepthMm) {
+            Instant start,
+            Instant now,
+            PrintTime.Settings settings,
+            @Nullable Double layerMm,
+            @Nullable Double resinDepthMm) {
         double seconds = Math.max(0, Duration.between(start, now).toMillis() / 1000.0);
         int layer = PrintTime.layerAt(settings, seconds);
         Phase phase = layer <= settings.bottomLayers()
@@ -45,7 +51,8 @@ public record Progress(int layer, int layers, Double heightMm, Phase phase, Inst
     /**
      * Layer from which a part that hangs from the plate stands out of resin of this depth; null where it never does.
      */
-    public static Integer clearLayer(PrintTime.Settings settings, Double layerMm, Double resinDepthMm) {
+    public static @Nullable Integer clearLayer(
+            PrintTime.Settings settings, @Nullable Double layerMm, @Nullable Double resinDepthMm) {
         if (layerMm == null || resinDepthMm == null) {
             return null;
         }
@@ -54,7 +61,7 @@ public record Progress(int layer, int layers, Double heightMm, Phase phase, Inst
     }
 
     /** Whether something of it can be seen over the resin; null where that is not known. */
-    public Boolean outOfResin() {
+    public @Nullable Boolean outOfResin() {
         return clearLayer == null ? null : Boolean.valueOf(layer >= clearLayer);
     }
 
