@@ -20,6 +20,7 @@ class CoreStaysPlainTest {
                     "java..",
                     "javax.sound.sampled..",
                     "keel.core..",
+                    "org.jspecify.annotations..",
                     "com.fasterxml.jackson..",
                     "com.networknt.schema..",
                     "org.apache.commons.text.similarity..",

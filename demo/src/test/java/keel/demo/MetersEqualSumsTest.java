@@ -33,7 +33,7 @@ import org.springframework.context.annotation.Import;
  * Property: whatever a simulated shop goes through, the meters that the application derives from its records are the
  * sums that the simulator kept for itself, and what is in the vat is what was poured less what was printed.
  */
-@Import({Replay.class, StoresReplay.class, AirReplay.class})
+@Import(DemoChapters.class)
 class MetersEqualSumsTest extends AppTest {
 
     private static final Instant START = TestShop.SINCE.plus(Duration.ofDays(3));

@@ -3,13 +3,14 @@ package keel.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /**
- * Each page is loaded once: axe in the day, then on a tablet, enlarged and on a phone. Colours, in the day and in
- * amber, are looked at on the first page of each template; what shows further pages of it is the same.
+ * Each page is loaded once: the Nu checker and axe in the day, then on a tablet, enlarged and on a phone. Colours, in
+ * the day and in amber, are looked at on the first page of each template; what shows further pages of it is the same.
  */
 abstract class PagesWalk extends DemoWalk {
 
@@ -26,8 +27,13 @@ abstract class PagesWalk extends DemoWalk {
         for (List<String> template : pages()) {
             for (String path : template) {
                 page.setViewportSize(1280, 800);
-                assertThat(page.navigate(path).status()).as(path).isEqualTo(path.equals("/nowhere") ? 404 : 200);
-                look(page, path.equals(template.get(0)));
+                Response answer = page.navigate(path);
+                assertThat(answer.status()).as(path).isEqualTo(path.equals("/nowhere") ? 404 : 200);
+                boolean first = path.equals(template.get(0));
+                if (first) {
+                    NuChecker.valid(path, answer.text());
+                }
+                look(page, first);
                 wide.addAll(tooWide(page, path));
             }
         }

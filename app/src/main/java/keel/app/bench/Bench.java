@@ -14,7 +14,6 @@ import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
-import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
@@ -32,8 +31,8 @@ import keel.app.stores.Stock;
 import keel.core.Findings;
 import keel.core.run.RunRules;
 import keel.core.standing.FieldReading;
-import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
+import keel.core.standing.ServiceValues;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,6 +46,7 @@ public class Bench {
     private final Fleet fleet;
     private final ShopSettings settings;
     private final Parts parts;
+    private final ServiceEffects effects;
     private final Stock stock;
     private final Occupancy occupancy;
     private final Rebuild rebuild;
@@ -60,6 +60,7 @@ public class Bench {
             Fleet fleet,
             ShopSettings settings,
             Parts parts,
+            ServiceEffects effects,
             Stock stock,
             Occupancy occupancy,
             Rebuild rebuild,
@@ -71,6 +72,7 @@ public class Bench {
         this.fleet = fleet;
         this.settings = settings;
         this.parts = parts;
+        this.effects = effects;
         this.stock = stock;
         this.occupancy = occupancy;
         this.rebuild = rebuild;
@@ -105,7 +107,10 @@ public class Bench {
         }
         ServiceRecord service = save(kind, machine, at, values, entry.note());
         requireOnShelf(machine, service);
-        String text = effect(kind, machine, service, values, actor);
+        ServiceValues said = new ServiceValues(kind, values);
+        String text = effects.of(said, machine, service);
+        takeFromStores(said, machine, service, actor);
+        records.saveAndFlush(service);
         rebuildFor(machine, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
         events.publishEvent(new ServiceRecorded(service.id, kind, service.machineId, values));
@@ -248,144 +253,12 @@ public class Bench {
         return records.saveAndFlush(service);
     }
 
-    /** Does what the service does to the parts; answers it in words. */
-    private String effect(
-            ServiceKind kind, MachineRef machine, ServiceRecord service, Map<String, Object> values, Actor actor) {
-        String endReason = (String) values.get("endReason");
-        String text =
-                switch (kind) {
-                    case FILM_CHANGE -> filmChange(machine, service, values);
-                    case TANK_CHANGE -> {
-                        Parts.Change change = parts.changeTank(machine, service.at, service.id, endReason);
-                        yield "tank changed" + from(change, endReason, kind) + ".";
-                    }
-                    case VAT_FITTED -> {
-                        Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
-                        String out = parts.fitVat(machine, vat, service.at, service.id);
-                        service.vatId = vat.id();
-                        yield "vat " + vat.code() + " fitted" + (out == null ? "." : ", " + out + " lifted out.");
-                    }
-                    case VAT_REMOVED -> {
-                        Parts.PartRef vat = parts.vat((String) values.get("vat"), "vat");
-                        parts.removeVat(machine, vat, service.at, service.id);
-                        yield "vat " + vat.code() + " lifted out.";
-                    }
-                    case SCREEN_CHANGE, LIGHT_CHANGE -> {
-                        Parts.Change change = parts.change(
-                                kind == ServiceKind.SCREEN_CHANGE ? ComponentKind.SCREEN : ComponentKind.LIGHT,
-                                machine,
-                                service.at,
-                                service.id,
-                                endReason,
-                                new Parts.Fresh((String) values.get("spare"), (String) values.get("serial")));
-                        yield kind.done().toLowerCase(Locale.ROOT) + from(change, endReason, kind) + ".";
-                    }
-                    case WINDOW_INSPECTED ->
-                        "optical window " + (service.clean ? "spotless" : "not clean")
-                                + (Boolean.TRUE.equals(values.get("wiped")) ? ", wiped." : ".");
-                    case DRY_RUN ->
-                        "dry run" + (present(values.get("file")) ? " of " + values.get("file") : "") + ": "
-                                + words(kind, "seen", values)
-                                + (values.get("layer") instanceof Double layer
-                                        ? ", from layer " + Math.round(layer)
-                                        : "")
-                                + ".";
-                    case PLATE_WORK -> {
-                        if ("REPLACED".equals(values.get("work"))) {
-                            parts.replacePlate(machine, service.at, service.id);
-                        }
-                        yield "plate: " + words(kind, "work", values) + ".";
-                    }
-                    case MOVED -> {
-                        String room = fleet.roomOfEntry((String) values.get("room"));
-                        fleet.moveTo(machine.id(), room);
-                        yield "moved to " + room + ".";
-                    }
-                    case PLATE_CLEARED ->
-                        "plate cleared" + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
-                                + (values.get("resinLeftMl") instanceof Double ml
-                                        ? ", " + Math.round(ml) + " ml left in the vat"
-                                        : "")
-                                + (Boolean.TRUE.equals(values.get("burr")) ? "; a burr was felt." : ".");
-                    case LEVELLING -> "levelled, " + words(kind, "school", values) + ".";
-                    case FILM_CLEANED ->
-                        "film cleaned, " + words(kind, "cleaner", values)
-                                + (Boolean.TRUE.equals(values.get("ultrasonic")) ? ", ultrasonic bath" : "") + ".";
-                    case HOLE_CURED ->
-                        "small hole in the film cured shut"
-                                + (values.get("sizeMm") instanceof Double mm ? ", about " + mm + " mm" : "")
-                                + "; a stop-gap.";
-                    case CLEAN_UP ->
-                        "cleaned up, " + ("QUICK".equals(values.get("way")) ? "quick way" : "full way")
-                                + (Boolean.TRUE.equals(values.get("sieved")) ? ", resin sieved" : "")
-                                + (service.emptied ? ", vat emptied" : "")
-                                + (Boolean.TRUE.equals(values.get("plateWiped")) ? ", whole plate wiped" : "")
-                                + ("BACK".equals(values.get("scraped")) ? ", scrapings went back into the bottle" : "")
-                                + ".";
-                    case VAT_INSPECTED, SCREEN_INSPECTED ->
-                        (kind == ServiceKind.VAT_INSPECTED
-                                        ? "vat"
-                                                + (machine == null
-                                                        ? " "
-                                                                + parts.part(service.vatId)
-                                                                        .code()
-                                                        : "")
-                                        : "screen")
-                                + " inspected: "
-                                + (service.clean
-                                        ? "clean and whole."
-                                        : "not in order" + listed(values, "found") + listed(values, "spots") + ".");
-                    case LUBRICATION -> "lubricated: " + words(kind, "part", values) + ".";
-                    case FIRMWARE -> "firmware " + values.get("version") + ".";
-                    default -> kind.done().toLowerCase(Locale.ROOT) + ".";
-                };
-        if (present(values.get("fromStores"))) {
-            stock.take(
-                    (String) values.get("fromStores"),
-                    1,
-                    kind.done() + (machine == null ? "" : " on " + machine.name()),
-                    service.at,
-                    service.id,
-                    actor);
+    /** What was taken from the stores for it is booked with it. */
+    private void takeFromStores(ServiceValues values, MachineRef machine, ServiceRecord service, Actor actor) {
+        if (values.has("fromStores")) {
+            String why = values.kind().done() + (machine == null ? "" : " on " + machine.name());
+            stock.take(values.text("fromStores"), 1, why, service.at, service.id, actor);
         }
-        records.saveAndFlush(service);
-        return text;
-    }
-
-    private String filmChange(MachineRef machine, ServiceRecord service, Map<String, Object> values) {
-        Parts.PartRef vat =
-                present(values.get("vat")) ? parts.vat((String) values.get("vat"), "vat") : parts.vatOn(machine.id());
-        if (vat == null) {
-            throw new Conflict(
-                    "machine",
-                    "No vat is on " + machine.name() + ". Fit one first, or say in which vat the film was changed.");
-        }
-        Long on = parts.machineOfVat(vat.id());
-        if (on != null && machine != null && on != machine.id()) {
-            throw new Conflict(
-                    "vat",
-                    "Vat " + vat.code() + " is on " + fleet.machine(on).name()
-                            + ". Enter the change for that machine.");
-        }
-        service.vatId = vat.id();
-        Double thicknessMm = (Double) values.get("thicknessMm");
-        Parts.Change change = parts.changeFilm(
-                vat.id(),
-                service.at,
-                service.id,
-                new Parts.Sheet((String) values.get("material"), thicknessMm, (String) values.get("pack")),
-                (String) values.get("endReason"));
-        return "film changed in vat " + vat.code()
-                + from(change, (String) values.get("endReason"), ServiceKind.FILM_CHANGE) + ", "
-                + values.get("material") + " " + thicknessMm + " mm.";
-    }
-
-    private static String from(Parts.Change change, String endReason, ServiceKind kind) {
-        String why =
-                kind.field("endReason").map(f -> f.words(endReason)).orElse("").toLowerCase(Locale.ROOT);
-        return change.old() == null
-                ? ": " + change.fresh() + " fitted"
-                : ": " + change.old() + " (" + why + ") out, " + change.fresh() + " in";
     }
 
     private void rebuildFor(MachineRef machine, Instant since) {
@@ -411,19 +284,6 @@ public class Bench {
                 .orElseThrow(() -> new Refused(
                         "kind",
                         "There is no service " + name + ". Known: " + Arrays.toString(ServiceKind.values()) + "."));
-    }
-
-    private static String words(ServiceKind kind, String field, Map<String, Object> values) {
-        return kind.field(field)
-                .map((ServiceField f) -> f.words((String) values.get(field)))
-                .orElse("")
-                .toLowerCase(Locale.ROOT);
-    }
-
-    private static String listed(Map<String, Object> values, String field) {
-        return values.get(field) instanceof List<?> list && !list.isEmpty()
-                ? " (" + String.join(", ", list.stream().map(Object::toString).toList()) + ")"
-                : "";
     }
 
     private static boolean present(Object value) {
