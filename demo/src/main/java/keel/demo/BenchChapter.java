@@ -10,6 +10,7 @@ import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.fleet.Quirks;
+import keel.app.fleet.Shelf;
 import keel.app.screen.PartModels;
 import keel.app.screen.ScreenInspections;
 import keel.app.screen.UvMaps;
@@ -27,6 +28,7 @@ class BenchChapter implements Chapter {
 
     private final Bench bench;
     private final Parts parts;
+    private final Shelf shelf;
     private final Fleet fleet;
     private final Quirks quirks;
     private final FilmPacks packs;
@@ -42,6 +44,7 @@ class BenchChapter implements Chapter {
     BenchChapter(
             Bench bench,
             Parts parts,
+            Shelf shelf,
             Fleet fleet,
             Quirks quirks,
             FilmPacks packs,
@@ -55,6 +58,7 @@ class BenchChapter implements Chapter {
             Standings standings) {
         this.bench = bench;
         this.parts = parts;
+        this.shelf = shelf;
         this.fleet = fleet;
         this.quirks = quirks;
         this.packs = packs;
@@ -118,9 +122,9 @@ class BenchChapter implements Chapter {
     }
 
     private void screen(Happening.ScreenBought b) {
-        parts.addSpare(
+        shelf.addSpare(
                 ComponentKind.SCREEN,
-                new Parts.Origin(
+                new Shelf.Origin(
                         panels.called(b.model()).id(),
                         b.serial(),
                         b.batch(),

@@ -16,6 +16,7 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineEntry;
 import keel.app.fleet.ModelEntry;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.fleet.ShopSettings;
 import keel.app.people.Actor;
 import keel.app.people.People;
@@ -50,7 +51,7 @@ class DemoShop {
     private final ShopSettings settings;
     private final Resins resins;
     private final Stock stock;
-    private final Parts parts;
+    private final Shelf shelf;
     private final Vats vats;
     private final Seats seats;
     private final PartModels panels;
@@ -67,7 +68,7 @@ class DemoShop {
             ShopSettings settings,
             Resins resins,
             Stock stock,
-            Parts parts,
+            Shelf shelf,
             Vats vats,
             Seats seats,
             PartModels panels,
@@ -81,7 +82,7 @@ class DemoShop {
         this.settings = settings;
         this.resins = resins;
         this.stock = stock;
-        this.parts = parts;
+        this.shelf = shelf;
         this.vats = vats;
         this.seats = seats;
         this.panels = panels;
@@ -162,8 +163,8 @@ class DemoShop {
         Saltmarsh.PANELS.forEach(p -> panels.add(panel(p)));
         Saltmarsh.ORIGINS.forEach(o -> origin(o, LocalDate.ofInstant(story.start(), ZoneId.systemDefault())));
         stock.spare("laser-tank-115", "TANK", "needle-115");
-        parts.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
-        parts.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
+        shelf.addVat("tern-144", new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
+        shelf.addVat("tern-208-tilting", null, Parts.Baseline.NEW);
         vats.all(false).stream()
                 .map(Vats.Vat::model)
                 .distinct()
@@ -196,9 +197,9 @@ class DemoShop {
 
     private void origin(Saltmarsh.OriginSpec o, LocalDate start) {
         LocalDate bought = start.minusDays(o.boughtDaysBefore());
-        parts.originOf(
+        shelf.originOf(
                 o.part(),
-                new Parts.Origin(
+                new Shelf.Origin(
                         panels.called(o.model()).id(),
                         o.serial(),
                         o.batch(),

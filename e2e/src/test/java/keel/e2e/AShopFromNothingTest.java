@@ -31,6 +31,7 @@ class AShopFromNothingTest {
             logRun(page);
             film = changeFilm(page);
             logFailureAndCause(page);
+            page.context().close();
             keel.kill();
         }
         try (KeelProcess again = KeelProcess.start("run", home);

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
 class PulledPlugTest {
 
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int ACKNOWLEDGED = 25;
+    private static final int ACKNOWLEDGED = 15;
 
     private final HttpClient client = HttpClient.newHttpClient();
 

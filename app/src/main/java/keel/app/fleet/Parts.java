@@ -2,12 +2,10 @@ package keel.app.fleet;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.Conflict;
-import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -28,22 +26,22 @@ import org.springframework.transaction.annotation.Transactional;
 public class Parts {
 
     private final Components components;
+    private final PartRecords records;
     private final Fittings fittings;
-    private final MachineModels models;
     private final Logbook logbook;
     private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Parts(
             Components components,
+            PartRecords records,
             Fittings fittings,
-            MachineModels models,
             Logbook logbook,
             ApplicationEventPublisher events,
             Clock clock) {
         this.components = components;
+        this.records = records;
         this.fittings = fittings;
-        this.models = models;
         this.logbook = logbook;
         this.events = events;
         this.clock = clock;
@@ -91,13 +89,13 @@ public class Parts {
         return components
                 .findByCodeAndWithdrawnFalse(code == null ? "" : code.strip().toUpperCase(Locale.ROOT))
                 .filter(c -> c.kind == ComponentKind.VAT)
-                .map(Parts::ref)
+                .map(PartRecords::ref)
                 .orElseThrow(() -> new Refused(field, "There is no vat called " + code + "."));
     }
 
     @Transactional(readOnly = true)
     public PartRef part(long id) {
-        return ref(components.findById(id).orElseThrow());
+        return PartRecords.ref(components.findById(id).orElseThrow());
     }
 
     /** The vat on a machine, or null. */
@@ -120,57 +118,28 @@ public class Parts {
         return fittings.of(vatId).map(f -> f.machineId).orElse(null);
     }
 
-    /** A vat for the shelf, with a film if a sheet is given. Answers the vat's code. */
-    public String addVat(String modelCode, Sheet sheet, Baseline filmBaseline) {
-        Actor keeper = Actor.require(Role.KEEPER);
-        MachineModel model = models.findByCode(modelCode == null ? "" : modelCode)
-                .orElseThrow(() -> new Refused("model", "Choose the model that the vat fits."));
-        Findings findings = new Findings();
-        filmBaseline.check(findings);
-        if (sheet != null) {
-            findings.range(sheet.thicknessMm(), 0.02, 1, "thicknessMm", "Thickness", "mm");
-        }
-        Refused.unless(findings);
-        Component vat = make(ComponentKind.VAT, clock.instant(), null, Baseline.NEW);
-        vat.modelId = model.id;
-        if (sheet != null) {
-            film(vat.id, clock.instant(), null, sheet, filmBaseline);
-        }
-        logbook.write(LogDraft.of(
-                LogKind.SET_UP,
-                null,
-                "PART",
-                vat.id,
-                clock.instant(),
-                "Vat " + vat.code + " for " + model.name + " on the shelf" + (sheet == null ? "" : ", with a film")
-                        + ".",
-                Map.of("vat", vat.code, "model", model.code),
-                keeper));
-        return vat.code;
-    }
-
     /** What stands on a machine when it is taken into the records. */
     void takeOver(Machine machine, MachineModel model, Sheet sheet, Baseline film, Baseline screen, Baseline light) {
-        Component vat = make(ComponentKind.VAT, machine.since, null, Baseline.NEW);
+        Component vat = records.make(ComponentKind.VAT, machine.since, null, Baseline.NEW);
         vat.modelId = model.id;
-        fit(vat.id, machine.id, null, machine.since, null);
-        film(vat.id, machine.since, null, sheet, film);
-        Component plate = make(ComponentKind.PLATE, machine.since, null, Baseline.NEW);
-        fit(plate.id, machine.id, null, machine.since, null);
-        Component engine = make(ComponentKind.LIGHT, machine.since, null, light);
-        fit(engine.id, machine.id, null, machine.since, null);
+        records.fit(vat.id, machine.id, null, machine.since, null);
+        records.film(vat.id, machine.since, null, sheet, film);
+        Component plate = records.make(ComponentKind.PLATE, machine.since, null, Baseline.NEW);
+        records.fit(plate.id, machine.id, null, machine.since, null);
+        Component engine = records.make(ComponentKind.LIGHT, machine.since, null, light);
+        records.fit(engine.id, machine.id, null, machine.since, null);
         if (model.kind.hasScreen()) {
-            Component panel = make(ComponentKind.SCREEN, machine.since, null, screen);
+            Component panel = records.make(ComponentKind.SCREEN, machine.since, null, screen);
             panel.modelId = model.id;
-            fit(panel.id, machine.id, null, machine.since, null);
+            records.fit(panel.id, machine.id, null, machine.since, null);
         }
     }
 
     /** Ends the film in a vat and fits a new one. Answers old and new code, the old null if there was none. */
     public Change changeFilm(long vatId, Instant at, long serviceId, Sheet sheet, String endReason) {
-        notBefore(at, fittings.lastChange(vatId, null, null));
-        String old = endFilm(vatId, at, serviceId, endReason);
-        return new Change(old, film(vatId, at, serviceId, sheet, Baseline.NEW).code);
+        PartRecords.notBefore(at, fittings.lastChange(vatId, null, null));
+        String old = records.endFilm(vatId, at, serviceId, endReason);
+        return new Change(old, records.film(vatId, at, serviceId, sheet, Baseline.NEW).code);
     }
 
     /** What a change took away and what it put in. */
@@ -178,17 +147,17 @@ public class Parts {
 
     /** A laser tank is replaced whole: vat and lining end, new ones come. */
     public Change changeTank(MachineRef machine, Instant at, long serviceId, String endReason) {
-        notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
+        PartRecords.notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
         Fitting old = fittings.onMachine(machine.id(), ComponentKind.VAT).orElse(null);
         String oldFilm = null;
         if (old != null) {
-            oldFilm = endFilm(old.componentId, at, serviceId, endReason);
-            end(old, at, serviceId, endReason);
+            oldFilm = records.endFilm(old.componentId, at, serviceId, endReason);
+            records.end(old, at, serviceId, endReason);
         }
-        Component vat = make(ComponentKind.VAT, at, serviceId, Baseline.NEW);
+        Component vat = records.make(ComponentKind.VAT, at, serviceId, Baseline.NEW);
         vat.modelId = machine.modelId();
-        fit(vat.id, machine.id(), null, at, serviceId);
-        return new Change(oldFilm, film(vat.id, at, serviceId, new Sheet("OTHER", 0.5), Baseline.NEW).code);
+        records.fit(vat.id, machine.id(), null, at, serviceId);
+        return new Change(oldFilm, records.film(vat.id, at, serviceId, new Sheet("OTHER", 0.5), Baseline.NEW).code);
     }
 
     /**
@@ -210,15 +179,15 @@ public class Parts {
                                     ? " is in already."
                                     : " is on another machine. Lift it out there first."));
         }
-        notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
-        notBefore(at, fittings.lastChange(vat.id(), null, null));
+        PartRecords.notBefore(at, fittings.lastChange(null, machine.id(), ComponentKind.VAT));
+        PartRecords.notBefore(at, fittings.lastChange(vat.id(), null, null));
         String old = fittings.onMachine(machine.id(), ComponentKind.VAT)
                 .map(f -> {
-                    remove(f, at, serviceId);
+                    records.remove(f, at, serviceId);
                     return components.findById(f.componentId).orElseThrow().code;
                 })
                 .orElse(null);
-        fit(vat.id(), machine.id(), null, at, serviceId);
+        records.fit(vat.id(), machine.id(), null, at, serviceId);
         return old;
     }
 
@@ -226,8 +195,8 @@ public class Parts {
         Fitting fitting = fittings.onMachine(machine.id(), ComponentKind.VAT)
                 .filter(f -> f.componentId.equals(vat.id()))
                 .orElseThrow(() -> new Conflict("vat", "Vat " + vat.code() + " is not on " + machine.name() + "."));
-        notBefore(at, fitting.fittedAt);
-        remove(fitting, at, serviceId);
+        PartRecords.notBefore(at, fitting.fittedAt);
+        records.remove(fitting, at, serviceId);
     }
 
     /**
@@ -256,19 +225,19 @@ public class Parts {
 
     private Change replace(
             MachineRef machine, ComponentKind kind, Instant at, long serviceId, String endReason, Fresh fresh) {
-        notBefore(at, fittings.lastChange(null, machine.id(), kind));
+        PartRecords.notBefore(at, fittings.lastChange(null, machine.id(), kind));
         Component in = fresh.spare() == null || fresh.spare().isBlank()
                 ? null
                 : spare(kind, fresh.spare().strip(), machine);
         String old = fittings.onMachine(machine.id(), kind)
-                .map(f -> end(f, at, serviceId, endReason))
+                .map(f -> records.end(f, at, serviceId, endReason))
                 .orElse(null);
         if (in == null) {
-            in = make(kind, at, serviceId, Baseline.NEW);
+            in = records.make(kind, at, serviceId, Baseline.NEW);
             in.modelId = machine.modelId();
             in.serial = fresh.serial();
         }
-        fit(in.id, machine.id(), null, at, serviceId);
+        records.fit(in.id, machine.id(), null, at, serviceId);
         return new Change(old, in.code);
     }
 
@@ -295,94 +264,6 @@ public class Parts {
             throw new Conflict("spare", name + " does not fit " + machine.name() + ": " + unfit + ".");
         }
         return spare;
-    }
-
-    /** Where a screen or light engine comes from; what is not known is null. */
-    public record Origin(
-            Long partModel, String serial, String batch, LocalDate boughtOn, LocalDate warrantyUntil, Double price) {
-
-        void check(Findings findings) {
-            findings.when(
-                    serial != null && serial.length() > 60,
-                    "serial",
-                    "A serial number may have 60 characters at most.");
-            findings.when(batch != null && batch.length() > 60, "batch", "A batch may have 60 characters at most.");
-            findings.when(
-                    boughtOn != null && warrantyUntil != null && warrantyUntil.isBefore(boughtOn),
-                    "warrantyUntil",
-                    "The warranty ends before it was bought.");
-            findings.rangeIfGiven(price, 0, 100_000, "price", "The price", "");
-        }
-
-        private void into(Component part) {
-            part.partModelId = partModel;
-            part.serial = blankless(serial);
-            part.batch = blankless(batch);
-            part.boughtOn = boughtOn;
-            part.warrantyUntil = warrantyUntil;
-            part.price = price;
-        }
-
-        private static String blankless(String text) {
-            return text == null || text.isBlank() ? null : text.strip();
-        }
-    }
-
-    /** A screen or light engine for the shelf. Answers its code. */
-    public String addSpare(ComponentKind kind, Origin origin) {
-        Actor keeper = Actor.require(Role.KEEPER);
-        Findings findings = new Findings();
-        findings.when(origin.partModel() == null, "partModel", "Choose its model: what it fits follows from it.");
-        origin.check(findings);
-        requireOtherSerial(kind, origin, null, findings);
-        Refused.unless(findings);
-        Component part = make(kind, clock.instant(), null, Baseline.NEW);
-        origin.into(part);
-        components.saveAndFlush(part);
-        logbook.write(LogDraft.of(
-                LogKind.SET_UP,
-                null,
-                "PART",
-                part.id,
-                clock.instant(),
-                kind.words() + " " + part.code + " on the shelf"
-                        + (part.serial == null ? "." : ", serial " + part.serial + "."),
-                Map.of("part", part.code),
-                keeper));
-        return part.code;
-    }
-
-    /** Puts right where a part comes from. */
-    public void originOf(String code, Origin origin) {
-        Actor keeper = Actor.require(Role.KEEPER);
-        Component part = components
-                .findByCodeAndWithdrawnFalse(code)
-                .filter(c -> c.kind == ComponentKind.SCREEN || c.kind == ComponentKind.LIGHT)
-                .orElseThrow(() -> new NotThere("There is no screen or light engine called " + code + "."));
-        Findings findings = new Findings();
-        origin.check(findings);
-        requireOtherSerial(part.kind, origin, part.id, findings);
-        Refused.unless(findings);
-        origin.into(part);
-        components.saveAndFlush(part);
-        logbook.write(LogDraft.of(
-                LogKind.SET_UP,
-                null,
-                "PART",
-                part.id,
-                clock.instant(),
-                part.kind.words() + " " + part.code + ": where it comes from was put right.",
-                Map.of("part", part.code),
-                keeper));
-    }
-
-    private void requireOtherSerial(ComponentKind kind, Origin origin, Long self, Findings findings) {
-        if (origin.serial() != null && !origin.serial().isBlank()) {
-            findings.when(
-                    components.called(kind, origin.serial().strip()).stream().anyMatch(c -> !c.id.equals(self)),
-                    "serial",
-                    "Another one with the serial number " + origin.serial().strip() + " is on record.");
-        }
     }
 
     /** Marks a film or screen as ended while it is still fitted: the machine it is on is held until it is changed. */
@@ -454,76 +335,5 @@ public class Parts {
         }
         components.findByMadeBy(serviceId).forEach(c -> c.withdrawn = true);
         fittings.flush();
-    }
-
-    private String endFilm(long vatId, Instant at, Long serviceId, String endReason) {
-        return fittings.inVat(vatId).map(f -> end(f, at, serviceId, endReason)).orElse(null);
-    }
-
-    private String end(Fitting fitting, Instant at, Long serviceId, String endReason) {
-        remove(fitting, at, serviceId);
-        Component part = components.findById(fitting.componentId).orElseThrow();
-        if (part.endedAt == null) {
-            part.endedAt = at;
-        }
-        part.endReason = endReason == null ? "OTHER" : endReason;
-        return part.code;
-    }
-
-    private void remove(Fitting fitting, Instant at, Long serviceId) {
-        fitting.removedAt = at;
-        fitting.removedBy = serviceId;
-        fittings.saveAndFlush(fitting);
-    }
-
-    private Component film(long vatId, Instant at, Long serviceId, Sheet sheet, Baseline baseline) {
-        Component film = make(ComponentKind.FILM, at, serviceId, baseline);
-        film.material = sheet.material();
-        film.thicknessMm = sheet.thicknessMm();
-        film.packId = sheet.pack() == null || sheet.pack().isBlank()
-                ? null
-                : components
-                        .packCalled(sheet.pack().strip().toUpperCase(Locale.ROOT))
-                        .orElseThrow(
-                                () -> new Refused("pack", "There is no pack of film called " + sheet.pack() + "."));
-        fit(film.id, null, vatId, at, serviceId);
-        return film;
-    }
-
-    private Component make(ComponentKind kind, Instant since, Long serviceId, Baseline baseline) {
-        Component part = new Component();
-        part.kind = kind;
-        part.number = components.highestNumber(kind) + 1;
-        part.code = kind.code(part.number);
-        part.since = since;
-        part.madeBy = serviceId;
-        part.baselineHours = baseline.hours();
-        part.baselineUvHours = baseline.uvHours();
-        part.baselineLayers = baseline.layers();
-        part.baselinePrints = baseline.prints();
-        return components.saveAndFlush(part);
-    }
-
-    private void fit(long componentId, Long machineId, Long vatId, Instant at, Long serviceId) {
-        Fitting fitting = new Fitting();
-        fitting.componentId = componentId;
-        fitting.machineId = machineId;
-        fitting.vatId = vatId;
-        fitting.fittedAt = at;
-        fitting.fittedBy = serviceId;
-        fittings.saveAndFlush(fitting);
-    }
-
-    private static void notBefore(Instant at, Instant last) {
-        if (last != null && at.isBefore(last)) {
-            throw new Conflict(
-                    "at",
-                    "Something was fitted or taken out there later, at " + last
-                            + ". Withdraw that entry first, or give a later time.");
-        }
-    }
-
-    private static PartRef ref(Component c) {
-        return new PartRef(c.id, c.kind, c.code, c.modelId, c.endedAt);
     }
 }

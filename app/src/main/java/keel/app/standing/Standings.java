@@ -89,7 +89,13 @@ public class Standings {
             Long vatId,
             String resin,
             double resinMl,
-            StopGap stopGap) {}
+            StopGap stopGap) {
+
+        MachineNow.Named named() {
+            MachineNow.PlateSize plate = new MachineNow.PlateSize(width, depth, heightMm);
+            return new MachineNow.Named(id, code, name, kind, model, room, roomName, plate, since);
+        }
+    }
 
     /** All machines of the shop that have not left it, by name. */
     public List<MachineNow> all() {
@@ -168,38 +174,32 @@ public class Standings {
                 odd.stream().map(Quirk::text).toList(),
                 row.stopGap()));
         return new MachineNow(
-                row.id(),
-                row.code(),
-                row.name(),
-                row.kind(),
-                row.model(),
-                row.room(),
-                row.roomName(),
-                row.width(),
-                row.depth(),
-                row.heightMm(),
-                row.fillLine(),
-                row.since(),
+                row.named(),
                 standing,
                 holds,
+                fitted(row, part),
+                new MachineNow.Vessel(row.resin(), row.resinMl(), row.fillLine()),
+                run,
+                new MachineNow.Meters(
+                        total,
+                        meter.apply("MACHINE"),
+                        meter.apply("LUBRICATED"),
+                        meter.apply("ABRADED"),
+                        meter.apply("LEVELLED"),
+                        row.levelledAt(),
+                        hoursPerDay),
+                row.holdToLight(),
+                worn,
+                uvShare);
+    }
+
+    private static MachineNow.FittedParts fitted(StandingRow row, Map<ComponentKind, PartView> part) {
+        return new MachineNow.FittedParts(
                 part.get(ComponentKind.VAT),
                 part.get(ComponentKind.FILM),
                 row.kind().hasScreen() ? part.get(ComponentKind.SCREEN) : null,
                 part.get(ComponentKind.PLATE),
-                part.get(ComponentKind.LIGHT),
-                run,
-                row.resin(),
-                row.resinMl(),
-                total,
-                meter.apply("MACHINE"),
-                meter.apply("LUBRICATED"),
-                meter.apply("ABRADED"),
-                meter.apply("LEVELLED"),
-                row.levelledAt(),
-                hoursPerDay,
-                row.holdToLight(),
-                worn,
-                uvShare);
+                part.get(ComponentKind.LIGHT));
     }
 
     private static List<PartUse> uses(StandingRow row, Map<ComponentKind, PartView> parts, PartLives.Book book) {

@@ -11,6 +11,7 @@ import keel.app.base.Conflict;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.standing.Standings;
 import keel.app.support.PageTest;
 import keel.app.support.TapSound;
@@ -41,7 +42,7 @@ class FilmBenchPagesTest extends PageTest {
     private Bench bench;
 
     @Autowired
-    private Parts parts;
+    private Shelf shelf;
 
     @Autowired
     private Standings standings;
@@ -140,14 +141,14 @@ class FilmBenchPagesTest extends PageTest {
 
     @Test
     void aVatOnTheShelfIsInspectedWithoutAMachine() {
-        String spare = parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
+        String spare = shelf.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
         accepted("/vats/" + spare + "/inspect", "clouding", "CLEAR", "leak", "DRY");
         assertThat(looks.latest().get(vats.one(spare).film().id()).leak()).isEqualTo(FilmLooks.Leak.DRY);
         assertThat(page("/vats/" + spare))
                 .contains("on the shelf")
                 .contains("Fit it to")
                 .contains("towel dry");
-        String empty = parts.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
+        String empty = shelf.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
         assertThat(page("/vats/" + empty)).contains("There is no film in this vat");
         assertThat(page("/vats/" + empty + "/tone")).contains("How tight");
         assertThat(page("/vats/" + empty + "/inspect")).contains("no film");

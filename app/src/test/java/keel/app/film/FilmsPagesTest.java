@@ -8,6 +8,7 @@ import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Resins;
 import keel.app.stores.Seats;
@@ -34,7 +35,7 @@ class FilmsPagesTest extends PageTest {
     private Seats seats;
 
     @Autowired
-    private Parts parts;
+    private Shelf shelf;
 
     @Autowired
     private Bench bench;
@@ -156,7 +157,7 @@ class FilmsPagesTest extends PageTest {
                 Map.of("material", "FEP", "thicknessMm", 0.1, "endReason", "PIERCED")));
         accepted("/bench/models/" + model, "vatPrice", "5", "pressMm", "6", "lipMm", "30");
         assertThat(page("/bench/models/" + model)).contains("Buy a spare vat.");
-        parts.addVat(model, null, Parts.Baseline.NEW);
+        shelf.addVat(model, null, Parts.Baseline.NEW);
         assertThat(page("/bench/models/" + model)).contains("A spare vat pays; keep it.");
         accepted("/bench/models/" + model, "vatPrice", "500000");
         assertThat(page("/bench/models/" + model)).contains("Spare sheets are enough.");

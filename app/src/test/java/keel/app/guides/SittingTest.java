@@ -16,6 +16,7 @@ import keel.app.bench.ServiceView;
 import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
 import keel.app.support.PageTest;
@@ -40,7 +41,7 @@ class SittingTest extends PageTest {
     private Guidebook guidebook;
 
     @Autowired
-    private Parts parts;
+    private Shelf shelf;
 
     @Autowired
     private Vats vats;
@@ -62,8 +63,8 @@ class SittingTest extends PageTest {
     void shop() {
         shop.people();
         machine = shop.maskMachine();
-        spare = parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.1), Parts.Baseline.NEW);
-        empty = parts.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
+        spare = shelf.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.1), Parts.Baseline.NEW);
+        empty = shelf.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
     }
 
     @Test

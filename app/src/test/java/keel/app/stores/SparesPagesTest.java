@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
 import keel.app.screen.PartModels;
@@ -28,7 +29,7 @@ class SparesPagesTest extends PageTest {
     private PartModels models;
 
     @Autowired
-    private Parts parts;
+    private Shelf shelf;
 
     @Autowired
     private Runs runs;
@@ -103,8 +104,8 @@ class SparesPagesTest extends PageTest {
                 90.0,
                 List.of(shop.modelOf(machine), shop.modelOf(other))));
         long model = models.called(pane).id();
-        parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(model, "P1 " + machine, null, null, null, null));
-        parts.addSpare(ComponentKind.SCREEN, new Parts.Origin(model, "P2 " + machine, null, null, null, 70.0));
+        shelf.addSpare(ComponentKind.SCREEN, new Shelf.Origin(model, "P1 " + machine, null, null, null, null));
+        shelf.addSpare(ComponentKind.SCREEN, new Shelf.Origin(model, "P2 " + machine, null, null, null, 70.0));
         Spares.SpareLine line = line(PartUse.UsedPart.SCREEN, 14);
         assertThat(line.models())
                 .containsExactlyInAnyOrder(
@@ -135,8 +136,8 @@ class SparesPagesTest extends PageTest {
     @Test
     void aSpareVatWithAFilmIsASpareFilm() {
         int before = line(PartUse.UsedPart.FILM, 14).there();
-        parts.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
-        parts.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
+        shelf.addVat(shop.modelOf(machine), new Parts.Sheet("FEP", 0.127), Parts.Baseline.NEW);
+        shelf.addVat(shop.modelOf(machine), null, Parts.Baseline.NEW);
         assertThat(line(PartUse.UsedPart.FILM, 14).there())
                 .as("the empty one does not count")
                 .isEqualTo(before + 1);

@@ -10,6 +10,8 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import keel.app.fleet.MachineTools;
 import keel.app.fleet.ToolCase;
 import keel.sim.story.Story;
@@ -27,6 +29,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional(readOnly = true)
 class SimulatedInstruments implements ToolCase {
+
+    private static final int QUIET_S = 45;
 
     private final JdbcClient jdbc;
     private final ObjectMapper json;
@@ -60,13 +64,10 @@ class SimulatedInstruments implements ToolCase {
         return Optional.of(box);
     }
 
-    /** Lays the tools out once the shop is open, so that the first reading need not wait for them. */
+    /** Lays the tools out once the first pages are out, so that the first reading need not wait for them. */
     @EventListener(ApplicationReadyEvent.class)
     void layOut() {
-        Thread thread = new Thread(this::box, "instruments");
-        thread.setDaemon(true);
-        thread.setPriority(Thread.MIN_PRIORITY);
-        thread.start();
+        CompletableFuture.delayedExecutor(QUIET_S, TimeUnit.SECONDS).execute(this::box);
     }
 
     /** When the demo's story ended; empty without its machines. */

@@ -33,6 +33,9 @@ public final class Story {
 
     private static final int ROUNDS = 8;
 
+    /** About how many days ago the hours begin that are wanted at the end. */
+    private static final Map<String, Integer> USUAL_DAYS = Map.of("curlew", 84, "godwit", 42, "fulmar", 60);
+
     private final Chance chance;
     private final Shop shop;
     private final Instant end;
@@ -68,8 +71,11 @@ public final class Story {
 
     private Shop.History history() {
         Instant start = end.minus(LENGTH);
-        Days days = new Days(end, zone);
-        SaltmarshPlots plots = new SaltmarshPlots(days, daysForHours(start, days));
+        return history(start, daysForHours(start, new Days(end, zone)));
+    }
+
+    private Shop.History history(Instant start, Map<String, Integer> daysForHours) {
+        SaltmarshPlots plots = new SaltmarshPlots(new Days(end, zone), daysForHours);
         return shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
     }
 
@@ -77,10 +83,13 @@ public final class Story {
         return new WashStory(chance.stream("wash"), end).happenings(history.happenings());
     }
 
-    /** What the shop and its wash place are in the middle of: all of the story that depends on the hour it ends. */
+    /**
+     * What the shop and its wash place are in the middle of: all of the story that depends on the hour it ends. The
+     * hours of three machines' parts are only about what the whole story makes them.
+     */
     static List<Happening> goingOn(long seed, Instant end, ZoneId zone) {
         Story story = new Story(seed, end, zone);
-        Shop.History history = story.history();
+        Shop.History history = story.history(story.end.minus(LENGTH), USUAL_DAYS);
         List<Happening> all = new ArrayList<>(history.happenings());
         all.addAll(story.wash(history));
         return all;
@@ -111,7 +120,7 @@ public final class Story {
      * chance, so little shifts.
      */
     private Map<String, Integer> daysForHours(Instant start, Days days) {
-        Map<String, Integer> found = new HashMap<>(Map.of("curlew", 84, "godwit", 42, "fulmar", 60));
+        Map<String, Integer> found = new HashMap<>(USUAL_DAYS);
         List<Site> sites = Saltmarsh.sites().stream()
                 .filter(s -> SaltmarshPlots.HOURS_AT_END.containsKey(s.code()))
                 .toList();

@@ -60,13 +60,7 @@ class StoryTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {
-                "2026-03-12T14:20:00Z",
-                "2026-03-29T01:30:00Z",
-                "2025-12-31T23:59:59Z",
-                "2026-07-01T04:00:00Z",
-                "2024-02-29T12:00:00Z"
-            })
+            strings = {"2026-03-12T14:20:00Z", "2026-03-29T01:30:00Z", "2025-12-31T23:59:59Z", "2026-07-01T04:00:00Z"})
     void nothingOverlapsNothingLiesAheadAndEverythingIsKnown(String end) {
         Story.Told story = Stories.upTo(end);
         List<Happening> all = story.happenings();

@@ -16,6 +16,7 @@ import keel.app.film.FilmTones;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.fleet.ShopSettings;
 import keel.app.standing.LifeStrip;
 import keel.app.standing.MachineNow;
@@ -38,6 +39,7 @@ class RegisterController {
     private final FilmLooks looks;
     private final FilmTones tones;
     private final Parts parts;
+    private final Shelf shelf;
     private final Fleet fleet;
     private final Standings standings;
     private final ShopSettings settings;
@@ -48,6 +50,7 @@ class RegisterController {
             FilmLooks looks,
             FilmTones tones,
             Parts parts,
+            Shelf shelf,
             Fleet fleet,
             Standings standings,
             ShopSettings settings,
@@ -56,6 +59,7 @@ class RegisterController {
         this.looks = looks;
         this.tones = tones;
         this.parts = parts;
+        this.shelf = shelf;
         this.fleet = fleet;
         this.standings = standings;
         this.settings = settings;
@@ -141,7 +145,7 @@ class RegisterController {
             Refused.unless(findings);
             String material = typed.getOrDefault("material", "");
             return "redirect:/vats/"
-                    + parts.addVat(
+                    + shelf.addVat(
                             typed.get("model"),
                             material.isBlank() ? null : new Parts.Sheet(material, thicknessMm),
                             new Parts.Baseline(filmHours, 0, 0, 0));

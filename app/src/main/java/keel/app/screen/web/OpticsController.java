@@ -22,7 +22,7 @@ import keel.app.base.TimeScale;
 import keel.app.base.Typed;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
-import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.fleet.ShopSettings;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
@@ -55,7 +55,7 @@ class OpticsController {
 
     private final Optics optics;
     private final PartModels models;
-    private final Parts parts;
+    private final Shelf shelf;
     private final PartsReading reading;
     private final Standings standings;
     private final ScreenVerdicts verdicts;
@@ -68,7 +68,7 @@ class OpticsController {
     OpticsController(
             Optics optics,
             PartModels models,
-            Parts parts,
+            Shelf shelf,
             PartsReading reading,
             Standings standings,
             ScreenVerdicts verdicts,
@@ -79,7 +79,7 @@ class OpticsController {
             Clock clock) {
         this.optics = optics;
         this.models = models;
-        this.parts = parts;
+        this.shelf = shelf;
         this.reading = reading;
         this.standings = standings;
         this.verdicts = verdicts;
@@ -281,7 +281,7 @@ class OpticsController {
             Model model,
             HttpServletResponse response) {
         try {
-            parts.originOf(code, origin(typed));
+            shelf.originOf(code, origin(typed));
             return "redirect:/bench/screens/" + code;
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
@@ -293,11 +293,11 @@ class OpticsController {
     @PostMapping("/bench/screens/spares")
     String addSpare(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
         try {
-            Parts.Origin origin = origin(typed);
+            Shelf.Origin origin = origin(typed);
             ComponentKind kind = typed.getOrDefault("partModel", "").isBlank()
                     ? ComponentKind.SCREEN
                     : models.called(typed.get("partModel")).kind();
-            return "redirect:/bench/screens/" + parts.addSpare(kind, origin);
+            return "redirect:/bench/screens/" + shelf.addSpare(kind, origin);
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             model.addAttribute("spare", typed);
@@ -305,14 +305,14 @@ class OpticsController {
         }
     }
 
-    private Parts.Origin origin(Map<String, String> typed) {
+    private Shelf.Origin origin(Map<String, String> typed) {
         Findings findings = new Findings();
         Double price = Typed.number(typed.get("price"), "price", findings);
         LocalDate bought = day(typed.get("boughtOn"), "boughtOn", findings);
         LocalDate warranty = day(typed.get("warrantyUntil"), "warrantyUntil", findings);
         Refused.unless(findings);
         String model = typed.getOrDefault("partModel", "");
-        return new Parts.Origin(
+        return new Shelf.Origin(
                 model.isBlank() ? null : models.called(model).id(),
                 typed.get("serial"),
                 typed.get("batch"),
