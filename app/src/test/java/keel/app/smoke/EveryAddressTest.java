@@ -69,6 +69,6 @@ class EveryAddressTest {
         shop.as("owner");
         EveryAddress every = new EveryAddress(mvc, mappings, jdbc);
         assertThat(every.wrong()).isEmpty();
-        assertThat(every.asked()).isGreaterThan(300);
+        assertThat(every.asked()).isGreaterThan(250);
     }
 }

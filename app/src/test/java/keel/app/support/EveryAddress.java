@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import keel.app.stores.IncidentKind;
 import keel.core.guide.Procedures;
 import keel.core.screen.TestPattern;
@@ -41,6 +42,11 @@ public final class EveryAddress {
     private static final String NOBODYS = "nobodys";
     /** Of long lists a few: the first and the last. */
     private static final int MOST = 4;
+
+    /** Of one pattern so many addresses; a picture takes long to make. */
+    private static final int MOST_PAGES = 12;
+
+    private static final int MOST_FILES = 2;
 
     private final MockMvc mvc;
     private final RequestMappingHandlerMapping mappings;
@@ -112,7 +118,16 @@ public final class EveryAddress {
             }
             paths = next;
         }
-        return paths;
+        return few(paths, pattern.matches(".*\\.(png|zip|wav|stl)") ? MOST_FILES : MOST_PAGES);
+    }
+
+    /** Evenly over the whole list, the first one always. */
+    private static List<String> few(List<String> paths, int most) {
+        return paths.size() <= most
+                ? paths
+                : IntStream.range(0, most)
+                        .mapToObj(i -> paths.get(i * paths.size() / most))
+                        .toList();
     }
 
     private List<String> values(String pattern, String variable, String among) {

@@ -136,6 +136,9 @@ class InstrumentsController {
     ResponseEntity<byte[]> air(@PathVariable String room) {
         ToolBox box =
                 instruments.box().orElseThrow(() -> new NotThere("Simulated instruments come with the demo only."));
+        if (box.room(room, instruments.now()).isEmpty()) {
+            throw new NotThere("No sensor hangs in a room called " + room + ".");
+        }
         StringWriter text = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(
                 text,
@@ -143,9 +146,7 @@ class InstrumentsController {
                         .builder()
                         .setHeader("at", "temperatureC", "humidityPercent", "vapourPpb")
                         .build())) {
-            for (AirSensor.Minute m : box.room(room, instruments.now()).isEmpty()
-                    ? List.<AirSensor.Minute>of()
-                    : box.lastDay(room, instruments.now())) {
+            for (AirSensor.Minute m : box.lastDay(room, instruments.now())) {
                 csv.printRecord(m.at(), m.temperatureC(), m.humidityPercent(), m.vapourPpb());
             }
         } catch (IOException e) {
