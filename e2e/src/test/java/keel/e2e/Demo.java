@@ -2,12 +2,9 @@ package keel.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -63,7 +60,11 @@ final class Demo {
     /** A home with the demo's records in it. */
     static Path restored(Path home) {
         try {
-            made();
+            Alone.with("demo-home", () -> {
+                if (stale()) {
+                    make();
+                }
+            });
             expect0(KeelProcess.errand("restore", BACKUP.toString(), "--home", home.toString()));
             return home;
         } catch (IOException e) {
@@ -76,18 +77,6 @@ final class Demo {
 
     private static KeelProcess start(String command, Path home) {
         return KeelProcess.start(command, home, "--clock", MOMENT + "+");
-    }
-
-    /** Makes the records, or waits until another process that tests at the same time has made them. */
-    private static void made() throws IOException, InterruptedException {
-        Files.createDirectories(BACKUP.getParent());
-        Path lock = BACKUP.resolveSibling("demo-home.lock");
-        try (FileChannel channel = FileChannel.open(lock, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-                FileLock held = channel.lock()) {
-            if (held.isValid() && stale()) {
-                make();
-            }
-        }
     }
 
     private static boolean stale() throws IOException {

@@ -70,32 +70,31 @@ final class KeelProcess implements AutoCloseable {
     }
 
     /** The application, unpacked once: so it starts several seconds sooner than from one jar. */
-    private static synchronized Path jar() {
+    private static Path jar() {
         Path unpacked = Path.of("target", "run").toAbsolutePath();
         Path start = unpacked.resolve("keel-run.jar");
-        try {
+        Alone.with("unpack", () -> {
             if (!Files.exists(start)
                     || Files.getLastModifiedTime(start).compareTo(Files.getLastModifiedTime(packed())) < 0) {
-                new ProcessBuilder(java(
-                                "-Djarmode=tools",
-                                "-jar",
-                                packed().toString(),
-                                "extract",
-                                "--force",
-                                "--destination",
-                                unpacked.toString()))
-                        .inheritIO()
-                        .start()
-                        .waitFor();
+                unpack(unpacked);
                 Files.setLastModifiedTime(start, FileTime.from(Instant.now()));
             }
-            return start;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        });
+        return start;
+    }
+
+    private static void unpack(Path to) throws IOException, InterruptedException {
+        new ProcessBuilder(java(
+                        "-Djarmode=tools",
+                        "-jar",
+                        packed().toString(),
+                        "extract",
+                        "--force",
+                        "--destination",
+                        to.toString()))
+                .inheritIO()
+                .start()
+                .waitFor();
     }
 
     static Path packed() {
