@@ -3,6 +3,7 @@ package keel.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -95,6 +96,7 @@ class Shots {
     }
 
     private static void picture(Page page, String name) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         page.evaluate(
                 "Promise.all([document.fonts.ready, ...[...document.images].map(i => i.complete || new Promise(done "
                         + "=> i.onload = done))])");
