@@ -53,6 +53,10 @@ class MetersEqualSumsTest extends AppTest {
     @ParameterizedTest
     @ValueSource(longs = {1, 4})
     void derivedMetersAreTheSimulatorsOwnSums(long seed) {
+        live(seed);
+    }
+
+    void live(long seed) {
         shop.people();
         stores();
         Site site = site(shop.bolted("BOLTS_4"));

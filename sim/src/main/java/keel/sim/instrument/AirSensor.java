@@ -51,7 +51,7 @@ public final class AirSensor {
         return all;
     }
 
-    /** What washes, in order, have left in the air, by dilution: C = C₀·exp(−N·t); after {@link #AIRED} nothing. */
+    /** What washes, in order, have left in the air by dilution, C = C₀·exp(−N·t), within {@link #AIRED}. */
     private static double left(List<Instant> washes, Instant at, double changesPerHour) {
         double left = 0;
         int after = Collections.binarySearch(washes, at.plusNanos(1));
