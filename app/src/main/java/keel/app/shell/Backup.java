@@ -13,7 +13,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Clock;
+import java.time.Instant;
 import java.util.Enumeration;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -57,14 +57,15 @@ final class Backup {
     private static void offline(Path home, OutputStream out) throws IOException {
         String url = "jdbc:h2:file:" + home.resolve("keel").toAbsolutePath() + ";IFEXISTS=TRUE";
         try (Connection connection = DriverManager.getConnection(url, "keel", "")) {
-            write(connection, home, out);
+            write(connection, home, ShopClock.ofTheComputer().instant(), out);
         } catch (SQLException e) {
             throw new IOException("The records in " + home + " could not be read: " + e.getMessage(), e);
         }
     }
 
-    /** Writes a backup from an open connection. */
-    static void write(Connection connection, Path home, OutputStream out) throws IOException, SQLException {
+    /** Writes a backup from an open connection, made at the given time. */
+    static void write(Connection connection, Path home, Instant madeAt, OutputStream out)
+            throws IOException, SQLException {
         Path database = Files.createTempFile("keel", ".zip");
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             Files.delete(database);
@@ -73,13 +74,7 @@ final class Backup {
             }
             zip.putNextEntry(new ZipEntry("manifest.json"));
             zip.write(new ObjectMapper()
-                    .writeValueAsBytes(Map.of(
-                            "format",
-                            FORMAT,
-                            "version",
-                            1,
-                            "madeAt",
-                            Clock.systemUTC().instant().toString())));
+                    .writeValueAsBytes(Map.of("format", FORMAT, "version", 1, "madeAt", madeAt.toString())));
             try (ZipFile made = new ZipFile(database.toFile());
                     InputStream in = made.getInputStream(made.getEntry(DATABASE))) {
                 zip.putNextEntry(new ZipEntry(DATABASE));

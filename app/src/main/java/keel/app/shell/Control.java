@@ -17,6 +17,7 @@ import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.HexFormat;
 import java.util.List;
@@ -42,12 +43,18 @@ class Control {
     private final Path home;
     private final boolean https;
     private final DataSource database;
+    private final Clock clock;
     private final String secret;
 
-    Control(@Value("${keel.home}") Path home, @Value("${keel.https:false}") boolean https, DataSource database) {
+    Control(
+            @Value("${keel.home}") Path home,
+            @Value("${keel.https:false}") boolean https,
+            DataSource database,
+            Clock clock) {
         this.home = home;
         this.https = https;
         this.database = database;
+        this.clock = clock;
         byte[] bits = new byte[32];
         new SecureRandom().nextBytes(bits);
         this.secret = HexFormat.of().formatHex(bits);
@@ -73,7 +80,7 @@ class Control {
         }
         response.setContentType("application/zip");
         try (Connection connection = database.getConnection()) {
-            Backup.write(connection, home, response.getOutputStream());
+            Backup.write(connection, home, clock.instant(), response.getOutputStream());
         }
     }
 

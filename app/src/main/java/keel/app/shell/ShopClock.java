@@ -24,8 +24,13 @@ public class ShopClock extends Clock {
         this.base = clock(fixed.strip());
     }
 
+    /** The clock of the computer, for an errand that no running shop does; to the millisecond. */
+    static Clock ofTheComputer() {
+        return Clock.tick(Clock.systemUTC(), Duration.ofMillis(1));
+    }
+
     private static Clock clock(String set) {
-        Clock system = Clock.tick(Clock.systemUTC(), Duration.ofMillis(1));
+        Clock system = ofTheComputer();
         if (set.isEmpty()) {
             return system;
         }

@@ -287,6 +287,9 @@ class AirPagesTest extends PageTest {
     @Test
     void aBoxAndAPipeHaveFilesToScaleToo() throws Exception {
         assertThat(page("/air/panel")).contains("/air/box.pdf?outlets=2", "/air/wall-duct.svg?wallMm=300");
+        assertThat(Pattern.compile(">Pieces<").matcher(page("/air/panel")).results())
+                .as("a list to cut by for the panel, the box and the pipe")
+                .hasSize(3);
         String box = text("/air/box.svg?outlets=2&outletMm=75&hoseMm=100&boxMm=9");
         assertThat(box)
                 .contains(
