@@ -3,7 +3,6 @@ package keel.app.air;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,7 +14,6 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.Findings;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,14 +27,14 @@ public class Air {
     private final RoomReadings readings;
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final AirRecords records;
     private final Clock clock;
 
-    Air(RoomReadings readings, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Air(RoomReadings readings, Fleet fleet, Logbook logbook, AirRecords records, Clock clock) {
         this.readings = readings;
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -63,31 +61,22 @@ public class Air {
     @Transactional(readOnly = true)
     public List<RoomNow> rooms() {
         Instant staleBefore = clock.instant().minus(STALE);
-        return jdbc.sql(
-                        """
-                select r.code, r.name, x.temperature_c, x.humidity_percent, x.at, z.temperature_c,
-                z.humidity_percent, z.at_s from room r
-                left join room_reading x on x.id = (select y.id from room_reading y where y.room_id = r.id
-                and not y.withdrawn
-                  order by y.at desc, y.id desc fetch first row only)
-                left join sensor s on s.id = (select min(w.id) from sensor w where w.room_id = r.id)
-                left join sensor_reading z on z.sensor_id = s.id and z.at_s = (select max(v.at_s)
-                from sensor_reading v where v.sensor_id = s.id) and z.temperature_c is not null
-                where r.retired_at is null order by r.name""")
-                .query((row, i) -> {
-                    OffsetDateTime typed = row.getObject(5, OffsetDateTime.class);
-                    Instant sensed = row.getObject(8) == null ? null : Instant.ofEpochSecond(row.getLong(8));
-                    boolean newer = sensed != null && (typed == null || sensed.isAfter(typed.toInstant()));
-                    Instant at = newer ? sensed : typed == null ? null : typed.toInstant();
-                    return new RoomNow(
-                            row.getString(1),
-                            row.getString(2),
-                            row.getObject(newer ? 6 : 3, Double.class),
-                            row.getObject(newer ? 7 : 4, Double.class),
-                            at,
-                            at != null && at.isBefore(staleBefore));
-                })
-                .list();
+        return records.latest().stream().map(r -> now(r, staleBefore)).toList();
+    }
+
+    /** What a thermometer in the room says counts where it is newer than what somebody typed. */
+    private static RoomNow now(AirRecords.Latest room, Instant staleBefore) {
+        Instant sensed =
+                room.sensedC() == null || room.sensedAtS() == null ? null : Instant.ofEpochSecond(room.sensedAtS());
+        boolean newer = sensed != null && (room.typedAt() == null || sensed.isAfter(room.typedAt()));
+        Instant at = newer ? sensed : room.typedAt();
+        return new RoomNow(
+                room.code(),
+                room.name(),
+                newer ? room.sensedC() : room.typedC(),
+                newer ? room.sensedPercent() : room.typedPercent(),
+                at,
+                at != null && at.isBefore(staleBefore));
     }
 
     /** Writes a reading down; answers its number. */
@@ -103,7 +92,7 @@ public class Air {
         reading.temperatureC = temperatureC;
         reading.humidityPercent = humidityPercent;
         reading.personId = actor.personId();
-        readings.saveAndFlush(reading);
+        readings.save(reading);
         String name = rooms().stream()
                 .filter(r -> r.code().equals(room))
                 .findFirst()
@@ -125,7 +114,7 @@ public class Air {
         Actor actor = Actor.current();
         RoomReading reading = readings.findById(id).orElseThrow(() -> new NotThere("There is no reading " + id + "."));
         reading.withdrawn = true;
-        readings.saveAndFlush(reading);
+        readings.save(reading);
         logbook.write(LogDraft.of(
                         LogKind.ROOM_READING_WITHDRAWN,
                         null,

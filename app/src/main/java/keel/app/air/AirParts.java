@@ -3,14 +3,11 @@ package keel.app.air;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
-import keel.app.base.Rows;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -22,8 +19,6 @@ import keel.core.Plain;
 import keel.core.air.AirPartKind;
 import keel.core.air.FanLog;
 import keel.core.air.RateTrend;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,14 +30,14 @@ public class AirParts {
     private final RoomAir rooms;
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final AirPartRecords records;
     private final Clock clock;
 
-    AirParts(RoomAir rooms, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    AirParts(RoomAir rooms, Fleet fleet, Logbook logbook, AirPartRecords records, Clock clock) {
         this.rooms = rooms;
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -79,35 +74,9 @@ public class AirParts {
         }
     }
 
-    private record AirPartRow(
-            long id,
-            String room,
-            String roomName,
-            AirPartKind kind,
-            String name,
-            Instant since,
-            Double lifeHours,
-            Double lifeDays,
-            double worn) {}
-
     @Transactional(readOnly = true)
     public List<AirPart> all() {
-        List<AirPartRow> rows = jdbc.sql(
-                        """
-                select p.id, r.code, r.name, p.kind, p.name, p.since, p.life_hours, p.life_days, p.worn_hours
-                from air_part p left join room r on r.id = p.room_id where p.retired_at is null
-                order by r.name, p.name""")
-                .query((row, i) -> new AirPartRow(
-                        row.getLong(1),
-                        row.getString(2),
-                        row.getString(3),
-                        AirPartKind.valueOf(row.getString(4)),
-                        row.getString(5),
-                        Rows.instant(row, 6),
-                        row.getObject(7, Double.class),
-                        row.getObject(8, Double.class),
-                        row.getDouble(9)))
-                .list();
+        List<AirPartRecords.Placed> rows = records.inUse();
         if (rows.isEmpty()) {
             return List.of();
         }
@@ -118,28 +87,32 @@ public class AirParts {
     }
 
     private static AirPart part(
-            AirPartRow r, Map<String, FanLog> fans, Map<String, List<RateTrend.Rate>> rates, Instant now) {
-        double hours = r.kind() == AirPartKind.CARTRIDGE
-                ? r.worn()
-                : fans.getOrDefault(r.room(), new FanLog(List.of())).hours(r.since(), now);
-        double days = Duration.between(r.since(), now).toHours() / 24.0;
-        double share = Math.max(
-                r.lifeHours() == null ? 0 : hours / r.lifeHours(), r.lifeDays() == null ? 0 : days / r.lifeDays());
-        boolean slower = r.kind() == AirPartKind.MESH
-                && RateTrend.of(rates.getOrDefault(r.room(), List.of()), r.since())
+            AirPartRecords.Placed placed,
+            Map<String, FanLog> fans,
+            Map<String, List<RateTrend.Rate>> rates,
+            Instant now) {
+        AirPartRecord p = placed.part();
+        double hours = p.kind == AirPartKind.CARTRIDGE
+                ? p.wornHours
+                : fans.getOrDefault(placed.room(), new FanLog(List.of())).hours(p.since, now);
+        double days = Duration.between(p.since, now).toHours() / 24.0;
+        double share =
+                Math.max(p.lifeHours == null ? 0 : hours / p.lifeHours, p.lifeDays == null ? 0 : days / p.lifeDays);
+        boolean slower = p.kind == AirPartKind.MESH
+                && RateTrend.of(rates.getOrDefault(placed.room(), List.of()), p.since)
                         .slower();
         return new AirPart(
-                r.id(),
-                r.room(),
-                r.roomName(),
-                r.kind(),
-                r.name(),
-                r.since(),
+                p.id,
+                placed.room(),
+                placed.roomName(),
+                p.kind,
+                p.name,
+                p.since,
                 hours,
                 days,
-                r.lifeHours(),
-                r.lifeDays(),
-                r.lifeHours() == null && r.lifeDays() == null ? null : Double.valueOf(share),
+                p.lifeHours,
+                p.lifeDays,
+                p.lifeHours == null && p.lifeDays == null ? null : Double.valueOf(share),
                 slower);
     }
 
@@ -159,27 +132,24 @@ public class AirParts {
         Refused.unless(life(lifeHours, lifeDays, findings));
         Double hours = lifeHours == null && lifeDays == null ? of.hours() : lifeHours;
         Double days = lifeHours == null && lifeDays == null ? of.days() : lifeDays;
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into air_part (room_id, kind, name, since, life_hours, life_days, worn_hours) "
-                        + "values (?, ?, ?, ?, ?, ?, 0)")
-                .params(
-                        room == null || room.isBlank() ? null : Long.valueOf(fleet.roomId(room)),
-                        of.name(),
-                        name.strip(),
-                        now(),
-                        hours,
-                        days)
-                .update(key, "id");
-        note(key.getKeyAs(Long.class), name.strip() + ": kept up from now on.", actor);
+        AirPartRecord part = new AirPartRecord();
+        part.roomId = room == null || room.isBlank() ? null : Long.valueOf(fleet.roomId(room));
+        part.kind = of;
+        part.name = name.strip();
+        part.since = clock.instant();
+        part.lifeHours = hours;
+        part.lifeDays = days;
+        records.save(part);
+        note(part.id, part.name + ": kept up from now on.", actor);
     }
 
     /** Cleaned or changed: it begins anew. {@code noted} is what else there is to say, null for nothing. */
     public void seenTo(long id, String noted) {
         Actor actor = Actor.current();
         AirPart part = one(id);
-        jdbc.sql("update air_part set since = ?, worn_hours = 0 where id = ?")
-                .params(now(), id)
-                .update();
+        AirPartRecord kept = record(id);
+        kept.since = clock.instant();
+        kept.wornHours = 0;
         write(
                 id,
                 part.name() + " " + part.kind().done() + " after " + Math.round(part.hours()) + " h and "
@@ -193,9 +163,9 @@ public class AirParts {
         Actor actor = Actor.require(Role.KEEPER);
         AirPart part = one(id);
         Refused.unless(life(lifeHours, lifeDays, new Findings()));
-        jdbc.sql("update air_part set life_hours = ?, life_days = ? where id = ?")
-                .params(lifeHours, lifeDays, id)
-                .update();
+        AirPartRecord kept = record(id);
+        kept.lifeHours = lifeHours;
+        kept.lifeDays = lifeDays;
         note(
                 id,
                 part.name() + " lasts "
@@ -222,17 +192,13 @@ public class AirParts {
         findings.range(hours, 0.05, 24, "hours", "The time it was worn", "h");
         findings.when(part.kind() != AirPartKind.CARTRIDGE, "hours", "Only cartridges are worn.");
         Refused.unless(findings);
-        jdbc.sql("update air_part set worn_hours = worn_hours + ? where id = ?")
-                .params(hours, id)
-                .update();
+        record(id).wornHours += hours;
     }
 
     public void retire(long id) {
         Actor actor = Actor.require(Role.KEEPER);
         AirPart part = one(id);
-        jdbc.sql("update air_part set retired_at = ? where id = ?")
-                .params(now(), id)
-                .update();
+        record(id).retiredAt = clock.instant();
         note(id, part.name() + " is not used any more.", actor);
     }
 
@@ -247,20 +213,18 @@ public class AirParts {
 
     /** The same, for whoever must not meet another at it. */
     public AirPart locked(long id) {
-        jdbc.sql("select id from air_part where id = ? for update")
-                .param(id)
-                .query(Long.class)
-                .optional();
+        records.locked(id);
         return one(id);
     }
 
     /** Also of one that is not used any more. */
     @Transactional(readOnly = true)
     public String name(long id) {
-        return jdbc.sql("select name from air_part where id = ?")
-                .param(id)
-                .query(String.class)
-                .single();
+        return record(id).name;
+    }
+
+    private AirPartRecord record(long id) {
+        return records.findById(id).orElseThrow();
     }
 
     private void note(long id, String headline, Actor by) {
@@ -270,9 +234,5 @@ public class AirParts {
     private void write(long id, String headline, String noted, Actor by) {
         logbook.write(LogDraft.of(LogKind.FAN, null, "AIR", id, clock.instant(), headline, Map.of("part", id), by)
                 .noting(noted));
-    }
-
-    private OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
     }
 }

@@ -1,19 +1,19 @@
 package keel.app.air;
 
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
-import keel.app.base.Rows;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -24,7 +24,6 @@ import keel.core.Findings;
 import keel.core.air.FanLog;
 import keel.core.air.RateTrend;
 import keel.core.air.SensorReading;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -48,15 +47,24 @@ public class RoomAir {
     private final Sensors sensors;
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final AirRecords records;
+    private final EntityManager entities;
     private final Clock clock;
 
-    RoomAir(Air air, Sensors sensors, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    RoomAir(
+            Air air,
+            Sensors sensors,
+            Fleet fleet,
+            Logbook logbook,
+            AirRecords records,
+            EntityManager entities,
+            Clock clock) {
         this.air = air;
         this.sensors = sensors;
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -158,37 +166,24 @@ public class RoomAir {
     }
 
     private Map<String, RoomRow> rows() {
+        Map<Long, Double> measured = records.latestRates().stream()
+                .collect(Collectors.toMap(d -> d.roomId, d -> d.changesPerHour, (a, b) -> b));
+        Map<Long, AirRecords.Switched> fans = records.switches().stream()
+                .collect(Collectors.toMap(AirRecords.Switched::roomId, Function.identity(), (a, b) -> b));
         Map<String, RoomRow> rows = new LinkedHashMap<>();
-        jdbc.sql(
-                        """
-                select r.code, r.name, a.volume_m3, a.mixing, a.low_c, a.high_c, a.openings, coalesce(a.washes,
-                false), a.tvoc_limit_ppb, a.planned_changes,
-                  (select d.changes_per_hour from air_decay d where d.room_id = r.id
-                  and d.changes_per_hour is not null order by d.at desc fetch first row only), f.running, f.at
-                from room r left join room_air a on a.room_id = r.id left join fan_switch f
-                on f.id = (select x.id from fan_switch x where x.room_id = r.id order by x.at desc, x.id desc
-                fetch first row only)
-                where r.retired_at is null order by r.name""")
-                .query((row, i) -> rows.put(
-                        row.getString(1),
-                        new RoomRow(
-                                row.getString(2),
-                                new Described(
-                                        row.getObject(3, Double.class),
-                                        row.getObject(4, Double.class),
-                                        row.getObject(5, Double.class),
-                                        row.getObject(6, Double.class),
-                                        row.getString(7),
-                                        row.getBoolean(8),
-                                        row.getObject(9, Double.class)),
-                                row.getObject(10, Double.class),
-                                row.getObject(11, Double.class),
-                                row.getObject(12, Boolean.class),
-                                row.getObject(13) == null
-                                        ? null
-                                        : row.getObject(13, OffsetDateTime.class)
-                                                .toInstant())))
-                .list();
+        for (AirRecords.Room room : records.rooms()) {
+            RoomAirRecord air = room.air() == null ? new RoomAirRecord() : room.air();
+            AirRecords.Switched fan = fans.get(room.id());
+            rows.put(
+                    room.code(),
+                    new RoomRow(
+                            room.name(),
+                            air.described(),
+                            air.plannedChanges,
+                            measured.get(room.id()),
+                            fan == null ? null : fan.running(),
+                            fan == null ? null : fan.at()));
+        }
         return rows;
     }
 
@@ -257,33 +252,16 @@ public class RoomAir {
         Refused.unless(d.findings());
         one(code);
         long room = fleet.roomId(code);
-        exists(room);
-        jdbc.sql("update room_air set volume_m3 = ?, mixing = ?, low_c = ?, high_c = ?, openings = ?, washes "
-                        + "= ?, tvoc_limit_ppb = ? where room_id = ?")
-                .params(
-                        d.volumeM3(),
-                        d.mixingFactor(),
-                        d.lowC(),
-                        d.highC(),
-                        d.openings() == null || d.openings().isBlank()
-                                ? null
-                                : d.openings().strip(),
-                        d.washes(),
-                        d.tvocLimitPpb(),
-                        room)
-                .update();
+        record(room).take(d);
     }
 
-    private void exists(long room) {
-        if (jdbc.sql("select count(*) from room_air where room_id = ?")
-                        .param(room)
-                        .query(Integer.class)
-                        .single()
-                == 0) {
-            jdbc.sql("insert into room_air (room_id, washes) values (?, false)")
-                    .param(room)
-                    .update();
-        }
+    private RoomAirRecord record(long room) {
+        return records.findById(room).orElseGet(() -> {
+            RoomAirRecord air = new RoomAirRecord();
+            air.roomId = room;
+            entities.persist(air);
+            return air;
+        });
     }
 
     /** Keeps a plan: what is in the path, as it was typed, and the changes an hour that follow. */
@@ -291,10 +269,9 @@ public class RoomAir {
         Actor actor = Actor.require(Role.KEEPER);
         RoomView view = one(code);
         long room = fleet.roomId(code);
-        exists(room);
-        jdbc.sql("update room_air set path = ?, planned_changes = ? where room_id = ?")
-                .params(path, changesPerHour, room)
-                .update();
+        RoomAirRecord air = record(room);
+        air.path = path;
+        air.plannedChanges = changesPerHour;
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -312,20 +289,19 @@ public class RoomAir {
 
     @Transactional(readOnly = true)
     public Optional<String> path(String code) {
-        return jdbc.sql("select a.path from room_air a join room r on r.id = a.room_id where r.code = ? and a.path "
-                        + "is not null")
-                .param(code)
-                .query(String.class)
-                .optional();
+        return records.path(code);
     }
 
     /** A fan was switched on or off. */
     public void fan(String code, boolean running) {
         Actor actor = Actor.current();
         RoomView view = one(code);
-        jdbc.sql("insert into fan_switch (room_id, at, running, person_id) values (?, ?, ?, ?)")
-                .params(fleet.roomId(code), Rows.time(clock.instant()), running, actor.personId())
-                .update();
+        FanSwitch fan = new FanSwitch();
+        fan.roomId = fleet.roomId(code);
+        fan.at = clock.instant();
+        fan.running = running;
+        fan.personId = actor.personId();
+        entities.persist(fan);
         logbook.write(LogDraft.of(
                 LogKind.FAN,
                 null,
@@ -340,41 +316,27 @@ public class RoomAir {
     /** When the fans were switched, by room. */
     @Transactional(readOnly = true)
     public Map<String, FanLog> fanLogs() {
-        Map<String, List<FanLog.Switch>> all = new LinkedHashMap<>();
-        jdbc.sql("select r.code, f.at, f.running from fan_switch f join room r on r.id = f.room_id order by f.at, f.id")
-                .query(row -> {
-                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>())
-                            .add(new FanLog.Switch(Rows.instant(row, 2), row.getBoolean(3)));
-                });
-        return all.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new FanLog(e.getValue())));
+        return records.switches().stream()
+                .collect(Collectors.groupingBy(
+                        AirRecords.Switched::room,
+                        Collectors.collectingAndThen(
+                                Collectors.mapping(f -> new FanLog.Switch(f.at(), f.running()), Collectors.toList()),
+                                FanLog::new)));
     }
 
     /** Real change rates since then, by room, oldest first. */
     @Transactional(readOnly = true)
     public Map<String, List<RateTrend.Rate>> rates(Instant since) {
-        Map<String, List<RateTrend.Rate>> all = new LinkedHashMap<>();
-        jdbc.sql("select r.code, d.at, d.changes_per_hour from air_decay d join room r on r.id = d.room_id "
-                        + "where d.at >= ? and d.changes_per_hour is not null order by d.at")
-                .param(Rows.time(since))
-                .query(row -> {
-                    all.computeIfAbsent(row.getString(1), c -> new ArrayList<>())
-                            .add(new RateTrend.Rate(Rows.instant(row, 2), row.getDouble(3)));
-                });
-        return all;
+        return records.rates(since).stream()
+                .filter(r -> r.changesPerHour() != null)
+                .collect(Collectors.groupingBy(
+                        AirRecords.Rate::room,
+                        Collectors.mapping(r -> new RateTrend.Rate(r.at(), r.changesPerHour()), Collectors.toList())));
     }
 
     /** When prints were first put into a bath, where this room is the wash place; otherwise none. */
     @Transactional(readOnly = true)
     public List<Instant> washes(String room, Instant from, Instant to) {
-        return jdbc.sql(
-                        """
-                select f.first_at from finishing f where f.first_at >= :from and f.first_at < :to
-                  and exists (select 1 from room_air a join room o on o.id = a.room_id where o.code = :room
-                  and a.washes) order by f.first_at""")
-                .param("room", room)
-                .param("from", Rows.time(from))
-                .param("to", Rows.time(to))
-                .query((row, i) -> Rows.instant(row, 1))
-                .list();
+        return records.washes(room, from, to);
     }
 }

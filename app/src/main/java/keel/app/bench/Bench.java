@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.Conflict;
@@ -110,7 +109,7 @@ public class Bench {
         ServiceValues said = new ServiceValues(kind, values);
         String text = effects.of(said, machine, service);
         takeFromStores(said, machine, service, actor);
-        records.saveAndFlush(service);
+        records.save(service);
         rebuildFor(machine, at);
         write(LogKind.SERVICE, service, (machine == null ? "" : machine.name() + ": ") + text, values, actor);
         events.publishEvent(new ServiceRecorded(service.id, kind, service.machineId, values));
@@ -143,7 +142,7 @@ public class Bench {
         if (service.kind == ServiceKind.MOVED) {
             fleet.moveTo(machine.id(), values.get("fromRoom").toString());
         }
-        records.saveAndFlush(service);
+        records.save(service);
         rebuildFor(machine, Instant.EPOCH);
         events.publishEvent(new ServiceWithdrawn(id, service.kind, values));
         logbook.write(new LogDraft(
@@ -231,14 +230,7 @@ public class Bench {
         service.kind = kind;
         service.machineId = machine == null ? null : machine.id();
         service.at = at;
-        service.clean = Boolean.TRUE.equals(values.get("clean"));
-        service.emptied = Boolean.TRUE.equals(values.get("emptied"));
-        service.leak = values.get("found") instanceof List<?> found
-                && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
-        service.resinLeftMl = (Double) values.get("resinLeftMl");
-        service.readings = values.get("readings") instanceof List<?> readings
-                && readings.stream().allMatch(r -> r instanceof Map<?, ?> m && m.containsKey("zMm"))
-                && !readings.isEmpty();
+        service.take(values);
         service.dryingUntil = Boolean.TRUE.equals(values.get("drying"))
                 ? at.plus(Duration.ofMinutes(Math.round(60 * settings.defaults().value("drying.hours"))))
                 : null;
@@ -250,7 +242,7 @@ public class Bench {
             values.put("fromRoom", fleet.roomOf(machine.id()));
         }
         service.content = json(values);
-        return records.saveAndFlush(service);
+        return records.save(service);
     }
 
     /** What was taken from the stores for it is booked with it. */

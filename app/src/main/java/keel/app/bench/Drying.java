@@ -3,10 +3,7 @@ package keel.app.bench;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,11 +15,14 @@ public class Drying {
     /** So long after it is dry a lot is still shown, for whoever cures it. */
     private static final Duration SHOWN_AFTER = Duration.ofHours(1);
 
-    private final JdbcClient jdbc;
+    /** What dries was printed in these days. */
+    private static final Duration LATELY = Duration.ofDays(60);
+
+    private final BenchRecords records;
     private final Clock clock;
 
-    Drying(JdbcClient jdbc, Clock clock) {
-        this.jdbc = jdbc;
+    Drying(BenchRecords records, Clock clock) {
+        this.records = records;
         this.clock = clock;
     }
 
@@ -31,20 +31,7 @@ public class Drying {
 
     /** What dries, or has just become dry, soonest first. */
     public List<Lot> now() {
-        return jdbc.sql(
-                        """
-                select m.code, m.name, r.job, r.id, s.drying_until from service s join machine m on m.id = s.machine_id
-                left join run r on r.id = (select max(x.id) from run x where x.machine_id = s.machine_id
-                and x.ended_at <= s.at and not x.withdrawn)
-                where s.drying_until > :from and not s.withdrawn and not exists (select 1 from finishing f
-                where f.run_id = r.id) order by s.drying_until""")
-                .param("from", clock.instant().minus(SHOWN_AFTER).atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new Lot(
-                        row.getString(1),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getObject(4, Long.class),
-                        row.getObject(5, OffsetDateTime.class).toInstant()))
-                .list();
+        Instant now = clock.instant();
+        return records.drying(now.minus(SHOWN_AFTER), now.minus(LATELY));
     }
 }

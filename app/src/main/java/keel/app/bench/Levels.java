@@ -5,7 +5,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,7 +16,7 @@ import keel.app.fleet.MachineRef;
 import keel.app.prints.Profiles;
 import keel.core.plate.PlateLevel;
 import keel.core.profile.Setting;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,20 +28,20 @@ public class Levels {
     /** Bottom layer the verdict is for where a profile says nothing else, mm; common practice. */
     static final double BOTTOM_LAYER_MM = 0.05;
 
-    private static final int KEPT = 8;
+    private static final Limit KEPT = Limit.of(8);
 
     private final Fleet fleet;
     private final Bench bench;
     private final Profiles profiles;
-    private final JdbcClient jdbc;
+    private final BenchRecords records;
     private final ObjectMapper json;
     private final Clock clock;
 
-    Levels(Fleet fleet, Bench bench, Profiles profiles, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+    Levels(Fleet fleet, Bench bench, Profiles profiles, BenchRecords records, ObjectMapper json, Clock clock) {
         this.fleet = fleet;
         this.bench = bench;
         this.profiles = profiles;
-        this.jdbc = jdbc;
+        this.records = records;
         this.json = json;
         this.clock = clock;
     }
@@ -94,19 +93,10 @@ public class Levels {
      */
     @Transactional(readOnly = true)
     public List<Earlier> earlier(MachineRef machine) {
-        record Entry(Instant at, String content) {}
-        return jdbc
-                .sql("select at, content from service where machine_id = ? and kind = 'LEVELLING' and not "
-                        + "withdrawn and readings order by at desc fetch first "
-                        + KEPT + " rows only")
-                .param(machine.id())
-                .query((row, i) ->
-                        new Entry(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
-                .list()
-                .stream()
-                .flatMap(e -> readings(e.content())
-                        .flatMap(r -> judged(machine, r, gauge(e.content())))
-                        .map(level -> new Earlier(e.at(), level, gauge(e.content())))
+        return records.levellings(machine.id(), KEPT).stream()
+                .flatMap(s -> readings(s.content)
+                        .flatMap(r -> judged(machine, r, gauge(s.content)))
+                        .map(level -> new Earlier(s.at, level, gauge(s.content)))
                         .stream())
                 .toList();
     }

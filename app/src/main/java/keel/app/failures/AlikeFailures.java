@@ -1,11 +1,10 @@
 package keel.app.failures;
 
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 
 /**
@@ -15,16 +14,16 @@ import org.springframework.stereotype.Component;
 @Component
 public class AlikeFailures {
 
-    private static final int CANDIDATES = 60;
+    private static final Limit CANDIDATES = Limit.of(60);
     private static final int SHOWN = 4;
     private static final double SAME_MACHINE = 0.15;
 
     private final Failures failures;
-    private final JdbcClient jdbc;
+    private final FailureRecords records;
 
-    AlikeFailures(Failures failures, JdbcClient jdbc) {
+    AlikeFailures(Failures failures, FailureRecords records) {
         this.failures = failures;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /** The most alike first, closed ones only. */
@@ -32,21 +31,8 @@ public class AlikeFailures {
         if (failure.symptoms().isEmpty()) {
             return List.of();
         }
-        record Candidate(long id, String machine, int shared, int total) {}
-        List<Candidate> candidates = jdbc.sql(
-                        """
-                select f.id, m.code, count(*), (select count(*) from failure_symptom t where t.failure_id = f.id
-                and t.present)
-                from failure_symptom s join failure f on f.id = s.failure_id and f.id <> :self
-                and f.cause is not null and not f.withdrawn and f.seen_at < :seen
-                join machine m on m.id = f.machine_id where s.present and s.symptom in (:symptoms)
-                group by f.id, m.code, f.seen_at order by 3 desc, f.seen_at desc fetch first :most rows only""")
-                .param("self", failure.id())
-                .param("seen", failure.seenAt().atOffset(ZoneOffset.UTC))
-                .param("symptoms", failure.symptoms())
-                .param("most", CANDIDATES)
-                .query((row, i) -> new Candidate(row.getLong(1), row.getString(2), row.getInt(3), row.getInt(4)))
-                .list();
+        List<FailureRecords.Candidate> candidates =
+                records.alike(failure.id(), failure.seenAt(), failure.symptoms(), CANDIDATES);
         List<CasePage.Alike> alike = new ArrayList<>();
         candidates.stream()
                 .sorted((a, b) -> Double.compare(
@@ -54,20 +40,14 @@ public class AlikeFailures {
                         likeness(a.shared(), a.total(), a.machine(), failure)))
                 .limit(SHOWN)
                 .forEach(c -> alike.add(new CasePage.Alike(
-                        failures.one(c.id()), likeness(c.shared(), c.total(), c.machine(), failure), photo(c.id()))));
+                        failures.one(c.id()),
+                        likeness(c.shared(), c.total(), c.machine(), failure),
+                        records.firstPhoto(c.id()))));
         return alike;
     }
 
-    private static double likeness(int shared, int total, String machine, FailureView failure) {
+    private static double likeness(long shared, long total, String machine, FailureView failure) {
         Set<String> own = new HashSet<>(failure.symptoms());
         return (double) shared / (own.size() + total - shared) + (machine.equals(failure.machine()) ? SAME_MACHINE : 0);
-    }
-
-    private Long photo(long failure) {
-        return jdbc.sql("select min(id) from photo where failure_id = ?")
-                .param(failure)
-                .query(Long.class)
-                .optional()
-                .orElse(null);
     }
 }

@@ -19,7 +19,7 @@ import keel.app.standing.Rebuild;
 import keel.core.Findings;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,7 +36,6 @@ public class CaseChecks {
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
     CaseChecks(
@@ -48,7 +47,6 @@ public class CaseChecks {
             Rebuild rebuild,
             Logbook logbook,
             Knowledge knowledge,
-            JdbcClient jdbc,
             Clock clock) {
         this.failures = failures;
         this.records = records;
@@ -58,7 +56,6 @@ public class CaseChecks {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -70,16 +67,13 @@ public class CaseChecks {
             throw new Refused("check", "There is no check " + check + ".");
         }
         if (again ? failure.skipped.remove(check) : failure.skipped.add(check)) {
-            records.saveAndFlush(failure);
+            records.save(failure);
         }
     }
 
     @Transactional(readOnly = true)
     public Set<String> skipped(long id) {
-        return Set.copyOf(jdbc.sql("select check_code from failure_skip where failure_id = ?")
-                .param(id)
-                .query(String.class)
-                .list());
+        return Set.copyOf(failures.record(id).skipped);
     }
 
     /** Takes a check back that was written down by mistake. */
@@ -91,7 +85,7 @@ public class CaseChecks {
                 .orElseThrow(() -> new NotThere("There is no such check."));
         occupancy.lock(failure.machineId);
         check.withdrawn = true;
-        checks.saveAndFlush(check);
+        checks.save(check);
         rebuild.machine(failure.machineId, failure.seenAt);
         logbook.write(LogDraft.of(
                         LogKind.CHECK_WITHDRAWN,
@@ -141,9 +135,10 @@ public class CaseChecks {
         done.failureId = id;
         done.checkCode = check.code();
         done.found = String.join(",", new TreeSet<>(answers));
+        done.leak = answers.stream().anyMatch(ServiceKind.LEAKS::contains);
         done.at = clock.instant();
         done.serviceId = serviceId;
-        checks.saveAndFlush(done);
+        checks.save(done);
         rebuild.machine(failure.machineId, failure.seenAt);
         CheckView view = view(done);
         String result = answers.isEmpty()

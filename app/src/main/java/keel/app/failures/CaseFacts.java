@@ -13,7 +13,6 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.Findings;
 import keel.core.diagnosis.Odds;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,23 +26,14 @@ public class CaseFacts {
     private final Fleet fleet;
     private final Logbook logbook;
     private final Odds odds;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
-    CaseFacts(
-            Failures failures,
-            FailureRecords records,
-            Fleet fleet,
-            Logbook logbook,
-            Odds odds,
-            JdbcClient jdbc,
-            Clock clock) {
+    CaseFacts(Failures failures, FailureRecords records, Fleet fleet, Logbook logbook, Odds odds, Clock clock) {
         this.failures = failures;
         this.records = records;
         this.fleet = fleet;
         this.logbook = logbook;
         this.odds = odds;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -59,7 +49,7 @@ public class CaseFacts {
         Refused.unless(findings);
         failure.facts.clear();
         failure.facts.addAll(known);
-        records.saveAndFlush(failure);
+        records.save(failure);
         String words = known.isEmpty()
                 ? "nothing special"
                 : new TreeSet<>(known)
@@ -77,10 +67,7 @@ public class CaseFacts {
 
     @Transactional(readOnly = true)
     public Set<String> facts(long id) {
-        return new TreeSet<>(jdbc.sql("select fact from failure_fact where failure_id = ?")
-                .param(id)
-                .query(String.class)
-                .list());
+        return new TreeSet<>(failures.record(id).facts);
     }
 
     /** How many parts the run held and how many of them were lost, so that only those are printed again. */
@@ -99,7 +86,7 @@ public class CaseFacts {
         Refused.unless(findings);
         failure.partsPrinted = printed;
         failure.partsLost = lost;
-        records.saveAndFlush(failure);
+        records.save(failure);
         logbook.write(LogDraft.of(
                 LogKind.FACTS_TOLD,
                 failure.machineId,

@@ -1,8 +1,7 @@
 package keel.app.failures;
 
-import java.util.HashMap;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /**
@@ -17,27 +16,20 @@ public class ClosedFailures {
     private static final double PRESUMED = 0.3;
     private static final double GUESSED = 0.25;
 
-    private final JdbcClient jdbc;
+    private final FailureRecords records;
 
-    ClosedFailures(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    ClosedFailures(FailureRecords records) {
+        this.records = records;
     }
 
     public Map<String, Double> counts() {
-        Map<String, Double> counts = new HashMap<>();
-        jdbc.sql(
-                        """
-                select c.cause, sum(c.counts) from (select f.cause, case when f.certainty = 'FOUND' then 1.0
-                  when not exists (select 1 from open_cause o where o.failure_id = f.id) then :held else :presumed end
-                  * case when exists (select 1 from failure_check k where k.failure_id = f.id and not k.withdrawn
-                  and locate(',' || f.cause || ',', ',' || k.found || ',') > 0)
-                  then 1.0 else :guessed end as counts
-                  from failure f where f.certainty in ('FOUND', 'PRESUMED') and not f.withdrawn) c group by c.cause""")
-                .param("held", HELD)
-                .param("presumed", PRESUMED)
-                .param("guessed", GUESSED)
-                .query((row, i) -> counts.put(row.getString(1), row.getDouble(2)))
-                .list();
-        return counts;
+        return records.closed().stream()
+                .collect(Collectors.groupingBy(
+                        FailureRecords.Closed::cause, Collectors.summingDouble(ClosedFailures::counts)));
+    }
+
+    private static double counts(FailureRecords.Closed closed) {
+        double sure = closed.found() ? 1 : closed.open() ? PRESUMED : HELD;
+        return sure * (closed.checked() ? 1 : GUESSED) * closed.times();
     }
 }

@@ -15,9 +15,11 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import keel.core.failure.Certainty;
+import org.hibernate.annotations.BatchSize;
 
 /** A failed print as its latest entry has it; every earlier reading stays in the logbook. */
 @Entity
@@ -46,6 +48,7 @@ class Failure {
 
     /** Symptom code to whether it was there or looked for in vain. */
     @ElementCollection
+    @BatchSize(size = 100)
     @CollectionTable(name = "failure_symptom", joinColumns = @JoinColumn(name = "failure_id"))
     @MapKeyColumn(name = "symptom")
     @Column(name = "present")
@@ -53,18 +56,30 @@ class Failure {
 
     /** What was said of the print, by codes of facts of history. */
     @ElementCollection
+    @BatchSize(size = 100)
     @CollectionTable(name = "failure_fact", joinColumns = @JoinColumn(name = "failure_id"))
     @Column(name = "fact")
     Set<String> facts = new HashSet<>();
 
     /** Checks that could not be done. */
     @ElementCollection
+    @BatchSize(size = 100)
     @CollectionTable(name = "failure_skip", joinColumns = @JoinColumn(name = "failure_id"))
     @Column(name = "check_code")
     Set<String> skipped = new HashSet<>();
 
     @ElementCollection
+    @BatchSize(size = 100)
     @CollectionTable(name = "failure_zone", joinColumns = @JoinColumn(name = "failure_id"))
     @Column(name = "zone")
     Set<String> zones = new HashSet<>();
+
+    /** Symptoms that were there, or looked for in vain. */
+    List<String> symptoms(boolean there) {
+        return symptoms.entrySet().stream()
+                .filter(s -> s.getValue() == there)
+                .map(Map.Entry::getKey)
+                .sorted()
+                .toList();
+    }
 }

@@ -19,5 +19,9 @@ class FailureCheck {
     String found;
     Instant at;
     boolean withdrawn;
+
+    /** Whether it found resin where it should not be. */
+    boolean leak;
+
     Long serviceId;
 }

@@ -51,7 +51,7 @@ public class FailurePhotos {
                 ? null
                 : caption.strip().substring(0, Math.min(200, caption.strip().length()));
         photo.takenAt = clock.instant();
-        photos.saveAndFlush(photo);
+        photos.save(photo);
         logbook.write(LogDraft.of(
                         LogKind.PHOTO_ADDED,
                         failure.machineId,

@@ -1,5 +1,169 @@
 package keel.app.failures;
 
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import keel.core.failure.FixHeld;
+import keel.core.history.Past;
+import keel.core.profile.Setting;
+import keel.core.run.Outcome;
+import keel.core.standing.ServiceKind;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
-interface FailureRecords extends JpaRepository<Failure, Long> {}
+interface FailureRecords extends JpaRepository<Failure, Long> {
+
+    /** A failure with what a page says beside it; {@code open} whether its presumed cause is not borne out yet. */
+    record Seen(
+            Failure failure,
+            String machine,
+            String machineName,
+            String job,
+            Integer reached,
+            long photos,
+            boolean open) {}
+
+    String VIEW =
+            """
+            select new keel.app.failures.FailureRecords$Seen(f, m.code, m.name, r.job, r.reachedLayer,
+            (select count(p.id) from Photo p where p.failureId = f.id),
+            case when exists (select 1 from CauseOpen o where o.failureId = f.id) then true else false end)
+            from Failure f join MachineCard m on m.id = f.machineId left join RunFact r on r.id = f.runId
+            """;
+
+    @Query(VIEW + "where f.id = ?1")
+    Optional<Seen> seen(long id);
+
+    @Query("select m.id from MachineCard m where m.code = ?1")
+    Optional<Long> machine(String code);
+
+    @Query(
+            """
+            select f.seenAt from Failure f where f.machineId = ?1 and f.seenAt >= ?2 and not f.withdrawn
+            order by f.seenAt""")
+    List<Instant> seenSince(long machine, Instant from);
+
+    /** A place on a plate. */
+    record At(String zone, long times) {}
+
+    @Query(
+            """
+            select z, count(f.id) from Failure f join f.zones z where f.machineId = ?1 and f.seenAt >= ?2
+            and not f.withdrawn group by z""")
+    List<At> zonesSince(long machine, Instant from);
+
+    /** A cause that closed failures: how sure it was, and whether a check had found it. */
+    record Closed(String cause, boolean found, boolean open, boolean checked, long times) {}
+
+    @Query(
+            """
+            select c.cause, c.found, c.open, c.checked, count(c.id) from (select f.id as id, f.cause as cause,
+            case when f.certainty = keel.core.failure.Certainty.FOUND then true else false end as found,
+            case when exists (select 1 from CauseOpen o where o.failureId = f.id) then true else false end as open,
+            case when exists (select 1 from FailureCheck k where k.failureId = f.id and not k.withdrawn
+              and locate(',' || f.cause || ',', ',' || k.found || ',') > 0) then true else false end as checked
+            from Failure f where f.certainty in (keel.core.failure.Certainty.FOUND,
+              keel.core.failure.Certainty.PRESUMED) and not f.withdrawn) c
+            group by c.cause, c.found, c.open, c.checked""")
+    List<Closed> closed();
+
+    /** A failure that shares symptoms with another. */
+    record Candidate(long id, String machine, long shared, long total) {}
+
+    @Query(
+            """
+            select f.id, m.code, count(s.symptom), (select count(t.symptom) from SymptomSeen t where t.failureId = f.id)
+            from SymptomSeen s join Failure f on f.id = s.failureId join MachineCard m on m.id = f.machineId
+            where f.id <> ?1 and f.cause is not null and f.seenAt < ?2 and s.symptom in ?3
+            group by f.id, m.code, f.seenAt order by count(s.symptom) desc, f.seenAt desc""")
+    List<Candidate> alike(long self, Instant before, Collection<String> symptoms, Limit most);
+
+    @Query("select min(p.id) from Photo p where p.failureId = ?1")
+    Long firstPhoto(long failure);
+
+    @Query("select r.startedAt, r.layers from RunFact r where r.machineId = ?1 and r.cameOut and r.startedAt >= ?2")
+    List<FixHeld.GoodRun> cameOut(long machine, Instant since);
+
+    /** When a kind of work was first done. */
+    record Done(ServiceKind kind, Instant at) {}
+
+    @Query("select s.kind, min(s.at) from ServiceDone s where s.machineId = ?1 and s.at >= ?2 group by s.kind")
+    List<Done> doneSince(long machine, Instant from);
+
+    /** A run as history knows it; {@code endedAt} and {@code outcome} null while it goes on. */
+    record Ran(
+            long id,
+            Instant startedAt,
+            Instant endedAt,
+            Outcome outcome,
+            int layers,
+            double layerExposureS,
+            Double uvHours,
+            Double usedMl,
+            double resinMl) {}
+
+    @Query(
+            """
+            select r.id, r.startedAt, r.endedAt, r.outcome, r.layers, r.layerExposureS, r.uvHours, r.usedMl, r.resinMl
+            from RunFact r where r.machineId = ?1 and r.startedAt >= ?2 and r.startedAt <= ?3 order by r.startedAt""")
+    List<Ran> ran(long machine, Instant from, Instant to);
+
+    @Query(
+            """
+            select count(f.id) from Failure f where f.machineId = ?1 and not f.withdrawn and f.seenAt >= ?2
+            and f.seenAt < ?3""")
+    long failed(long machine, Instant from, Instant before);
+
+    @Query(
+            """
+            select f from Failure f where f.machineId = ?1 and f.seenAt >= ?2 and f.seenAt <= ?3 and not f.withdrawn
+            and f.id <> ?4""")
+    List<Failure> before(long machine, Instant from, Instant to, long self);
+
+    @Query(
+            """
+            select c from FailureCheck c join Failure f on f.id = c.failureId where f.machineId = ?1 and c.at >= ?2
+            and c.at <= ?3 and not c.withdrawn and not f.withdrawn and c.found <> ''""")
+    List<FailureCheck> found(long machine, Instant from, Instant to);
+
+    /** A service in full. */
+    record Said(Instant at, ServiceKind kind, String content) {}
+
+    @Query(
+            """
+            select s.at, s.kind, s.content from ServiceSaid s where s.machineId = ?1 and s.at >= ?2 and s.at <= ?3""")
+    List<Said> services(long machine, Instant from, Instant to);
+
+    @Query(
+            """
+            select p.at, p.resin, p.ml from PartPlace f join PourMade p on p.vatId = f.partId and p.at >= f.since
+            and p.at < f.until where f.machineId = ?1 and p.at >= ?2 and p.at <= ?3""")
+    List<Past.Poured> pours(long machine, Instant from, Instant to);
+
+    /** One setting of a version of a profile. */
+    record Amount(long version, long profile, String resin, Instant madeAt, Setting setting, double amount) {}
+
+    @Query(
+            """
+            select v.id, v.profileId, r.code, v.madeAt, a.setting, a.amount from ProfileMade v
+            join ResinCard r on r.id = v.resinId join ProfileAmount a on a.versionId = v.id
+            where v.machineId = ?1 and v.madeAt <= ?2 order by v.profileId, v.number""")
+    List<Amount> settings(long machine, Instant to);
+
+    @Query(
+            """
+            select t.at, t.temperatureC from MachineCard m join RoomRead t on t.roomId = m.roomId
+            where m.id = ?1 and t.at >= ?2 and t.at <= ?3""")
+    List<Past.Warmth> typedWarmth(long machine, Instant from, Instant to);
+
+    /** How warm it was in an hour. */
+    record Hour(long atS, double temperatureC) {}
+
+    @Query(
+            """
+            select x.atS, x.temperatureC from MachineCard m join RoomHour x on x.roomId = m.roomId
+            where m.id = ?1 and x.atS >= ?2 and x.atS <= ?3""")
+    List<Hour> sensedWarmth(long machine, long fromS, long toS);
+}

@@ -1,14 +1,9 @@
 package keel.app.failures;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,6 +11,7 @@ import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
+import keel.app.base.Where;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.people.Actor;
@@ -30,7 +26,6 @@ import keel.core.Findings;
 import keel.core.failure.Certainty;
 import keel.core.knowledge.Knowledge;
 import keel.core.run.RunRules;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,22 +34,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Failures {
 
-    private static final String VIEW =
-            """
-            select f.id, m.code, m.name, f.run_id, r.job, f.seen_at, f.note, f.cause, f.cause_at, f.withdrawn,
-            f.version, f.parts_printed, f.parts_lost, r.reached_layer,
-              case when f.certainty = 'PRESUMED' and not exists (select 1 from open_cause o
-              where o.failure_id = f.id) then 'FOUND' else f.certainty end as certainty,
-              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s
-              where s.failure_id = f.id and s.present) as seen,
-              (select listagg(s.symptom, ',') within group (order by s.symptom) from failure_symptom s
-              where s.failure_id = f.id and not s.present) as absent,
-              (select listagg(z.zone, ',') within group (order by z.zone) from failure_zone z
-              where z.failure_id = f.id) as zones,
-              (select count(*) from photo p where p.failure_id = f.id) as photos
-            from failure f join machine m on m.id = f.machine_id left join run r on r.id = f.run_id
-            """;
-
     private final FailureRecords records;
     private final Fleet fleet;
     private final Runs runs;
@@ -62,7 +41,7 @@ public class Failures {
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Clock clock;
 
     Failures(
@@ -73,7 +52,7 @@ public class Failures {
             Rebuild rebuild,
             Logbook logbook,
             Knowledge knowledge,
-            JdbcClient jdbc,
+            EntityManager entities,
             Clock clock) {
         this.records = records;
         this.fleet = fleet;
@@ -82,7 +61,7 @@ public class Failures {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -94,7 +73,7 @@ public class Failures {
         Failure failure = new Failure();
         failure.machineId = machine.id();
         take(failure, entry);
-        records.saveAndFlush(failure);
+        records.save(failure);
         rebuild.machine(machine.id(), failure.seenAt);
         return written(LogKind.FAILURE_LOGGED, failure, "", actor, null, null);
     }
@@ -120,7 +99,7 @@ public class Failures {
         Instant earliest = failure.seenAt;
         take(failure, entry);
         failure.withdrawn = withdrawn == null ? failure.withdrawn : withdrawn;
-        records.saveAndFlush(failure);
+        records.save(failure);
         rebuild.machine(machine.id(), earliest.isBefore(failure.seenAt) ? earliest : failure.seenAt);
         Long superseded = logbook.latest("FAILURE", id, LogKind.FAILURE_LOGGED, LogKind.FAILURE_CORRECTED);
         return written(
@@ -134,65 +113,47 @@ public class Failures {
 
     @Transactional(readOnly = true)
     public FailureView one(long id) {
-        return jdbc.sql(VIEW + " where f.id = ?")
-                .param(id)
-                .query(Failures::row)
-                .optional()
-                .orElseThrow(() -> new NotThere("There is no failure " + id + "."));
+        return records.seen(id).map(Failures::view).orElseThrow(() -> new NotThere("There is no failure " + id + "."));
     }
 
     /** Newest first, withdrawn ones left out; {@code open} asks for those without a cause only. */
     @Transactional(readOnly = true)
     public List<FailureView> list(String machine, boolean open, Paging paging) {
-        List<String> where = new ArrayList<>(List.of("not f.withdrawn"));
-        if (machine != null && !machine.isBlank()) {
-            where.add("m.code = :machine");
-        }
-        if (open) {
-            where.add("f.certainty is null");
-        }
-        return jdbc.sql(VIEW + " where " + String.join(" and ", where)
-                        + " order by f.seen_at desc, f.id desc offset :skip rows fetch next :size rows only")
-                .param("machine", machine)
-                .param("skip", paging.skip())
-                .param("size", paging.size())
-                .query(Failures::row)
-                .list();
+        Long only = machine == null || machine.isBlank()
+                ? null
+                : records.machine(machine).orElse(-1L);
+        Where which = new Where().and("not f.withdrawn").and("f.machineId =", only);
+        return read(open ? which.and("f.certainty is null") : which, paging.skip(), paging.size());
+    }
+
+    private List<FailureView> read(Where which, long skip, int most) {
+        return which
+                .list(entities, FailureRecords.VIEW, "f.seenAt desc, f.id desc", FailureRecords.Seen.class, skip, most)
+                .stream()
+                .map(Failures::view)
+                .toList();
     }
 
     /** The latest that were closed with a cause. */
     @Transactional(readOnly = true)
     List<FailureView> closed(int most) {
-        return jdbc.sql(VIEW
-                        + " where not f.withdrawn and f.cause is not null and f.certainty in ('FOUND', "
-                        + "'PRESUMED') order by f.seen_at desc, f.id desc fetch first :most rows only")
-                .param("most", most)
-                .query(Failures::row)
-                .list();
+        return read(
+                new Where().and("not f.withdrawn").and("f.cause is not null").and("f.certainty <>", Certainty.UNKNOWN),
+                0,
+                most);
     }
 
     /** Where on a machine's plate failures were seen since then: zone to how many. */
     @Transactional(readOnly = true)
     public Map<String, Integer> zonesSince(long machineId, Instant from) {
-        Map<String, Integer> zones = new HashMap<>();
-        jdbc.sql(
-                        """
-                select z.zone, count(*) from failure_zone z join failure f on f.id = z.failure_id
-                where f.machine_id = ? and f.seen_at >= ? and not f.withdrawn group by z.zone""")
-                .params(machineId, from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> zones.put(row.getString(1), row.getInt(2)))
-                .list();
-        return zones;
+        return records.zonesSince(machineId, from).stream()
+                .collect(Collectors.toMap(FailureRecords.At::zone, z -> (int) z.times()));
     }
 
     /** When failures were seen on a machine since then. */
     @Transactional(readOnly = true)
     public List<Instant> seenSince(long machineId, Instant from) {
-        return jdbc.sql("select seen_at from failure where machine_id = ? and seen_at >= ? and not withdrawn order "
-                        + "by seen_at")
-                .params(machineId, from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> row.getObject(1, OffsetDateTime.class).toInstant())
-                .list();
+        return records.seenSince(machineId, from);
     }
 
     private void check(FailureEntry entry, MachineRef machine) {
@@ -298,29 +259,29 @@ public class Failures {
         return records.findById(id).orElseThrow(() -> new NotThere("There is no failure " + id + "."));
     }
 
-    private static FailureView row(ResultSet row, int number) throws SQLException {
-        OffsetDateTime causeAt = row.getObject("cause_at", OffsetDateTime.class);
-        String certainty = row.getString("certainty");
+    private static FailureView view(FailureRecords.Seen seen) {
+        Failure f = seen.failure();
+        boolean proven = f.certainty == Certainty.PRESUMED && !seen.open();
         return new FailureView(
-                row.getLong("id"),
-                row.getString("code"),
-                row.getString("name"),
-                row.getObject("run_id", Long.class),
-                row.getString("job"),
-                row.getObject("seen_at", OffsetDateTime.class).toInstant(),
-                codes(row.getString("seen")),
-                codes(row.getString("absent")),
-                codes(row.getString("zones")),
-                row.getString("note"),
-                row.getString("cause"),
-                certainty == null ? null : Certainty.valueOf(certainty),
-                causeAt == null ? null : causeAt.toInstant(),
-                row.getInt("photos"),
-                row.getBoolean("withdrawn"),
-                row.getInt("version"),
-                row.getObject("parts_printed", Integer.class),
-                row.getObject("parts_lost", Integer.class),
-                row.getObject("reached_layer", Integer.class));
+                f.id,
+                seen.machine(),
+                seen.machineName(),
+                f.runId,
+                seen.job(),
+                f.seenAt,
+                f.symptoms(true),
+                f.symptoms(false),
+                f.zones.stream().sorted().toList(),
+                f.note,
+                f.cause,
+                proven ? Certainty.FOUND : f.certainty,
+                f.causeAt,
+                (int) seen.photos(),
+                f.withdrawn,
+                f.version,
+                f.partsPrinted,
+                f.partsLost,
+                seen.reached());
     }
 
     static List<String> codes(String joined) {

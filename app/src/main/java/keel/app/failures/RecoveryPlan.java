@@ -1,8 +1,6 @@
 package keel.app.failures;
 
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -14,7 +12,6 @@ import keel.core.knowledge.Recoveries;
 import keel.core.knowledge.Recovery;
 import keel.core.standing.HoldCode;
 import keel.core.standing.ServiceKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
@@ -26,12 +23,12 @@ public class RecoveryPlan {
 
     private final Recoveries recoveries;
     private final SinceFailure sinceFailure;
-    private final JdbcClient jdbc;
+    private final FailureRecords records;
 
-    RecoveryPlan(Recoveries recoveries, SinceFailure sinceFailure, JdbcClient jdbc) {
+    RecoveryPlan(Recoveries recoveries, SinceFailure sinceFailure, FailureRecords records) {
         this.recoveries = recoveries;
         this.sinceFailure = sinceFailure;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /** @param cause what is to be mended, null while that is not known: then only what comes before it */
@@ -88,12 +85,7 @@ public class RecoveryPlan {
 
     private Map<ServiceKind, Instant> doneSince(long machine, Instant from) {
         Map<ServiceKind, Instant> done = new EnumMap<>(ServiceKind.class);
-        jdbc.sql("select kind, min(at) from service where machine_id = ? and at >= ? and not withdrawn group by kind")
-                .params(machine, from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> done.put(
-                        ServiceKind.valueOf(row.getString(1)),
-                        row.getObject(2, OffsetDateTime.class).toInstant()))
-                .list();
+        records.doneSince(machine, from).forEach(d -> done.put(d.kind(), d.at()));
         return done;
     }
 }

@@ -4,12 +4,12 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.Refused;
+import keel.app.base.Typed;
+import keel.app.fleet.ShopSettings;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -18,7 +18,7 @@ import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Tuning;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,14 +29,18 @@ public class TunedKnowledge {
 
     private static final ObjectMapper JSON = new ObjectMapper();
 
+    private static final Limit SHOWN = Limit.of(20);
+
     private final Knowledge shipped;
-    private final JdbcClient jdbc;
+    private final KnowledgeChanges records;
+    private final ShopSettings shop;
     private final Logbook logbook;
     private final Clock clock;
 
-    TunedKnowledge(Knowledge shipped, JdbcClient jdbc, Logbook logbook, Clock clock) {
+    TunedKnowledge(Knowledge shipped, KnowledgeChanges records, ShopSettings shop, Logbook logbook, Clock clock) {
         this.shipped = shipped;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.shop = shop;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -51,31 +55,18 @@ public class TunedKnowledge {
 
     @Transactional(readOnly = true)
     public Tuning tuning() {
-        return jdbc.sql("select content from knowledge_change order by id desc fetch first row only")
-                .query(String.class)
-                .optional()
-                .map(TunedKnowledge::read)
-                .orElse(Tuning.NONE);
+        return records.findFirstByOrderByIdDesc().map(k -> read(k.content)).orElse(Tuning.NONE);
     }
 
     /** Number of the latest change, 0 before the first. */
     @Transactional(readOnly = true)
     public long latest() {
-        return jdbc.sql("select coalesce(max(id), 0) from knowledge_change")
-                .query(Long.class)
-                .single();
+        return records.latest();
     }
 
     @Transactional(readOnly = true)
     public List<Change> changes() {
-        return jdbc.sql("select k.id, k.made_at, p.name, k.why from knowledge_change k join person p on p.id = "
-                        + "k.person_id order by k.id desc fetch first 20 rows only")
-                .query((row, i) -> new Change(
-                        row.getLong(1),
-                        row.getObject(2, OffsetDateTime.class).toInstant(),
-                        row.getString(3),
-                        row.getString(4)))
-                .list();
+        return records.changes(SHOWN);
     }
 
     /**
@@ -91,26 +82,23 @@ public class TunedKnowledge {
         tuning.check(shipped, findings);
         findings.when(why != null && why.length() > 400, "why", "The reason may have 400 characters at most.");
         Refused.unless(findings);
-        jdbc.sql("select id from shop where id = 1 for update")
-                .query(Integer.class)
-                .single();
+        shop.lock();
         if (latest() != after) {
             throw new Conflict(
                     "Somebody changed the knowledge meanwhile. What counts now is shown; yours is not written yet.");
         }
         Instant at = clock.instant();
-        jdbc.sql("insert into knowledge_change (made_at, person_id, why, content) values (?, ?, ?, ?)")
-                .params(
-                        at.atOffset(ZoneOffset.UTC),
-                        owner.personId(),
-                        why == null || why.isBlank() ? null : why.strip(),
-                        write(tuning))
-                .update();
+        KnowledgeChange change = new KnowledgeChange();
+        change.madeAt = at;
+        change.personId = owner.personId();
+        change.why = Typed.orNull(why);
+        change.content = write(tuning);
+        records.save(change);
         logbook.write(LogDraft.of(
                         LogKind.KNOWLEDGE_TUNED,
                         null,
                         "KNOWLEDGE",
-                        latest(),
+                        change.id,
                         at,
                         "The knowledge of failures was tuned.",
                         Map.of("tuning", tuning),

@@ -1,8 +1,6 @@
 package keel.app.failures;
 
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -19,7 +17,6 @@ import keel.core.Findings;
 import keel.core.failure.Certainty;
 import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,7 +32,6 @@ public class Verdicts {
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
     Verdicts(
@@ -46,7 +42,6 @@ public class Verdicts {
             Rebuild rebuild,
             Logbook logbook,
             Knowledge knowledge,
-            JdbcClient jdbc,
             Clock clock) {
         this.failures = failures;
         this.records = records;
@@ -55,7 +50,6 @@ public class Verdicts {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -83,7 +77,7 @@ public class Verdicts {
         failure.cause = named ? cause : null;
         failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
         failure.causeAt = clock.instant();
-        records.saveAndFlush(failure);
+        records.save(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = failures.one(id);
         String words = view.certainty() == Certainty.UNKNOWN
@@ -108,13 +102,7 @@ public class Verdicts {
     /** Whether a good print since the failure got past the point where it failed. */
     private boolean held(Failure failure) {
         Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
-        List<FixHeld.GoodRun> good = jdbc.sql(
-                        "select started_at, layers from run where machine_id = ? and outcome in ('GOOD', 'USABLE') "
-                                + "and not withdrawn and started_at >= ?")
-                .params(failure.machineId, failure.seenAt.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new FixHeld.GoodRun(
-                        row.getObject(1, OffsetDateTime.class).toInstant(), row.getInt(2)))
-                .list();
+        List<FixHeld.GoodRun> good = records.cameOut(failure.machineId, failure.seenAt);
         return FixHeld.by(good, layer, failure.seenAt);
     }
 
@@ -132,7 +120,7 @@ public class Verdicts {
         failure.cause = null;
         failure.certainty = null;
         failure.causeAt = null;
-        records.saveAndFlush(failure);
+        records.save(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = failures.one(id);
         logbook.write(LogDraft.of(

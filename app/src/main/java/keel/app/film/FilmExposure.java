@@ -1,7 +1,6 @@
 package keel.app.film;
 
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import keel.app.fleet.Fleet;
@@ -11,7 +10,6 @@ import keel.app.prints.Profiles;
 import keel.core.film.ClearExposure;
 import keel.core.film.Clouding;
 import keel.core.profile.Setting;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,13 +24,13 @@ public class FilmExposure {
     private final Fleet fleet;
     private final Profiles profiles;
     private final FilmLooks looks;
-    private final JdbcClient jdbc;
+    private final VatRecords records;
 
-    FilmExposure(Fleet fleet, Profiles profiles, FilmLooks looks, JdbcClient jdbc) {
+    FilmExposure(Fleet fleet, Profiles profiles, FilmLooks looks, VatRecords records) {
         this.fleet = fleet;
         this.profiles = profiles;
         this.looks = looks;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /**
@@ -92,15 +90,6 @@ public class FilmExposure {
     }
 
     private Optional<Long> filmWhen(long machine, Instant at) {
-        return jdbc.sql(
-                        """
-                select ff.component_id from fitting vf join fitting ff on ff.vat_id = vf.component_id
-                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null
-                or vf.removed_at > :at)
-                  and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
-                .param("machine", machine)
-                .param("at", at.atOffset(ZoneOffset.UTC))
-                .query(Long.class)
-                .optional();
+        return records.filmsAt(machine, at).stream().findFirst();
     }
 }

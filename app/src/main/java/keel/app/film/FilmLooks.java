@@ -1,18 +1,17 @@
 package keel.app.film;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
@@ -30,8 +29,6 @@ import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,25 +38,30 @@ import org.springframework.transaction.annotation.Transactional;
 public class FilmLooks {
 
     private static final int MOST_MARKS = 60;
-    private static final String LOOK =
-            """
-            select l.id, l.film_id, l.at, p.name, l.clouding, l.uv_bare, l.uv_through, l.transmittance, l.leak, l.note
-            from film_look l join person p on p.id = l.person_id where not l.withdrawn
-            """;
+    private static final Duration NEAR = Duration.ofDays(14);
 
     private final Parts parts;
     private final Bench bench;
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final FilmLookRecords records;
+    private final EntityManager entities;
     private final Clock clock;
 
-    FilmLooks(Parts parts, Bench bench, Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    FilmLooks(
+            Parts parts,
+            Bench bench,
+            Fleet fleet,
+            Logbook logbook,
+            FilmLookRecords records,
+            EntityManager entities,
+            Clock clock) {
         this.parts = parts;
         this.bench = bench;
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -148,32 +150,11 @@ public class FilmLooks {
         }
         Long machine = parts.machineOfVat(ref.id());
         Instant now = clock.instant();
-        Long service = entry.leak() == null ? null : inspected(ref, machine, entry, now);
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        """
-                insert into film_look (film_id, at, person_id, clouding, uv_bare, uv_through, transmittance, leak,
-                note, service_id, withdrawn)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
-                .params(
-                        film.id(),
-                        now.atOffset(ZoneOffset.UTC),
-                        actor.personId(),
-                        name(entry.clouding()),
-                        entry.uvBare(),
-                        entry.uvThrough(),
-                        entry.transmittance(),
-                        name(entry.leak()),
-                        entry.note() == null || entry.note().isBlank()
-                                ? null
-                                : entry.note().strip(),
-                        service)
-                .update(key, "id");
-        long id = key.getKey().longValue();
-        entry.marks().forEach(m -> jdbc.sql(
-                        "insert into film_mark (look_id, kind, x_mm, y_mm, size_mm) values (?, ?, ?, ?, ?)")
-                .params(id, m.kind().name(), m.xMm(), m.yMm(), m.sizeMm())
-                .update());
+        FilmLook look = FilmLook.of(film.id(), entry, now, actor.personId());
+        look.serviceId = entry.leak() == null ? null : inspected(ref, machine, entry, now);
+        records.save(look);
+        long id = look.id;
+        entry.marks().forEach(m -> entities.persist(FilmMarkRecord.of(id, m)));
         logbook.write(LogDraft.of(
                 LogKind.FILM_LOOKED_AT,
                 machine,
@@ -244,15 +225,11 @@ public class FilmLooks {
         if (!look.person().equals(actor.displayName())) {
             Actor.require(Role.KEEPER);
         }
-        Long service = jdbc.sql("select service_id from film_look where id = ?")
-                .param(id)
-                .query(Long.class)
-                .optional()
-                .orElse(null);
-        if (service != null) {
-            bench.withdraw(service, reason);
+        FilmLook kept = records.findById(id).orElseThrow();
+        if (kept.serviceId != null) {
+            bench.withdraw(kept.serviceId, reason);
         }
-        jdbc.sql("update film_look set withdrawn = true where id = ?").param(id).update();
+        kept.withdrawn = true;
         logbook.write(LogDraft.of(
                         LogKind.FILM_LOOKED_AT,
                         parts.machineOfVat(vat.id()),
@@ -268,72 +245,29 @@ public class FilmLooks {
     /** Inspections of a film, latest first. */
     @Transactional(readOnly = true)
     public List<Look> of(long filmId) {
-        return read(LOOK + " and l.film_id = :film order by l.at desc, l.id desc", Map.of("film", filmId))
-                .getOrDefault(filmId, List.of());
+        return read(records.of(filmId));
     }
 
     /** The latest inspection of each film that is in a vat, by the film's number in the records. */
     @Transactional(readOnly = true)
     public Map<Long, Look> latest() {
-        return read(
-                        LOOK
-                                + """
-                 and l.id in (select max(x.id) from film_look x join fitting f on f.component_id = x.film_id
-                 and f.removed_at is null
-                  where not x.withdrawn group by x.film_id)""",
-                        Map.of())
-                .entrySet()
-                .stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().get(0)));
+        List<FilmLookRecords.Seen> seen = records.latest();
+        Map<Long, Look> looks = read(seen).stream().collect(Collectors.toMap(Look::id, Function.identity()));
+        return seen.stream().collect(Collectors.toMap(s -> s.look().filmId, s -> looks.get(s.look().id)));
     }
 
-    private record LookRow(long film, Look look) {}
-
-    private Map<Long, List<Look>> read(String sql, Map<String, Object> params) {
-        List<LookRow> rows = jdbc.sql(sql).params(params).query(this::row).list();
-        if (rows.isEmpty()) {
-            return Map.of();
+    private List<Look> read(List<FilmLookRecords.Seen> seen) {
+        if (seen.isEmpty()) {
+            return List.of();
         }
-        Map<Long, List<FilmMark>> marks = new HashMap<>();
-        jdbc.sql("select look_id, kind, x_mm, y_mm, size_mm from film_mark where look_id in (:looks) order by id")
-                .param("looks", rows.stream().map(r -> r.look().id()).toList())
-                .query((row, i) -> marks.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                        .add(new FilmMark(
-                                FilmMark.MarkKind.valueOf(row.getString(2)),
-                                row.getDouble(3),
-                                row.getDouble(4),
-                                row.getDouble(5))))
-                .list();
-        Map<Long, List<Look>> looks = new LinkedHashMap<>();
-        rows.forEach(r -> looks.computeIfAbsent(r.film(), id -> new ArrayList<>())
-                .add(with(r.look(), marks.getOrDefault(r.look().id(), List.of()))));
-        return looks;
-    }
-
-    private static Look with(Look l, List<FilmMark> marks) {
-        return new Look(
-                l.id(), l.at(), l.person(), l.grade(), l.graded(), l.transmittance(), l.leak(), marks, l.note());
-    }
-
-    private LookRow row(ResultSet row, int number) throws SQLException {
-        String clouding = row.getString(5);
-        Double transmittance = row.getObject(8, Double.class);
-        Clouding grade = clouding != null
-                ? Clouding.valueOf(clouding)
-                : transmittance != null ? Clouding.of(transmittance) : null;
-        String leak = row.getString(9);
-        return new LookRow(
-                row.getLong(2),
-                new Look(
-                        row.getLong(1),
-                        row.getObject(3, OffsetDateTime.class).toInstant(),
-                        row.getString(4),
-                        grade,
-                        clouding != null,
-                        transmittance,
-                        leak == null ? null : Leak.valueOf(leak),
-                        List.of(),
-                        row.getString(10)));
+        Map<Long, List<FilmMark>> marks = records
+                .marks(seen.stream().map(s -> s.look().id).toList())
+                .stream()
+                .collect(Collectors.groupingBy(
+                        m -> m.lookId, Collectors.mapping(FilmMarkRecord::mark, Collectors.toList())));
+        return seen.stream()
+                .map(s -> s.look().view(s.person(), marks.getOrDefault(s.look().id, List.of())))
+                .toList();
     }
 
     /** What became of the marks between the last two inspections; of the first, all are new. */
@@ -352,18 +286,8 @@ public class FilmLooks {
      */
     @Transactional(readOnly = true)
     public Optional<Double> transmittanceNear(long filmId, Instant at) {
-        return jdbc.sql(
-                        """
-                select transmittance from film_look where film_id = :film and transmittance is not null
-                and not withdrawn and abs(datediff(day, at, :at)) <= 14
-                order by abs(datediff(minute, at, :at)) fetch first row only""")
-                .param("film", filmId)
-                .param("at", at.atOffset(ZoneOffset.UTC))
-                .query(Double.class)
-                .optional();
-    }
-
-    private static String name(Enum<?> value) {
-        return value == null ? null : value.name();
+        return records.metered(filmId, at.minus(NEAR), at.plus(NEAR)).stream()
+                .min(Comparator.comparing(l -> Duration.between(l.at, at).abs()))
+                .map(l -> l.transmittance);
     }
 }

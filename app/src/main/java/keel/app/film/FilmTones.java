@@ -2,12 +2,9 @@ package keel.app.film;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,8 +25,6 @@ import keel.core.film.Recording;
 import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
 import keel.core.film.ToneTrace;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,23 +33,24 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class FilmTones {
 
-    private static final String TONE =
-            """
-            select t.id, t.film_id, t.at, p.name, t.fundamental_hz, t.spread_hz, t.taps, t.temperature_c,
-            t.dry_n_per_m, t.with_air_n_per_m, t.stress_mpa, t.evenness, t.trace
-            from film_tone t join person p on p.id = t.person_id where not t.withdrawn
-            """;
-
     private final Parts parts;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final FilmToneRecords records;
+    private final EntityManager entities;
     private final ObjectMapper json;
     private final Clock clock;
 
-    FilmTones(Parts parts, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+    FilmTones(
+            Parts parts,
+            Logbook logbook,
+            FilmToneRecords records,
+            EntityManager entities,
+            ObjectMapper json,
+            Clock clock) {
         this.parts = parts;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.entities = entities;
         this.json = json;
         this.clock = clock;
     }
@@ -156,32 +152,22 @@ public class FilmTones {
         findings.rangeIfGiven(temperatureC, -10, 60, "temperatureC", "The temperature", "°C");
         Refused.unless(findings);
         FilmTension t = heard.tension();
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql(
-                        """
-                insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, temperature_c,
-                dry_n_per_m, with_air_n_per_m, stress_mpa, evenness, trace, withdrawn)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, false)""")
-                .params(
-                        vat.film().id(),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        actor.personId(),
-                        heard.centre().fundamentalHz(),
-                        heard.centre().spreadHz(),
-                        heard.centre().taps(),
-                        temperatureC,
-                        t.dryNPerM(),
-                        t.withAirNPerM(),
-                        t.stressMPa(),
-                        t.evenness(),
-                        text(hearing.traces()))
-                .update(key, "id");
-        long id = key.getKey().longValue();
+        FilmTone kept = new FilmTone();
+        kept.filmId = vat.film().id();
+        kept.at = clock.instant();
+        kept.personId = actor.personId();
+        kept.fundamentalHz = heard.centre().fundamentalHz();
+        kept.spreadHz = heard.centre().spreadHz();
+        kept.taps = heard.centre().taps();
+        kept.temperatureC = temperatureC;
+        kept.take(t);
+        kept.trace = text(hearing.traces());
+        records.save(kept);
         logbook.write(LogDraft.of(
                 LogKind.FILM_TAPPED,
                 parts.machineOfVat(vat.id()),
                 "FILM_TONE",
-                id,
+                kept.id,
                 clock.instant(),
                 String.format(
                         Locale.ROOT,
@@ -192,7 +178,7 @@ public class FilmTones {
                         t.evenness() == null ? "" : String.format(Locale.ROOT, ", evenness %.2f", t.evenness())),
                 Map.of("film", vat.film().code(), "hz", heard.centre().fundamentalHz()),
                 actor));
-        return id;
+        return kept.id;
     }
 
     /**
@@ -208,10 +194,9 @@ public class FilmTones {
             FilmTension n = vat.model()
                     .window()
                     .tension(t.hz(), t.traces().peaks(), vat.film().thicknessMm());
-            jdbc.sql("update film_tone set film_id = ?, dry_n_per_m = ?, with_air_n_per_m = ?, stress_mpa = "
-                            + "?, evenness = ? where id = ?")
-                    .params(vat.film().id(), n.dryNPerM(), n.withAirNPerM(), n.stressMPa(), n.evenness(), t.id())
-                    .update();
+            FilmTone kept = records.findById(t.id()).orElseThrow();
+            kept.filmId = vat.film().id();
+            kept.take(n);
         }
     }
 
@@ -233,14 +218,10 @@ public class FilmTones {
     /** Takes a tone back that was no good tap. */
     public void withdraw(Vats.Vat vat, long id) {
         Actor actor = Actor.current();
-        int changed = vat.film() == null
-                ? 0
-                : jdbc.sql("update film_tone set withdrawn = true where id = ? and film_id = ? and not withdrawn")
-                        .params(id, vat.film().id())
-                        .update();
-        if (changed == 0) {
-            throw new NotThere("There is no such tone of this film.");
-        }
+        Optional<FilmTone> tone = vat.film() == null
+                ? Optional.empty()
+                : records.findByIdAndFilmIdAndWithdrawnFalse(id, vat.film().id());
+        tone.orElseThrow(() -> new NotThere("There is no such tone of this film.")).withdrawn = true;
         logbook.write(LogDraft.of(
                         LogKind.FILM_TAPPED,
                         parts.machineOfVat(vat.id()),
@@ -256,10 +237,7 @@ public class FilmTones {
     /** Tones of a film, latest first. */
     @Transactional(readOnly = true)
     public List<Tone> of(long filmId) {
-        return jdbc.sql(TONE + " and t.film_id = ? order by t.at desc, t.id desc")
-                .param(filmId)
-                .query((row, i) -> tone(row))
-                .list();
+        return records.of(filmId).stream().map(this::tone).toList();
     }
 
     /**
@@ -267,43 +245,36 @@ public class FilmTones {
      */
     @Transactional(readOnly = true)
     public Map<Long, Tone> latest() {
-        record ToneRow(long film, Tone tone) {}
-        return jdbc
-                .sql(
-                        TONE.replace("t.trace", "'null'")
-                                + """
-                 and t.id in (select max(x.id) from film_tone x join fitting f on f.component_id = x.film_id
-                 and f.removed_at is null where not x.withdrawn group by x.film_id)""")
-                .query((row, i) -> new ToneRow(row.getLong(2), tone(row)))
-                .list()
-                .stream()
-                .collect(Collectors.toMap(ToneRow::film, ToneRow::tone));
+        return records.latest().stream()
+                .collect(Collectors.toMap(
+                        FilmToneRecords.Latest::film,
+                        t -> new Tone(
+                                t.id(),
+                                t.at(),
+                                t.person(),
+                                t.hz(),
+                                t.spreadHz(),
+                                t.taps(),
+                                t.temperatureC(),
+                                t.dryNPerM(),
+                                t.withAirNPerM(),
+                                t.stressMpa(),
+                                t.evenness(),
+                                null)));
     }
 
     /** The reference of each model, by its number and the thickness in micrometres. */
     @Transactional(readOnly = true)
     public Map<String, Reference> references() {
-        record ToneRow(long model, Reference reference) {}
-        return jdbc
-                .sql(
-                        """
-                select r.model_id, r.id, r.school, r.thickness_mm, r.hz, r.tension_n_per_m, r.temperature_c,
-                r.made_at, p.name from tone_reference r join person p on p.id = r.person_id
-                where r.id in (select max(id) from tone_reference group by model_id, thickness_mm)""")
-                .query((row, i) -> new ToneRow(
-                        row.getLong(1),
-                        new Reference(
-                                row.getLong(2),
-                                School.valueOf(row.getString(3)),
-                                row.getDouble(4),
-                                row.getDouble(5),
-                                row.getObject(6, Double.class),
-                                row.getObject(7, Double.class),
-                                row.getObject(8, OffsetDateTime.class).toInstant(),
-                                row.getString(9))))
-                .list()
-                .stream()
-                .collect(Collectors.toMap(r -> key(r.model(), r.reference().thicknessMm()), ToneRow::reference));
+        return records.references().stream()
+                .collect(Collectors.toMap(
+                        r -> key(r.reference().modelId, r.reference().thicknessMm), FilmTones::reference));
+    }
+
+    private static Reference reference(FilmToneRecords.Made made) {
+        ToneReference r = made.reference();
+        return new Reference(
+                r.id, r.school, r.thicknessMm, r.hz, r.tensionNPerM, r.temperatureC, r.madeAt, made.person());
     }
 
     /** What the film in this vat should sound like, if somebody said so. */
@@ -356,19 +327,17 @@ public class FilmTones {
 
     private void write(Vats.Vat vat, School school, double hz, Double tension, Double temperatureC, Long toneId) {
         Actor keeper = Actor.require(Role.KEEPER);
-        jdbc.sql("insert into tone_reference (model_id, thickness_mm, school, hz, tension_n_per_m, "
-                        + "temperature_c, tone_id, made_at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(
-                        vat.model().id(),
-                        vat.film().thicknessMm(),
-                        school.name(),
-                        hz,
-                        tension,
-                        temperatureC,
-                        toneId,
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        keeper.personId())
-                .update();
+        ToneReference reference = new ToneReference();
+        reference.modelId = vat.model().id();
+        reference.thicknessMm = vat.film().thicknessMm();
+        reference.school = school;
+        reference.hz = hz;
+        reference.tensionNPerM = tension;
+        reference.temperatureC = temperatureC;
+        reference.toneId = toneId;
+        reference.madeAt = clock.instant();
+        reference.personId = keeper.personId();
+        entities.persist(reference);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -386,20 +355,21 @@ public class FilmTones {
                 keeper));
     }
 
-    private Tone tone(ResultSet row) throws SQLException {
+    private Tone tone(FilmToneRecords.Heard heard) {
+        FilmTone t = heard.tone();
         return new Tone(
-                row.getLong(1),
-                row.getObject(3, OffsetDateTime.class).toInstant(),
-                row.getString(4),
-                row.getDouble(5),
-                row.getDouble(6),
-                row.getInt(7),
-                row.getObject(8, Double.class),
-                row.getDouble(9),
-                row.getDouble(10),
-                row.getDouble(11),
-                row.getObject(12, Double.class),
-                traces(row.getString(13)));
+                t.id,
+                t.at,
+                heard.person(),
+                t.fundamentalHz,
+                t.spreadHz,
+                t.taps,
+                t.temperatureC,
+                t.dryNPerM,
+                t.withAirNPerM,
+                t.stressMpa,
+                t.evenness,
+                traces(t.trace));
     }
 
     private String text(Traces traces) {

@@ -1,18 +1,16 @@
 package keel.app.film;
 
-import static keel.app.base.Rows.instant;
-
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.fleet.ComponentKind;
+import keel.app.fleet.Fleet;
 import keel.app.standing.PartLives;
 import keel.app.standing.PartView;
 import keel.app.standing.PartsReading;
@@ -20,7 +18,6 @@ import keel.core.bolts.VatFrame;
 import keel.core.film.FilmWindow;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,31 +26,16 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Vats {
 
-    private static final String VAT =
-            """
-            select v.id, v.code, v.since, v.ended_at, o.id as model_id, o.code as model, o.name as model_name,
-            o.kind, o.plate_width_mm, o.plate_depth_mm, o.window_length_mm,
-              o.window_width_mm, o.clamp_ring, o.clamp_long, o.clamp_short, o.frame_long, o.frame_short, m.code as
-              machine, m.name as machine_name, p.code as pack, p.supplier, p.lot,
-              (select r.pigment_family from pour x join resin r on r.id = x.resin_id where x.vat_id = v.id
-              and not x.withdrawn order by x.at desc fetch first row only) as family,
-              fc.code as film
-            from component v join machine_model o on o.id = v.model_id
-            left join fitting vf on vf.component_id = v.id and vf.removed_at is null left join machine m
-            on m.id = vf.machine_id
-            left join fitting ff on ff.vat_id = v.id and ff.removed_at is null left join component fc
-            on fc.id = ff.component_id left join film_pack p on p.id = fc.pack_id
-            where v.kind = 'VAT' and not v.withdrawn
-            """;
-
     private final PartsReading parts;
     private final PartLives lives;
-    private final JdbcClient jdbc;
+    private final Fleet fleet;
+    private final VatRecords records;
 
-    Vats(PartsReading parts, PartLives lives, JdbcClient jdbc) {
+    Vats(PartsReading parts, PartLives lives, Fleet fleet, VatRecords records) {
         this.parts = parts;
         this.lives = lives;
-        this.jdbc = jdbc;
+        this.fleet = fleet;
+        this.records = records;
     }
 
     /**
@@ -120,25 +102,26 @@ public class Vats {
 
     /** All vats, those in use first, by model and code. */
     public List<Vat> all(boolean ended) {
-        Map<String, PartView> films = films();
-        PartLives.Book book = lives.book();
-        return jdbc.sql(VAT
-                        + " and (:ended or v.ended_at is null) order by o.name, case when m.code is null "
-                        + "then 1 else 0 end, m.name, v.number")
-                .param("ended", ended)
-                .query((row, i) -> vat(row, films, book))
-                .list();
+        return vats(records.all(ended));
     }
 
     /** @throws NotThere if there is none */
     public Vat one(String code) {
-        Map<String, PartView> films = films();
-        PartLives.Book book = lives.book();
-        return jdbc.sql(VAT + " and v.code = :code")
-                .param("code", code.toUpperCase(Locale.ROOT))
-                .query((row, i) -> vat(row, films, book))
-                .optional()
+        return vats(records.one(code.toUpperCase(Locale.ROOT)).stream().toList()).stream()
+                .findFirst()
                 .orElseThrow(() -> new NotThere("There is no vat called " + code + "."));
+    }
+
+    private List<Vat> vats(List<VatRecords.Placed> placed) {
+        Map<String, PartView> films = films();
+        Map<Long, Fleet.ModelFrame> models = fleet.frames();
+        PartLives.Book book = lives.book();
+        Map<Long, String> families = new HashMap<>();
+        records.families(placed.stream().map(VatRecords.Placed::id).toList())
+                .forEach(f -> families.put(f.vat(), f.family()));
+        return placed.stream()
+                .map(p -> vat(p, models.get(p.model()), films.get(p.film()), families.get(p.id()), book))
+                .toList();
     }
 
     private Map<String, PartView> films() {
@@ -150,91 +133,51 @@ public class Vats {
      * machine.
      */
     public Map<Long, List<Span>> films(List<Vat> vats) {
-        Map<Long, List<Span>> films = spans(
-                """
-                select now.component_id, c.code, ff.fitted_at, coalesce(ff.removed_at, vf.removed_at), c.ended_at,
-                c.end_reason from fitting now
-                join fitting vf on vf.machine_id = now.machine_id and vf.component_id <> now.component_id
-                join component v on v.id = vf.component_id and v.kind = 'VAT'
-                join fitting ff on ff.vat_id = vf.component_id join component c on c.id = ff.component_id
-                and not c.withdrawn
-                where now.removed_at is null and now.component_id in (:vats) order by ff.fitted_at""",
-                vats.stream().filter(Vat::tank).toList());
+        Map<Long, List<Span>> films = spans(vats.stream().filter(Vat::tank).toList(), records::tanksBefore);
         inThem(vats).forEach((vat, spans) -> films.computeIfAbsent(vat, id -> new ArrayList<>())
                 .addAll(spans));
         return films;
     }
 
     private Map<Long, List<Span>> inThem(List<Vat> vats) {
-        return spans(
-                "select f.vat_id, c.code, f.fitted_at, f.removed_at, c.ended_at, c.end_reason from fitting f join "
-                        + "component c on c.id = f.component_id and not c.withdrawn "
-                        + "where f.vat_id in (:vats) order by f.fitted_at",
-                vats);
+        return spans(vats, records::films);
     }
 
     /** Every machine that a vat was on, by vat, oldest first; the code is the machine's name. */
     public Map<Long, List<Span>> machines(List<Vat> vats) {
-        return spans(
-                "select f.component_id, m.name, f.fitted_at, f.removed_at, cast(null as timestamp with time zone), "
-                        + "cast(null as varchar) from fitting f "
-                        + "join machine m on m.id = f.machine_id where f.component_id in (:vats) order by f.fitted_at",
-                vats);
+        return spans(vats, records::machines);
     }
 
-    private Map<Long, List<Span>> spans(String sql, List<Vat> vats) {
+    private static Map<Long, List<Span>> spans(List<Vat> vats, Function<List<Long>, List<Span>> read) {
         Map<Long, List<Span>> spans = new HashMap<>();
         if (!vats.isEmpty()) {
-            jdbc.sql(sql)
-                    .param("vats", vats.stream().map(Vat::id).toList())
-                    .query((row, i) -> spans.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                            .add(new Span(
-                                    row.getLong(1),
-                                    row.getString(2),
-                                    instant(row, 3),
-                                    instant(row, 4),
-                                    instant(row, 5),
-                                    row.getString(6))))
-                    .list();
+            read.apply(vats.stream().map(Vat::id).toList())
+                    .forEach(s -> spans.computeIfAbsent(s.vat(), id -> new ArrayList<>())
+                            .add(s));
         }
         return spans;
     }
 
-    private static Vat vat(ResultSet row, Map<String, PartView> films, PartLives.Book book) throws SQLException {
-        VatFrame frame = new VatFrame(
-                row.getObject("window_length_mm", Double.class),
-                row.getObject("window_width_mm", Double.class),
-                row.getObject("clamp_ring", Integer.class),
-                row.getObject("clamp_long", Integer.class),
-                row.getObject("clamp_short", Integer.class),
-                row.getObject("frame_long", Integer.class),
-                row.getObject("frame_short", Integer.class));
-        Model model = new Model(
-                row.getLong("model_id"),
-                row.getString("model"),
-                row.getString("model_name"),
-                MachineKind.valueOf(row.getString("kind")),
-                row.getDouble("plate_width_mm"),
-                row.getDouble("plate_depth_mm"),
-                frame);
-        String pack = row.getString("pack");
-        PartView film = films.get(row.getString("film"));
+    private static Vat vat(
+            VatRecords.Placed p, Fleet.ModelFrame of, PartView film, String family, PartLives.Book book) {
+        Model model =
+                new Model(of.id(), of.code(), of.name(), of.kind(), of.plateWidthMm(), of.plateDepthMm(), of.frame());
         PartUse.UsedPart kind = model.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         PartUse use = film == null
                 ? null
                 : new PartUse(
                         kind, model.kind().lining() + " " + film.code(), film.usage(), book.of(kind, model.name()));
         return new Vat(
-                row.getLong("id"),
-                row.getString("code"),
-                instant(row, 3),
-                instant(row, 4),
+                p.id(),
+                p.code(),
+                p.since(),
+                p.endedAt(),
                 model,
-                row.getString("machine"),
-                row.getString("machine_name"),
+                p.machine(),
+                p.machineName(),
                 film,
                 use,
-                pack == null ? null : new Pack(pack, row.getString("supplier"), row.getString("lot")),
-                row.getString("family"));
+                p.pack() == null ? null : new Pack(p.pack(), p.supplier(), p.lot()),
+                family);
     }
 }

@@ -21,25 +21,24 @@ interface Components extends JpaRepository<Component, Long> {
             else 1 end, x.number desc""")
     List<Component> called(ComponentKind kind, String codeOrSerial);
 
-    /** Why such a model of part is not for such a model of machine; empty where it is. */
-    @Query(
-            nativeQuery = true,
-            value =
-                    """
-            select case when not exists (select 1 from part_model_fits f where f.part_model_id = p.id
-            and f.machine_model_id = m.id) then 'it is not for a ' || m.name
-              else 'it has ' || p.pixels_x || ' × ' || p.pixels_y || ' pixels, a ' || m.name || ' shows ' ||
-              m.pixels_x || ' × ' || m.pixels_y end
-            from part_model p, machine_model m where p.id = ?1 and m.id = ?2 and (p.pixels_x <> m.pixels_x
-            or p.pixels_y <> m.pixels_y
-              or not exists (select 1 from part_model_fits f where f.part_model_id = p.id
-              and f.machine_model_id = m.id))""")
-    Optional<String> unfit(long partModel, long machineModel);
-
-    /** Number of a pack of film sheets. */
-    @Query(nativeQuery = true, value = "select id from film_pack where code = ?1")
-    Optional<Long> packCalled(String code);
-
     @Query("select coalesce(max(c.number), 0) from Component c where c.kind = ?1")
     int highestNumber(ComponentKind kind);
+
+    /** Number of a pack of film sheets. */
+    @Query("select p.id from FilmPackCard p where p.code = ?1")
+    Optional<Long> packCalled(String code);
+
+    /** A part that is fitted nowhere and has not ended; {@code model} null where it has none of its own. */
+    record OnShelf(Component part, PartModel model) {}
+
+    @Query(
+            """
+            select c, p from Component c left join PartModel p on p.id = c.partModelId
+            where c.kind = ?1 and not c.withdrawn and c.endedAt is null
+            and not exists (select 1 from Fitting f where f.componentId = c.id and f.removedAt is null)
+            order by c.boughtOn, c.number""")
+    List<OnShelf> onShelf(ComponentKind kind);
+
+    @Query("select m.modelId from Machine m where m.id = ?1")
+    long modelOf(long machineId);
 }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
@@ -18,6 +19,8 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.bolts.VatFrame;
+import keel.core.resin.VatSize;
+import keel.core.standing.MachineKind;
 import keel.core.standing.MachineTraits;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Sort;
@@ -148,6 +151,38 @@ public class Fleet {
         return new ModelView(model.code, ModelEntry.of(model), model.retiredAt != null);
     }
 
+    /**
+     * What the vats of a model may hold.
+     *
+     * @param fillLineMl null without a line
+     * @param plateMm2 area of the plate that goes down into it
+     */
+    public record Vessel(Double fillLineMl, VatSize inside, double plateMm2) {}
+
+    @Transactional(readOnly = true)
+    public Optional<Vessel> vesselOf(long modelId) {
+        return models.findById(modelId).map(m -> new Vessel(m.fillLineMl, m.vat(), m.plateWidthMm * m.plateDepthMm));
+    }
+
+    /** A model with the frame of its vat. */
+    public record ModelFrame(
+            long id,
+            String code,
+            String name,
+            MachineKind kind,
+            double plateWidthMm,
+            double plateDepthMm,
+            VatFrame frame) {}
+
+    /** Of every model, by its number. */
+    @Transactional(readOnly = true)
+    public Map<Long, ModelFrame> frames() {
+        return models.findAll().stream()
+                .collect(Collectors.toMap(
+                        m -> m.id,
+                        m -> new ModelFrame(m.id, m.code, m.name, m.kind, m.plateWidthMm, m.plateDepthMm, m.frame())));
+    }
+
     /** The film frame of a machine's vat, as far as it was counted. */
     @Transactional(readOnly = true)
     public VatFrame frame(long machineId) {
@@ -220,7 +255,6 @@ public class Fleet {
         }
         entry.into(model);
         note(null, model.id, "Model " + model.name + " changed.", entry, keeper);
-        models.flush();
         machines.findAll().stream()
                 .filter(m -> m.modelId.equals(model.id))
                 .forEach(m -> events.publishEvent(new MachineChanged(m.id)));
@@ -245,7 +279,7 @@ public class Fleet {
         machine.since = entry.since() == null ? clock.instant() : entry.since();
         machine.baselineHours = entry.baselineHours();
         into(machine, entry, room);
-        machines.saveAndFlush(machine);
+        machines.save(machine);
         parts.takeOver(
                 machine,
                 model,
@@ -277,7 +311,6 @@ public class Fleet {
         Refused.unless(entry.findings(clock.instant()));
         into(machine, entry, room);
         note(machine.id, machine.id, machine.name + ": set-up changed.", entry, keeper);
-        machines.flush();
         events.publishEvent(new MachineChanged(machine.id));
     }
 
@@ -293,6 +326,11 @@ public class Fleet {
                 machine.name + (retired ? " left the shop." : " is back in the shop."),
                 Map.of("machine", code),
                 keeper);
+    }
+
+    /** Makes other entries about this machine wait until this one is written. */
+    public void lock(long machineId) {
+        machines.lock(machineId);
     }
 
     /** The room follows a move. */

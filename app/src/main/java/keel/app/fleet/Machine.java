@@ -34,6 +34,9 @@ class Machine {
     @Enumerated(EnumType.STRING)
     School levellingSchool;
 
+    /** In the shop's own words; null where nobody named it. */
+    String controller;
+
     Instant since;
     double baselineHours;
     Instant retiredAt;

@@ -34,7 +34,7 @@ class PartRecords {
     void remove(Fitting fitting, Instant at, Long serviceId) {
         fitting.removedAt = at;
         fitting.removedBy = serviceId;
-        fittings.saveAndFlush(fitting);
+        fittings.save(fitting);
     }
 
     Component film(long vatId, Instant at, Long serviceId, Parts.Sheet sheet, Parts.Baseline baseline) {
@@ -62,7 +62,7 @@ class PartRecords {
         part.baselineUvHours = baseline.uvHours();
         part.baselineLayers = baseline.layers();
         part.baselinePrints = baseline.prints();
-        return components.saveAndFlush(part);
+        return components.save(part);
     }
 
     void fit(long componentId, Long machineId, Long vatId, Instant at, Long serviceId) {
@@ -72,7 +72,7 @@ class PartRecords {
         fitting.vatId = vatId;
         fitting.fittedAt = at;
         fitting.fittedBy = serviceId;
-        fittings.saveAndFlush(fitting);
+        fittings.save(fitting);
     }
 
     static void notBefore(Instant at, Instant last) {

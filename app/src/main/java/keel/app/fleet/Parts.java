@@ -28,6 +28,8 @@ public class Parts {
     private final Components components;
     private final PartRecords records;
     private final Fittings fittings;
+    private final PartModelRecords partModels;
+    private final MachineModels models;
     private final Logbook logbook;
     private final ApplicationEventPublisher events;
     private final Clock clock;
@@ -36,12 +38,16 @@ public class Parts {
             Components components,
             PartRecords records,
             Fittings fittings,
+            PartModelRecords partModels,
+            MachineModels models,
             Logbook logbook,
             ApplicationEventPublisher events,
             Clock clock) {
         this.components = components;
         this.records = records;
         this.fittings = fittings;
+        this.partModels = partModels;
+        this.models = models;
         this.logbook = logbook;
         this.events = events;
         this.clock = clock;
@@ -255,15 +261,20 @@ public class Parts {
         if (fittings.of(spare.id).isPresent()) {
             throw new Conflict("spare", name + " is on a machine.");
         }
-        String unfit = spare.partModelId != null
-                ? components.unfit(spare.partModelId, machine.modelId()).orElse(null)
-                : spare.modelId != null && spare.modelId != machine.modelId()
-                        ? "it is for another model of machine"
-                        : null;
+        String unfit = unfit(spare, machine.modelId());
         if (unfit != null) {
             throw new Conflict("spare", name + " does not fit " + machine.name() + ": " + unfit + ".");
         }
         return spare;
+    }
+
+    private String unfit(Component spare, long model) {
+        return spare.partModelId != null
+                ? partModels
+                        .findById(spare.partModelId)
+                        .flatMap(p -> p.unfitFor(models.findById(model).orElseThrow()))
+                        .orElse(null)
+                : spare.modelId != null && spare.modelId != model ? "it is for another model of machine" : null;
     }
 
     /** Marks a film or screen as ended while it is still fitted: the machine it is on is held until it is changed. */
@@ -295,7 +306,6 @@ public class Parts {
                 Map.of("part", code, "endReason", reason),
                 keeper));
         if (machine != null) {
-            components.flush();
             events.publishEvent(new MachineChanged(machine));
         }
     }
@@ -316,7 +326,6 @@ public class Parts {
             }
         }
         fittings.deleteAll(fitted);
-        fittings.flush();
         for (Fitting f : fittings.findByRemovedBy(serviceId)) {
             boolean taken = f.machineId != null
                     ? fittings.onMachine(
@@ -334,6 +343,5 @@ public class Parts {
             back.endReason = null;
         }
         components.findByMadeBy(serviceId).forEach(c -> c.withdrawn = true);
-        fittings.flush();
     }
 }

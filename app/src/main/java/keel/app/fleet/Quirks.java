@@ -1,11 +1,10 @@
 package keel.app.fleet;
 
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -13,15 +12,14 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
-import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,28 +36,30 @@ public class Quirks {
             "It stumbles over long rows of grey");
 
     private static final int LONGEST = 400;
-    private static final String OF_MACHINES =
-            """
-            select m.code, q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q
-            join person p on p.id = q.person_id
-            join machine m on m.retired_at is null join machine_model o on o.id = m.model_id
-            where q.retired_at is null and (cast(:only as varchar) is null or m.code = :only) and (
-              q.scope = 'MACHINE' and q.holder = m.code or q.scope = 'MODEL' and q.holder = o.code
-              or q.scope = 'CONTROLLER' and lower(q.holder) = lower(m.controller)
-              or q.scope = 'FIRMWARE' and locate('"version":"' || q.holder || '"', (select s.content from service s
-                where s.machine_id = m.id and s.kind = 'FIRMWARE' and not s.withdrawn order by s.at desc
-                fetch first row only)) > 0)
-            order by q.id""";
+    private static final Limit SHOWN = Limit.of(50);
 
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final Machines machines;
+    private final MachineModels models;
+    private final QuirkRecords records;
+    private final EntityManager entities;
     private final Clock clock;
 
-    Quirks(Fleet fleet, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Quirks(
+            Fleet fleet,
+            Logbook logbook,
+            Machines machines,
+            MachineModels models,
+            QuirkRecords records,
+            EntityManager entities,
+            Clock clock) {
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.machines = machines;
+        this.models = models;
+        this.records = records;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -69,21 +69,23 @@ public class Quirks {
      */
     @Transactional(readOnly = true)
     public Map<String, List<Quirk>> byMachine(String only) {
-        Map<String, List<Quirk>> all = new HashMap<>();
-        jdbc.sql(OF_MACHINES)
-                .param("only", only)
-                .query((row, i) -> all.computeIfAbsent(row.getString(1), code -> new ArrayList<>())
-                        .add(new Quirk(
-                                row.getLong(2),
-                                Quirk.Scope.valueOf(row.getString(3)),
-                                row.getString(4),
-                                row.getString(5),
-                                row.getString(6),
-                                row.getString(7),
-                                row.getObject(8, OffsetDateTime.class).toInstant(),
-                                row.getString(9))))
-                .list();
-        return all;
+        List<Quirk> open = new ArrayList<>(records.open());
+        Collections.reverse(open);
+        return open.isEmpty()
+                ? Map.of()
+                : records.holders(only).stream()
+                        .collect(Collectors.toMap(
+                                QuirkRecords.Holder::machine,
+                                h -> open.stream().filter(q -> isOf(q, h)).toList()));
+    }
+
+    private static boolean isOf(Quirk quirk, QuirkRecords.Holder holder) {
+        return switch (quirk.scope()) {
+            case MACHINE -> quirk.holder().equals(holder.machine());
+            case MODEL -> quirk.holder().equals(holder.model());
+            case CONTROLLER -> quirk.holder().equalsIgnoreCase(holder.controller());
+            case FIRMWARE -> quirk.holder().equals(holder.firmware());
+        };
     }
 
     @Transactional(readOnly = true)
@@ -100,21 +102,7 @@ public class Quirks {
     /** All open ones, newest first. */
     @Transactional(readOnly = true)
     public List<Quirk> all() {
-        return jdbc.sql(
-                        """
-                select q.id, q.scope, q.holder, q.code, q.text, q.workaround, q.noted_at, p.name from quirk q
-                join person p on p.id = q.person_id
-                where q.retired_at is null order by q.id desc""")
-                .query((row, i) -> new Quirk(
-                        row.getLong(1),
-                        Quirk.Scope.valueOf(row.getString(2)),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        row.getObject(7, OffsetDateTime.class).toInstant(),
-                        row.getString(8)))
-                .list();
+        return records.open();
     }
 
     /** @throws Refused if something is missing or the machine or model is not known */
@@ -128,55 +116,49 @@ public class Quirks {
         findings.text(workaround, LONGEST, "workaround", "How to live with it");
         if (findings.text(holder, 80, "holder", "Which one") && known) {
             findings.when(
-                    scope.equals("MACHINE") && !exists("machine", holder),
+                    scope.equals("MACHINE")
+                            && machines.findByCode(holder.strip()).isEmpty(),
                     "holder",
                     "There is no machine " + holder + ".");
             findings.when(
-                    scope.equals("MODEL") && !exists("machine_model", holder),
+                    scope.equals("MODEL") && models.findByCode(holder.strip()).isEmpty(),
                     "holder",
                     "There is no model " + holder + ".");
         }
         findings.when(
                 code != null && !code.isBlank() && !CODES.containsKey(code), "code", "There is no such kind of quirk.");
         Refused.unless(findings);
-        KeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into quirk (scope, holder, code, text, workaround, noted_at, person_id) values (?, "
-                        + "?, ?, ?, ?, ?, ?)")
-                .params(
-                        scope,
-                        holder.strip(),
-                        code == null || code.isBlank() ? null : code,
-                        text.strip(),
-                        workaround.strip(),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        keeper.personId())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        QuirkRecord quirk = new QuirkRecord();
+        quirk.scope = Quirk.Scope.valueOf(scope);
+        quirk.holder = holder.strip();
+        quirk.code = Typed.orNull(code);
+        quirk.text = text.strip();
+        quirk.workaround = workaround.strip();
+        quirk.notedAt = clock.instant();
+        quirk.personId = keeper.personId();
+        records.save(quirk);
         note(
-                machineId(scope, holder),
-                id,
-                "Quirk of " + Quirk.Scope.valueOf(scope).words() + " " + holder.strip() + ": " + text.strip(),
+                machineId(quirk.scope, holder),
+                quirk.id,
+                "Quirk of " + quirk.scope.words() + " " + holder.strip() + ": " + text.strip(),
                 keeper);
-        return id;
+        return quirk.id;
     }
 
     /** It is mended, or was none. */
     public void retire(long id, String why) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Quirk quirk = all().stream()
-                .filter(q -> q.id() == id)
-                .findFirst()
+        QuirkRecord quirk = records.findById(id)
+                .filter(q -> q.retiredAt == null)
                 .orElseThrow(() -> new NotThere("There is no open quirk " + id + "."));
-        jdbc.sql("update quirk set retired_at = ? where id = ?")
-                .params(clock.instant().atOffset(ZoneOffset.UTC), id)
-                .update();
+        quirk.retiredAt = clock.instant();
         logbook.write(LogDraft.of(
                         LogKind.QUIRK_NOTED,
-                        machineId(quirk.scope().name(), quirk.holder()),
+                        machineId(quirk.scope, quirk.holder),
                         "QUIRK",
                         id,
                         clock.instant(),
-                        "No longer a quirk: " + quirk.text(),
+                        "No longer a quirk: " + quirk.text,
                         Map.of(),
                         keeper)
                 .noting(why));
@@ -192,10 +174,8 @@ public class Quirks {
                 "controller",
                 "A controller's name may have 60 characters at most.");
         Refused.unless(findings);
-        String kept = name == null || name.isBlank() ? null : name.strip();
-        jdbc.sql("update machine set controller = ? where id = ?")
-                .params(kept, ref.id())
-                .update();
+        String kept = Typed.orNull(name);
+        machines.findById(ref.id()).orElseThrow().controller = kept;
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 ref.id(),
@@ -210,11 +190,9 @@ public class Quirks {
     /** Machine code to the name of its controller, where that is known. */
     @Transactional(readOnly = true)
     public Map<String, String> controllers() {
-        Map<String, String> names = new HashMap<>();
-        jdbc.sql("select code, controller from machine where controller is not null and retired_at is null")
-                .query((row, i) -> names.put(row.getString(1), row.getString(2)))
-                .list();
-        return names;
+        return machines.findAll().stream()
+                .filter(m -> m.controller != null && m.retiredAt == null)
+                .collect(Collectors.toMap(m -> m.code, m -> m.controller));
     }
 
     /** One test piece on two machines: what each shows, and whether they differ. */
@@ -229,21 +207,16 @@ public class Quirks {
         findings.text(secondShows, LONGEST, "secondShows", "What the second shows");
         findings.when(one.id() == two.id(), "second", "Choose two machines.");
         Refused.unless(findings);
-        jdbc.sql(
-                        """
-                insert into comparison (piece, first_machine_id, first_shows, second_machine_id, second_shows,
-                differs, at, person_id)
-                values (?, ?, ?, ?, ?, ?, ?, ?)""")
-                .params(
-                        piece.strip(),
-                        one.id(),
-                        firstShows.strip(),
-                        two.id(),
-                        secondShows.strip(),
-                        differs,
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        actor.personId())
-                .update();
+        ComparisonRecord kept = new ComparisonRecord();
+        kept.piece = piece.strip();
+        kept.firstMachineId = one.id();
+        kept.firstShows = firstShows.strip();
+        kept.secondMachineId = two.id();
+        kept.secondShows = secondShows.strip();
+        kept.differs = differs;
+        kept.at = clock.instant();
+        kept.personId = actor.personId();
+        entities.persist(kept);
         String headline =
                 piece.strip() + " on " + one.name() + " and " + two.name() + (differs ? ": they differ." : ": alike.");
         note(one.id(), 0, headline, actor);
@@ -252,35 +225,11 @@ public class Quirks {
 
     @Transactional(readOnly = true)
     public List<Comparison> comparisons() {
-        return jdbc.sql(
-                        """
-                select c.id, c.piece, a.name, c.first_shows, b.name, c.second_shows, c.differs, c.at, p.name
-                from comparison c join machine a on a.id = c.first_machine_id
-                join machine b on b.id = c.second_machine_id join person p on p.id = c.person_id
-                order by c.at desc, c.id desc fetch first 50 rows only""")
-                .query((row, i) -> new Comparison(
-                        row.getLong(1),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        row.getBoolean(7),
-                        row.getObject(8, OffsetDateTime.class).toInstant(),
-                        row.getString(9)))
-                .list();
+        return records.comparisons(SHOWN);
     }
 
-    private boolean exists(String table, String code) {
-        return jdbc.sql("select count(*) from " + table + " where code = ?")
-                        .param(code.strip())
-                        .query(Integer.class)
-                        .single()
-                > 0;
-    }
-
-    private Long machineId(String scope, String holder) {
-        return scope.equals("MACHINE")
+    private Long machineId(Quirk.Scope scope, String holder) {
+        return scope == Quirk.Scope.MACHINE
                 ? Long.valueOf(fleet.machineOfEntry(holder.strip()).id())
                 : null;
     }

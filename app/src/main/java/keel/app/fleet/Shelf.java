@@ -2,6 +2,7 @@ package keel.app.fleet;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
@@ -103,7 +104,7 @@ public class Shelf {
         Refused.unless(findings);
         Component part = records.make(kind, clock.instant(), null, Parts.Baseline.NEW);
         origin.into(part);
-        components.saveAndFlush(part);
+        components.save(part);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -129,7 +130,7 @@ public class Shelf {
         requireOtherSerial(part.kind, origin, part.id, findings);
         Refused.unless(findings);
         origin.into(part);
-        components.saveAndFlush(part);
+        components.save(part);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -148,5 +149,31 @@ public class Shelf {
                     "serial",
                     "Another one with the serial number " + origin.serial().strip() + " is on record.");
         }
+    }
+
+    /** A part on the shelf, as a list offers it. */
+    public record Spare(String code, String words) {}
+
+    /** Screens or light engines on the shelf that fit the model of a machine, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<Spare> spares(long machineId, ComponentKind kind) {
+        return components.onShelf(kind).stream()
+                .filter(s -> fits(s, components.modelOf(machineId)))
+                .map(s -> new Spare(s.part().code, words(s)))
+                .toList();
+    }
+
+    private static boolean fits(Components.OnShelf spare, long model) {
+        return spare.model() == null
+                ? spare.part().modelId != null && spare.part().modelId == model
+                : spare.model().fits.stream().anyMatch(m -> m.id == model);
+    }
+
+    private static String words(Components.OnShelf spare) {
+        Component part = spare.part();
+        return part.code
+                + (spare.model() == null ? "" : ", " + spare.model().words())
+                + (part.serial == null ? "" : ", serial " + part.serial)
+                + (part.boughtOn == null ? "" : ", bought " + part.boughtOn);
     }
 }

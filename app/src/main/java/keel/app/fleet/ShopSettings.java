@@ -1,15 +1,17 @@
 package keel.app.fleet;
 
+import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.stream.Collectors;
 import keel.app.base.Refused;
+import keel.app.base.ShopZone;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.standing.Defaults;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -18,18 +20,22 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** Name and zone of the shop, and its own figures in place of the defaults. Read on every page, so kept in memory. */
 @Service
 @Transactional
-public class ShopSettings {
+public class ShopSettings implements ShopZone {
 
     private final Shops shops;
-    private final JdbcClient jdbc;
+    private final ShopDefaults own;
+    private final ShopTexts texts;
+    private final Clock clock;
     private final Defaults shipped = Defaults.shipped();
     private volatile Now now;
 
     private record Now(String name, ZoneId zone, Defaults defaults) {}
 
-    ShopSettings(Shops shops, JdbcClient jdbc) {
+    ShopSettings(Shops shops, ShopDefaults own, ShopTexts texts, Clock clock) {
         this.shops = shops;
-        this.jdbc = jdbc;
+        this.own = own;
+        this.texts = texts;
+        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
@@ -37,6 +43,7 @@ public class ShopSettings {
         return now().name();
     }
 
+    @Override
     @Transactional(readOnly = true)
     public ZoneId zone() {
         return now().zone();
@@ -67,25 +74,39 @@ public class ShopSettings {
     public void changeDefaults(Map<String, String> typed) {
         Actor.require(Role.OWNER);
         Findings findings = new Findings();
-        Map<String, Double> own = new HashMap<>();
+        Map<String, Double> figures = new HashMap<>();
         for (Defaults.Figure figure : shipped.figures()) {
             String text = typed.get(figure.code());
             if (text != null
                     && findings.range(
                             number(text), figure.low(), figure.high(), figure.code(), figure.name(), figure.unit())) {
-                own.put(figure.code(), number(text));
+                figures.put(figure.code(), number(text));
             }
         }
         Refused.unless(findings);
-        own.forEach((code, amount) -> {
-            jdbc.sql("delete from shop_default where code = ?").param(code).update();
-            if (amount != shipped.value(code)) {
-                jdbc.sql("insert into shop_default (code, amount) values (?, ?)")
-                        .params(code, amount)
-                        .update();
+        figures.forEach((code, amount) -> {
+            if (amount == shipped.value(code)) {
+                own.deleteById(code);
+            } else {
+                own.save(new ShopDefault(code, amount));
             }
         });
         forgetAfterCommit();
+    }
+
+    /** Makes others who change what the whole shop goes by wait. */
+    public void lock() {
+        shops.lock();
+    }
+
+    /** What the shop wrote under a code, blank where it wrote nothing. */
+    @Transactional(readOnly = true)
+    public String text(String code) {
+        return texts.findById(code).map(t -> t.text).orElse("");
+    }
+
+    public void write(String code, String text) {
+        texts.save(new ShopText(code, text, clock.instant()));
     }
 
     private void forgetAfterCommit() {
@@ -101,11 +122,8 @@ public class ShopSettings {
         Now known = now;
         if (known == null) {
             Shop shop = shops.findById(1).orElseThrow();
-            Map<String, Double> own = new HashMap<>();
-            jdbc.sql("select code, amount from shop_default")
-                    .query((row, i) -> own.put(row.getString(1), row.getDouble(2)))
-                    .list();
-            known = new Now(shop.name, ZoneId.of(shop.zone), shipped.with(own));
+            Map<String, Double> figures = own.findAll().stream().collect(Collectors.toMap(d -> d.code, d -> d.amount));
+            known = new Now(shop.name, ZoneId.of(shop.zone), shipped.with(figures));
             now = known;
         }
         return known;

@@ -104,7 +104,7 @@ public class QuickLines {
         entry.line = line.strip();
         entry.reading =
                 reading.words().substring(0, Math.min(600, reading.words().length()));
-        entries.saveAndFlush(entry);
+        entries.save(entry);
         return new Understood(true, reading.words(), reading.choices(), true, path, entry.id, entry.at.plus(UNDO));
     }
 

@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import keel.app.air.AirParts;
 import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
@@ -18,7 +20,6 @@ import keel.core.guide.Procedure;
 import keel.core.guide.Step;
 import keel.core.standing.LevelJoint;
 import keel.core.standing.MachineTraits;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** How far each session has come: read from the records, written back, and put together for a page. */
@@ -30,7 +31,8 @@ class Courses {
     private final Fleet fleet;
     private final Vats vats;
     private final AirParts airParts;
-    private final JdbcClient jdbc;
+    private final GuideVats sittings;
+    private final GuideSessions sessions;
     private final ObjectMapper json;
 
     Courses(
@@ -39,14 +41,16 @@ class Courses {
             Fleet fleet,
             Vats vats,
             AirParts airParts,
-            JdbcClient jdbc,
+            GuideVats sittings,
+            GuideSessions sessions,
             ObjectMapper json) {
         this.guidebook = guidebook;
         this.notes = notes;
         this.fleet = fleet;
         this.vats = vats;
         this.airParts = airParts;
-        this.jdbc = jdbc;
+        this.sittings = sittings;
+        this.sessions = sessions;
         this.json = json;
     }
 
@@ -82,15 +86,8 @@ class Courses {
     }
 
     private List<Course.Subject> inSitting(long session) {
-        record VatRow(String vat, String step, int bolts, String answers) {}
-        List<VatRow> rows = jdbc.sql(
-                        "select v.code, g.step, g.bolts_done, g.answers from guide_vat g join component v on v.id = "
-                                + "g.vat_id where g.session_id = ? order by g.place")
-                .param(session)
-                .query((row, i) -> new VatRow(row.getString(1), row.getString(2), row.getInt(3), row.getString(4)))
-                .list();
-        return rows.stream()
-                .map(r -> subject(vats.one(r.vat()), r.step(), r.bolts(), r.answers()))
+        return sittings.of(session).stream()
+                .map(s -> subject(vats.one(s.vat()), s.place().step, s.place().boltsDone, s.place().answers))
                 .toList();
     }
 
@@ -109,14 +106,18 @@ class Courses {
         session.step = current.step;
         session.boltsDone = current.boltsDone;
         if (session.subject() instanceof GuideSubject.WithVats) {
-            course.subjects().forEach(s -> jdbc.sql(
-                            "update guide_vat set step = ?, bolts_done = ?, answers = ? where session_id = ? and "
-                                    + "vat_id = ?")
-                    .params(s.step, s.boltsDone, text(s.answers), session.id, s.vatId)
-                    .update());
+            Map<Long, Course.Subject> byVat =
+                    course.subjects().stream().collect(Collectors.toMap(s -> s.vatId, Function.identity()));
+            sittings.of(session.id).forEach(place -> keep(place.place(), byVat.get(place.place().vatId)));
         } else {
             session.answers = text(current.answers);
         }
+    }
+
+    private void keep(GuideVat place, Course.Subject subject) {
+        place.step = subject.step;
+        place.boltsDone = subject.boltsDone;
+        place.answers = text(subject.answers);
     }
 
     /** A session as pages show it. */
@@ -174,10 +175,7 @@ class Courses {
     }
 
     private String name(Long person) {
-        return jdbc.sql("select name from person where id = ?")
-                .param(person)
-                .query(String.class)
-                .single();
+        return sessions.nameOf(person);
     }
 
     private Map<String, String> answers(String text) {

@@ -1,7 +1,11 @@
 package keel.app.guides;
 
+import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface GuideSessions extends JpaRepository<GuideSession, Long> {
 
@@ -9,4 +13,34 @@ interface GuideSessions extends JpaRepository<GuideSession, Long> {
             Long machineId, String procedureCode);
 
     Optional<GuideSession> findFirstByAirPartIdAndFinishedAtIsNullAndGivenUpAtIsNull(Long airPartId);
+
+    @Query("select p.name from PersonName p where p.id = ?1")
+    String nameOf(long person);
+
+    /** Something begun; machine or part of the air null where it is for neither. */
+    record Begun(GuideSession session, String machine, String machineName, String airPart, String touchedBy) {}
+
+    @Query(
+            """
+            select s, m.code, m.name, a.name, p.name from GuideSession s left join MachineCard m on m.id = s.machineId
+            left join AirPartName a on a.id = s.airPartId join PersonName p on p.id = s.touchedBy
+            where s.finishedAt is null and s.givenUpAt is null order by s.touchedAt desc""")
+    List<Begun> begun();
+
+    /** When something was begun and done; {@code vats} how many were in the sitting. */
+    record Took(Instant startedAt, Instant finishedAt, long vats) {}
+
+    @Query(
+            """
+            select s.startedAt, s.finishedAt, 0L from GuideSession s where s.procedureCode = ?1
+            and s.finishedAt is not null and (s.machineId is not null or s.airPartId is not null)
+            order by s.finishedAt desc""")
+    List<Took> took(String procedure, Limit most);
+
+    @Query(
+            """
+            select s.startedAt, s.finishedAt, count(g.vatId) from GuideSession s join GuideVat g on g.sessionId = s.id
+            where s.procedureCode = ?1 and s.finishedAt is not null group by s.id, s.startedAt, s.finishedAt
+            having count(g.vatId) > 1 order by s.finishedAt desc""")
+    List<Took> sittings(String procedure, Limit most);
 }

@@ -10,7 +10,7 @@ import keel.app.fleet.MachineRef;
 import keel.core.guide.Procedure;
 import keel.core.guide.Procedures;
 import keel.core.standing.ServiceKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,11 +19,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Guidebook {
 
-    private final Procedures procedures = Procedures.shipped();
-    private final JdbcClient jdbc;
+    private static final Limit LAST = Limit.of(9);
 
-    Guidebook(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    private final Procedures procedures = Procedures.shipped();
+    private final GuideSessions sessions;
+
+    Guidebook(GuideSessions sessions) {
+        this.sessions = sessions;
     }
 
     /** The procedure that ends with this service on this kind of machine, or empty. */
@@ -57,37 +59,27 @@ public class Guidebook {
 
     /** How long the last few of this kind took, as a middle value; empty if none was gone through yet. */
     public Optional<Duration> usually(String procedure) {
-        List<Long> minutes = jdbc
-                .sql(
-                        """
-                select datediff(minute, started_at, finished_at) from guide_session where procedure_code = ?
-                and finished_at is not null and (machine_id is not null or air_part_id is not null)
-                order by finished_at desc fetch first 9 rows only""")
-                .param(procedure)
-                .query(Long.class)
-                .list()
-                .stream()
+        List<Double> minutes = sessions.took(procedure, LAST).stream()
+                .map(Guidebook::minutes)
                 .sorted()
                 .toList();
-        return minutes.isEmpty() ? Optional.empty() : Optional.of(Duration.ofMinutes(minutes.get(minutes.size() / 2)));
+        return middle(minutes).map(m -> Duration.ofMinutes(Math.round(m)));
     }
 
     /** How long each vat took in the last few sittings of this kind; empty if there was none. */
     public Optional<Double> minutesAVat(String procedure) {
-        List<Double> minutes = jdbc
-                .sql(
-                        """
-                select cast(datediff(minute, s.started_at, s.finished_at) as double precision) / count(g.place)
-                from guide_session s join guide_vat g on g.session_id = s.id
-                where s.procedure_code = ? and s.finished_at is not null
-                group by s.id, s.started_at, s.finished_at having count(g.place) > 1
-                order by s.finished_at desc fetch first 9 rows only""")
-                .param(procedure)
-                .query(Double.class)
-                .list()
-                .stream()
+        List<Double> minutes = sessions.sittings(procedure, LAST).stream()
+                .map(t -> minutes(t) / t.vats())
                 .sorted()
                 .toList();
-        return minutes.isEmpty() ? Optional.empty() : Optional.of(minutes.get(minutes.size() / 2));
+        return middle(minutes);
+    }
+
+    private static double minutes(GuideSessions.Took took) {
+        return Duration.between(took.startedAt(), took.finishedAt()).toMinutes();
+    }
+
+    private static Optional<Double> middle(List<Double> sorted) {
+        return sorted.isEmpty() ? Optional.empty() : Optional.of(sorted.get(sorted.size() / 2));
     }
 }

@@ -1,9 +1,6 @@
 package keel.app.guides;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -32,7 +29,6 @@ import keel.core.guide.Step;
 import keel.core.standing.FieldReading;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -56,7 +52,7 @@ public class Guides {
     private final Stock stock;
     private final Occupancy occupancy;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final GuideVats sittings;
     private final Clock clock;
 
     Guides(
@@ -71,7 +67,7 @@ public class Guides {
             Stock stock,
             Occupancy occupancy,
             Logbook logbook,
-            JdbcClient jdbc,
+            GuideVats sittings,
             Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
@@ -84,7 +80,7 @@ public class Guides {
         this.stock = stock;
         this.occupancy = occupancy;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.sittings = sittings;
         this.clock = clock;
     }
 
@@ -145,7 +141,7 @@ public class Guides {
         session.startedAt = clock.instant();
         session.startedBy = actor.personId();
         touch(session, actor);
-        return sessions.saveAndFlush(session);
+        return sessions.save(session);
     }
 
     /**
@@ -184,31 +180,21 @@ public class Guides {
             occupancy.lock(subject.machine.id());
             requireStill(subject.machine, procedure);
         }
-        boolean begun = jdbc.sql(
-                                """
-                select count(*) from guide_vat g join guide_session s on s.id = g.session_id
-                where g.vat_id = ? and s.procedure_code = ? and s.finished_at is null and s.given_up_at is null""")
-                        .params(vat.id(), procedure.code())
-                        .query(Integer.class)
-                        .single()
-                > 0;
-        if (begun) {
+        if (sittings.open(vat.id(), procedure.code()) > 0) {
             throw new Conflict(
                     "vats",
                     "Vat " + vat.code()
                             + " is in a sitting that was begun already. Go on there, under Step by step, or give it "
                             + "up first.");
         }
+        GuideVat joined = new GuideVat();
+        joined.sessionId = session.id;
+        joined.place = place;
+        joined.vatId = vat.id();
+        joined.step = procedure.path(subject.traits, Map.of()).get(0).code();
         // where nothing was in it, nobody has to say why it ended
-        jdbc.sql("insert into guide_vat (session_id, place, vat_id, step, bolts_done, answers) values (?, ?, "
-                        + "?, ?, 0, ?)")
-                .params(
-                        session.id,
-                        place,
-                        vat.id(),
-                        procedure.path(subject.traits, Map.of()).get(0).code(),
-                        vat.film() == null ? "{\"endReason\":\"OTHER\"}" : "{}")
-                .update();
+        joined.answers = vat.film() == null ? "{\"endReason\":\"OTHER\"}" : "{}";
+        sittings.save(joined);
     }
 
     private void requireStill(MachineRef machine, Procedure procedure) {
@@ -287,7 +273,7 @@ public class Guides {
         note.text = text.strip();
         note.at = clock.instant();
         note.personId = actor.personId();
-        notes.saveAndFlush(note);
+        notes.save(note);
     }
 
     /** Ends it without writing anything down but that it was begun. */
@@ -355,17 +341,17 @@ public class Guides {
     /** Everything that is begun and not finished, latest first. */
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
-        return jdbc.sql(
-                        """
-                select s.id, m.code, coalesce(m.name, a.name, (select 'Vats ' || listagg(v.code, ', ') within group
-                (order by g.place) from guide_vat g join component v on v.id = g.vat_id
-                  where g.session_id = s.id)), s.procedure_code, s.step, s.touched_at, p.name
-                  from guide_session s left join machine m on m.id = s.machine_id left join air_part a
-                  on a.id = s.air_part_id
-                join person p on p.id = s.touched_by where s.finished_at is null and s.given_up_at is null
-                order by s.touched_at desc""")
-                .query(this::openGuide)
-                .list();
+        List<GuideSessions.Begun> begun = sessions.begun();
+        if (begun.isEmpty()) {
+            return List.of();
+        }
+        Map<Long, String> vatsOf = sittings
+                .of(begun.stream().map(b -> b.session().id).toList())
+                .stream()
+                .collect(Collectors.groupingBy(
+                        v -> v.place().sessionId,
+                        Collectors.mapping(GuideVats.InSitting::vat, Collectors.joining(", ", "Vats ", ""))));
+        return begun.stream().map(b -> openGuide(b, vatsOf)).toList();
     }
 
     private Optional<GuideSession> session(MachineRef machine, String procedure) {
@@ -391,7 +377,7 @@ public class Guides {
     private void keep(GuideSession session, Course course) {
         courses.take(session, course);
         touch(session, Actor.current());
-        sessions.saveAndFlush(session);
+        sessions.save(session);
     }
 
     private void touch(GuideSession session, Actor actor) {
@@ -421,15 +407,19 @@ public class Guides {
         return answers;
     }
 
-    private OpenGuide openGuide(ResultSet row, int number) throws SQLException {
-        Procedure procedure = guidebook.called(row.getString(4));
+    private OpenGuide openGuide(GuideSessions.Begun begun, Map<Long, String> vatsOf) {
+        GuideSession session = begun.session();
+        Procedure procedure = guidebook.called(session.procedureCode);
+        String subject = begun.machineName() != null
+                ? begun.machineName()
+                : begun.airPart() != null ? begun.airPart() : vatsOf.get(session.id);
         return new OpenGuide(
-                row.getLong(1),
-                row.getString(2),
-                row.getString(3),
+                session.id,
+                begun.machine(),
+                subject,
                 procedure.name(),
-                procedure.step(row.getString(5)).map(Step::title).orElse("Write it down"),
-                row.getObject(6, OffsetDateTime.class).toInstant(),
-                row.getString(7));
+                procedure.step(session.step).map(Step::title).orElse("Write it down"),
+                session.touchedAt,
+                begun.touchedBy());
     }
 }

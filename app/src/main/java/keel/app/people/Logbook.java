@@ -1,19 +1,13 @@
 package keel.app.people;
 
-import static keel.app.base.Rows.instant;
-import static keel.app.base.Rows.time;
-
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.persistence.EntityManager;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import keel.app.base.Conflict;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import keel.app.base.Typed;
+import keel.app.base.Where;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,21 +18,21 @@ public class Logbook {
 
     private static final String LINES =
             """
-            select e.id, e.kind, m.code, m.name, e.subject_kind, e.subject_id, e.happened_at, e.written_at, p.name
-            as person, e.via,
-              e.headline, e.note, e.content, e.supersedes_id, e.reason,
-              exists (select 1 from log_entry later where later.supersedes_id = e.id) as superseded
-            from log_entry e join person p on p.id = e.person_id left join machine m on m.id = e.machine_id
+            select new keel.app.people.LogLine(e.id, e.kind, m.code, m.name, e.subjectKind, e.subjectId,
+            e.happenedAt, e.writtenAt, p.name, e.via,
+            e.headline, e.note, e.content, e.supersedesId, e.reason,
+            case when exists (select 1 from LogEntry later where later.supersedesId = e.id) then true else false end)
+            from LogEntry e join Person p on p.id = e.personId left join LogMachine m on m.id = e.machineId
             """;
 
     private final EntityManager entities;
-    private final JdbcClient jdbc;
+    private final LogEntries entries;
     private final ObjectMapper json;
     private final Clock clock;
 
-    Logbook(EntityManager entities, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+    Logbook(EntityManager entities, LogEntries entries, ObjectMapper json, Clock clock) {
         this.entities = entities;
-        this.jdbc = jdbc;
+        this.entries = entries;
         this.json = json;
         this.clock = clock;
     }
@@ -66,83 +60,54 @@ public class Logbook {
     /** Id of the newest entry of these kinds about a subject, or null. */
     @Transactional(readOnly = true)
     public Long latest(String subjectKind, long subjectId, LogKind... kinds) {
-        return jdbc.sql("select max(id) from log_entry where subject_kind = :kind and subject_id = :id and kind in "
-                        + "(:kinds)")
-                .param("kind", subjectKind)
-                .param("id", subjectId)
-                .param("kinds", List.of(kinds).stream().map(Enum::name).toList())
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+        return entries.latest(subjectKind, subjectId, List.of(kinds));
     }
+
+    /** What has a code and a name. */
+    public record Named(String code, String name) {}
+
+    /** Machines that entries may be about, those that left the shop too, by name. */
+    @Transactional(readOnly = true)
+    public List<Named> machines() {
+        return entries.machines();
+    }
+
+    /** A page of entries, and whether there are older ones. */
+    public record LogPage(List<LogLine> lines, boolean more) {}
 
     @Transactional(readOnly = true)
+    public LogPage page(LogFilter filter) {
+        List<LogLine> lines = read(filter, filter.size() + 1);
+        return new LogPage(lines.subList(0, Math.min(filter.size(), lines.size())), lines.size() > filter.size());
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
     public List<LogLine> lines(LogFilter filter) {
-        List<String> where = new ArrayList<>();
-        if (present(filter.machine())) {
-            where.add("e.machine_id = (select id from machine where code = :machine)");
-        }
-        if (filter.kind() != null) {
-            where.add("e.kind = :kind");
-        }
-        if (filter.from() != null) {
-            where.add("e.happened_at >= :from");
-        }
-        if (filter.to() != null) {
-            where.add("e.happened_at < :to");
-        }
-        if (filter.subjectKind() != null) {
-            where.add("e.subject_kind = :subjectKind and e.subject_id = :subjectId");
-        }
-        List<String> words = present(filter.text())
-                ? List.of(filter.text().toLowerCase(Locale.ROOT).strip().split("\\s+"))
-                : List.of();
-        for (int i = 0; i < words.size(); i++) {
-            where.add("lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || "
-                    + "p.name || ' ' "
-                    + "|| coalesce(m.name, '')) like :word" + i + " escape '!'");
-        }
-        JdbcClient.StatementSpec query = jdbc.sql(
-                        LINES + (where.isEmpty() ? "" : " where " + String.join(" and ", where))
-                                + " order by e.happened_at desc, e.id desc offset :skip rows fetch next :size rows "
-                                + "only")
-                .param("machine", filter.machine())
-                .param("kind", filter.kind() == null ? null : filter.kind().name())
-                .param("from", time(filter.from()))
-                .param("to", time(filter.to()))
-                .param("subjectKind", filter.subjectKind())
-                .param("subjectId", filter.subjectId())
-                .param("skip", (long) filter.page() * filter.size())
-                .param("size", filter.size());
-        for (int i = 0; i < words.size(); i++) {
-            query = query.param("word" + i, "%" + words.get(i).replaceAll("([%_!])", "!$1") + "%");
-        }
-        return query.query(Logbook::line).list();
+        return read(filter, filter.size());
     }
 
-    private static LogLine line(ResultSet row, int number) throws SQLException {
-        return new LogLine(
-                row.getLong("id"),
-                LogKind.valueOf(row.getString("kind")),
-                row.getString("code"),
-                row.getString("name"),
-                row.getString("subject_kind"),
-                row.getLong("subject_id"),
-                instant(row, "happened_at"),
-                instant(row, "written_at"),
-                row.getString("person"),
-                row.getString("via"),
-                row.getString("headline"),
-                row.getString("note"),
-                row.getString("content"),
-                row.getObject("supersedes_id", Long.class),
-                row.getString("reason"),
-                row.getBoolean("superseded"));
+    private List<LogLine> read(LogFilter filter, int most) {
+        return new Where()
+                .and("m.code =", Typed.orNull(filter.machine()))
+                .and("e.kind =", filter.kind())
+                .and("e.happenedAt >=", filter.from())
+                .and("e.happenedAt <", filter.to())
+                .and("e.subjectKind =", filter.subjectKind())
+                .and("e.subjectId =", filter.subjectId())
+                .words(TEXT, filter.text())
+                .list(
+                        entities,
+                        LINES,
+                        "e.happenedAt desc, e.id desc",
+                        LogLine.class,
+                        (long) filter.page() * filter.size(),
+                        most);
     }
 
-    private static boolean present(String text) {
-        return text != null && !text.isBlank();
-    }
+    private static final String TEXT =
+            "lower(e.headline || ' ' || coalesce(e.note, '') || ' ' || coalesce(e.reason, '') || ' ' || p.name || ' '"
+                    + " || coalesce(m.name, ''))";
 
     private String json(Object content) {
         try {

@@ -1,13 +1,13 @@
 package keel.app.prints;
 
-import static keel.app.base.Rows.time;
-
-import java.time.OffsetDateTime;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import keel.core.standing.ServiceKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,13 +17,21 @@ import org.springframework.transaction.annotation.Transactional;
 public class Attempts {
 
     private static final int MOST = 20;
+    private static final Set<ServiceKind> CHANGES_NOTHING = EnumSet.of(
+            ServiceKind.PLATE_CLEARED,
+            ServiceKind.CLEAN_UP,
+            ServiceKind.VAT_INSPECTED,
+            ServiceKind.SCREEN_INSPECTED,
+            ServiceKind.OFF,
+            ServiceKind.ON,
+            ServiceKind.COMMISSIONED);
 
     private final Runs runs;
-    private final JdbcClient jdbc;
+    private final RunRecords records;
 
-    Attempts(Runs runs, JdbcClient jdbc) {
+    Attempts(Runs runs, RunRecords records) {
         this.runs = runs;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /** All attempts that this run is one of, the first one first; at least the run itself. */
@@ -51,28 +59,15 @@ public class Attempts {
     }
 
     private Long before(long run) {
-        return jdbc.sql("select again_of from run where id = ? and again_of is not null")
-                .param(run)
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+        return records.before(run).orElse(null);
     }
 
     private Long after(long run) {
-        return jdbc.sql("select id from run where again_of = ? and not withdrawn order by started_at fetch first "
-                        + "row only")
-                .param(run)
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+        return records.after(run, Limit.of(1)).stream().findFirst().orElse(null);
     }
 
     private Long failure(long run) {
-        return jdbc.sql("select id from failure where run_id = ? and not withdrawn order by id fetch first row only")
-                .param(run)
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+        return records.failureOf(run);
     }
 
     /** Another machine, work at the bench other than cleaning, and new settings. */
@@ -81,28 +76,13 @@ public class Attempts {
         if (!from.machine().equals(to.machine())) {
             changed.add("on " + to.machineName());
         }
-        OffsetDateTime begin = time(from.endedAt() == null ? from.startedAt() : from.endedAt());
-        jdbc
-                .sql(
-                        """
-                select s.kind from service s join machine m on m.id = s.machine_id where m.code = ? and s.at >= ?
-                and s.at <= ? and not s.withdrawn
-                  and s.kind not in ('PLATE_CLEARED', 'CLEAN_UP', 'VAT_INSPECTED', 'SCREEN_INSPECTED', 'OFF', 'ON',
-                  'COMMISSIONED') order by s.at""")
-                .params(to.machine(), begin, time(to.startedAt()))
-                .query((row, i) -> ServiceKind.valueOf(row.getString(1)).done().toLowerCase(Locale.ROOT))
-                .list()
-                .stream()
+        Instant begin = from.endedAt() == null ? from.startedAt() : from.endedAt();
+        records.services(to.machine(), begin, to.startedAt()).stream()
+                .filter(kind -> !CHANGES_NOTHING.contains(kind))
+                .map(kind -> kind.done().toLowerCase(Locale.ROOT))
                 .distinct()
                 .forEach(changed::add);
-        int versions = jdbc.sql(
-                        """
-                select count(*) from profile_version v join profile p on p.id = v.profile_id join machine m
-                on m.id = p.machine_id
-                where m.code = ? and v.number > 1 and v.made_at >= ? and v.made_at <= ?""")
-                .params(to.machine(), begin, time(to.startedAt()))
-                .query(Integer.class)
-                .single();
+        long versions = records.newSettings(to.machine(), begin, to.startedAt());
         if (versions > 0) {
             changed.add("settings");
         }

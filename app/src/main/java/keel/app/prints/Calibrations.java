@@ -4,8 +4,6 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -17,7 +15,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.exposure.WorkingCurve;
 import keel.core.scale.ScaleCorrection;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,16 +24,18 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Calibrations {
 
+    private static final Limit SHOWN = Limit.of(12);
+
     private final Fleet fleet;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final Calibrated records;
     private final ObjectMapper json;
     private final Clock clock;
 
-    Calibrations(Fleet fleet, Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+    Calibrations(Fleet fleet, Logbook logbook, Calibrated records, ObjectMapper json, Clock clock) {
         this.fleet = fleet;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.json = json;
         this.clock = clock;
     }
@@ -72,21 +72,21 @@ public class Calibrations {
     /** Those of a profile, newest first. */
     @Transactional(readOnly = true)
     public List<Kept> of(ProfileView profile) {
-        return jdbc.sql("select at, result from calibration where profile_id = ? order by at desc fetch first 12 "
-                        + "rows only")
-                .param(profile.id())
-                .query((row, i) ->
-                        new Kept(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
-                .list();
+        return records.of(profile.id(), SHOWN);
     }
 
     private void keep(ProfileView profile, String kind, Map<String, Object> content, String result) {
         Actor actor = Actor.current();
         MachineRef machine = fleet.machineOfEntry(profile.machine());
         Instant now = clock.instant();
-        jdbc.sql("insert into calibration (profile_id, kind, at, person_id, content, result) values (?, ?, ?, ?, ?, ?)")
-                .params(profile.id(), kind, now.atOffset(ZoneOffset.UTC), actor.personId(), text(content), result)
-                .update();
+        CalibrationRecord kept = new CalibrationRecord();
+        kept.profileId = profile.id();
+        kept.kind = kind;
+        kept.at = now;
+        kept.personId = actor.personId();
+        kept.content = text(content);
+        kept.result = result;
+        records.save(kept);
         logbook.write(LogDraft.of(
                 LogKind.CALIBRATED,
                 machine.id(),

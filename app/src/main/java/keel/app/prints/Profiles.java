@@ -2,10 +2,7 @@ package keel.app.prints;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -28,7 +25,7 @@ import keel.core.profile.OneAtATime;
 import keel.core.profile.ProfileSettings;
 import keel.core.profile.Setting;
 import keel.core.profile.VersionFared;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,7 +41,6 @@ public class Profiles {
     private final Fleet fleet;
     private final Occupancy occupancy;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
     Profiles(
@@ -53,24 +49,20 @@ public class Profiles {
             Fleet fleet,
             Occupancy occupancy,
             Logbook logbook,
-            JdbcClient jdbc,
             Clock clock) {
         this.records = records;
         this.versions = versions;
         this.fleet = fleet;
         this.occupancy = occupancy;
         this.logbook = logbook;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
-
-    private record ResinRef(long id, String code, String name) {}
 
     /** @throws NotThere if there is no profile of this resin on this machine */
     @Transactional(readOnly = true)
     public ProfileView of(String machineCode, String resinCode) {
         MachineRef machine = fleet.machine(machineCode);
-        ResinRef resin = resin(resinCode);
+        ProfileRecords.ResinRef resin = resin(resinCode);
         Profile profile = records.findByMachineIdAndResinId(machine.id(), resin.id())
                 .orElseThrow(
                         () -> new NotThere("There is no profile of " + resin.name() + " on " + machine.name() + "."));
@@ -96,27 +88,15 @@ public class Profiles {
     @Transactional(readOnly = true)
     public List<Pair> ofMachine(String machineCode) {
         long machine = fleet.machine(machineCode).id();
-        return jdbc.sql(
-                        """
-                select r.code, r.name, v.number, v.made_at, s.amount,
-                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null
-                  and not x.withdrawn and x.outcome in ('GOOD', 'USABLE')),
-                  (select count(*) from run x where x.profile_version_id = v.id and x.ended_at is not null
-                  and not x.withdrawn)
-                from profile p join resin r on r.id = p.resin_id
-                join profile_version v on v.profile_id = p.id and v.number = (select max(number)
-                from profile_version where profile_id = p.id)
-                join profile_setting s on s.version_id = v.id and s.setting = 'EXPOSURE_S'
-                where p.machine_id = ? order by r.name""")
-                .param(machine)
-                .query((row, i) -> new Pair(
-                        row.getString(1),
-                        row.getString(2),
-                        row.getInt(3),
-                        row.getObject(4, OffsetDateTime.class).toInstant(),
-                        row.getDouble(5),
-                        new VersionFared(row.getInt(3), row.getInt(6), row.getInt(7))))
-                .list();
+        return records.latest(machine).stream()
+                .map(l -> new Pair(
+                        l.resin(),
+                        l.name(),
+                        l.version().number,
+                        l.version().madeAt,
+                        l.version().amounts.get(Setting.EXPOSURE_S),
+                        fared(l.version())))
+                .toList();
     }
 
     /**
@@ -125,18 +105,9 @@ public class Profiles {
      */
     @Transactional(readOnly = true)
     public Optional<ProfileSettings> startFrom(String machineCode, String resinCode) {
-        return jdbc.sql(
-                        """
-                select v.id from profile p join profile_version v on v.profile_id = p.id join resin r
-                on r.id = p.resin_id join machine m on m.id = p.machine_id
-                where m.model_id = (select model_id from machine where code = :machine)
-                order by case when r.code = :resin then 0 when m.code = :machine then 1
-                else 2 end, v.made_at desc fetch first row only""")
-                .param("machine", machineCode)
-                .param("resin", resinCode)
-                .query(Long.class)
-                .optional()
-                .map(this::settings);
+        return records.toStartFrom(machineCode, resinCode, Limit.of(1)).stream()
+                .findFirst()
+                .map(ProfileVersion::settings);
     }
 
     /**
@@ -152,27 +123,13 @@ public class Profiles {
     /** The same, but only which it is. */
     @Transactional(readOnly = true)
     public Optional<Long> versionAt(long machineId, Instant at) {
-        return version(machineId, at).map(VersionRef::id);
+        return version(machineId, at).map(ProfileRecords.VersionRef::id);
     }
 
-    private record VersionRef(long id, int number, String resin) {}
-
-    private Optional<VersionRef> version(long machineId, Instant at) {
-        OffsetDateTime then = at.atOffset(ZoneOffset.UTC);
-        return jdbc.sql(
-                        """
-                select v.id, v.number, r.code from profile p join resin r on r.id = p.resin_id
-                join profile_version v on v.profile_id = p.id
-                where p.machine_id = :machine and v.made_at <= :at and p.resin_id = (
-                  select q.resin_id from pour q join fitting f on f.component_id = q.vat_id
-                  and f.machine_id = :machine and f.fitted_at <= :at
-                    and (f.removed_at is null or f.removed_at > :at)
-                  where q.at <= :at and not q.withdrawn order by q.at desc, q.id desc fetch first row only)
-                order by v.number desc fetch first row only""")
-                .param("machine", machineId)
-                .param("at", then)
-                .query((row, i) -> new VersionRef(row.getLong(1), row.getInt(2), row.getString(3)))
-                .optional();
+    private Optional<ProfileRecords.VersionRef> version(long machineId, Instant at) {
+        return records.resinsAt(machineId, at, Limit.of(1)).stream()
+                .flatMap(resin -> records.versions(machineId, resin, at, Limit.of(1)).stream())
+                .findFirst();
     }
 
     @Transactional(readOnly = true)
@@ -183,7 +140,10 @@ public class Profiles {
     /** How prints with this version fared. */
     @Transactional(readOnly = true)
     public VersionFared fared(long versionId) {
-        ProfileVersion version = versions.findById(versionId).orElseThrow();
+        return fared(versions.findById(versionId).orElseThrow());
+    }
+
+    private VersionFared fared(ProfileVersion version) {
         return faredByNumber(version.profileId).getOrDefault(version.number, new VersionFared(version.number, 0, 0));
     }
 
@@ -191,7 +151,7 @@ public class Profiles {
     public void begin(String machineCode, String resinCode, Map<Setting, Double> typed, String school) {
         Actor keeper = Actor.require(Role.KEEPER);
         MachineRef machine = fleet.machineOfEntry(machineCode);
-        ResinRef resin = resin(resinCode);
+        ProfileRecords.ResinRef resin = resin(resinCode);
         Findings findings = new Findings();
         ProfileSettings.check(typed, findings);
         boolean known = List.of("MAKER", "CALIBRATE").contains(String.valueOf(school));
@@ -206,7 +166,7 @@ public class Profiles {
         profile.machineId = machine.id();
         profile.resinId = resin.id();
         profile.school = School.valueOf(school);
-        records.saveAndFlush(profile);
+        records.save(profile);
         add(
                 profile,
                 machine,
@@ -284,7 +244,7 @@ public class Profiles {
     private void add(
             Profile profile,
             MachineRef machine,
-            ResinRef resin,
+            ProfileRecords.ResinRef resin,
             int number,
             ProfileSettings settings,
             String why,
@@ -299,7 +259,7 @@ public class Profiles {
         version.why = why == null || why.isBlank() ? null : why.strip();
         version.backTo = backTo;
         version.amounts.putAll(settings.values());
-        versions.saveAndFlush(version);
+        versions.save(version);
         Map<String, Object> content = new LinkedHashMap<>();
         content.put("resin", resin.code());
         content.put("version", number);
@@ -319,11 +279,8 @@ public class Profiles {
     private List<ProfileView.Version> versionsOf(long profileId) {
         List<ProfileVersion> all = versions.findByProfileIdOrderByNumberDesc(profileId);
         Map<Integer, VersionFared> fared = faredByNumber(profileId);
-        Map<Long, String> names = new HashMap<>();
-        jdbc.sql("select id, name from person where id in (:ids)")
-                .param("ids", all.stream().map(v -> v.personId).collect(Collectors.toSet()))
-                .query((row, i) -> names.put(row.getLong(1), row.getString(2)))
-                .list();
+        Map<Long, String> names =
+                records.people().stream().collect(Collectors.toMap(ProfileRecords.Who::id, ProfileRecords.Who::name));
         List<ProfileView.Version> views = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             ProfileVersion v = all.get(i);
@@ -346,26 +303,14 @@ public class Profiles {
 
     /** Rework counts as come out, as everywhere. */
     private Map<Integer, VersionFared> faredByNumber(long profileId) {
-        Map<Integer, VersionFared> fared = new HashMap<>();
-        jdbc.sql(
-                        """
-                select v.number, sum(case when r.outcome in ('GOOD', 'USABLE') then 1 else 0 end), count(*)
-                from profile_version v join run r on r.profile_version_id = v.id and r.ended_at is not null
-                and not r.withdrawn
-                where v.profile_id = ? group by v.number""")
-                .param(profileId)
-                .query((row, i) ->
-                        fared.put(row.getInt(1), new VersionFared(row.getInt(1), row.getInt(2), row.getInt(3))))
-                .list();
-        return fared;
+        return records.fared(profileId).stream()
+                .collect(Collectors.toMap(
+                        ProfileRecords.Fared::number,
+                        f -> new VersionFared(f.number(), (int) f.cameOut(), (int) f.prints())));
     }
 
-    private ResinRef resin(String code) {
-        return jdbc.sql("select id, code, name from resin where code = ?")
-                .param(code)
-                .query((row, i) -> new ResinRef(row.getLong(1), row.getString(2), row.getString(3)))
-                .optional()
-                .orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+    private ProfileRecords.ResinRef resin(String code) {
+        return records.resin(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
     }
 
     private static String words(List<ProfileSettings.Change> changes) {

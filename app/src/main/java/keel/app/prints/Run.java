@@ -42,6 +42,22 @@ class Run {
     @Version
     int version;
 
+    /** What it really did up to the layer it reached, reckoned by the database; null while it goes on. */
+    @Column(insertable = false, updatable = false)
+    Double hours;
+
+    @Column(insertable = false, updatable = false)
+    Double uvHours;
+
+    @Column(insertable = false, updatable = false)
+    Long peels;
+
+    @Column(insertable = false, updatable = false)
+    Double usedMl;
+
+    @Column(insertable = false, updatable = false)
+    Boolean cameOut;
+
     RunFacts facts() {
         return new RunFacts(job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer);
     }

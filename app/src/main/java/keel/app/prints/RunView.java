@@ -8,6 +8,9 @@ import keel.core.run.Outcome;
  *
  * @param hours print hours, null while it runs
  * @param uvHours hours with the UV on, null while it runs
+ * @param peels layers that it printed, null while it runs
+ * @param usedMl resin that really went into it up to the layer it reached, ml; {@code resinMl} is what the whole takes
+ * @param cameOut whether there is something to show for it, null while it runs
  * @param profileVersion number of the profile's version it was printed with, null if none was in force
  */
 public record RunView(
@@ -24,6 +27,9 @@ public record RunView(
         Integer reachedLayer,
         Double hours,
         Double uvHours,
+        Long peels,
+        Double usedMl,
+        Boolean cameOut,
         boolean withdrawn,
         int version,
         Integer profileVersion) {

@@ -1,23 +1,18 @@
 package keel.app.prints;
 
-import static keel.app.base.Rows.time;
-
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
+import keel.app.base.Where;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.people.Actor;
@@ -38,7 +33,6 @@ import keel.core.run.RunFacts;
 import keel.core.run.RunRules;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineState;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,14 +40,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class Runs {
-
-    private static final String VIEW =
-            """
-            select r.id, m.code, m.name, r.job, r.started_at, r.ended_at, r.layers, r.layer_exposure_s, r.resin_ml,
-            r.outcome,
-              r.reached_layer, r.withdrawn, r.version, v.number
-            from run r join machine m on m.id = r.machine_id left join profile_version v on v.id = r.profile_version_id
-            """;
 
     private final RunRecords records;
     private final Fleet fleet;
@@ -64,7 +50,7 @@ public class Runs {
     private final LookIns lookIns;
     private final Footprints footprints;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Clock clock;
 
     Runs(
@@ -77,7 +63,7 @@ public class Runs {
             LookIns lookIns,
             Footprints footprints,
             Logbook logbook,
-            JdbcClient jdbc,
+            EntityManager entities,
             Clock clock) {
         this.records = records;
         this.fleet = fleet;
@@ -88,7 +74,7 @@ public class Runs {
         this.lookIns = lookIns;
         this.footprints = footprints;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -122,7 +108,7 @@ public class Runs {
         run.profileVersionId = profileAt(machine, startedAt);
         run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
-        records.saveAndFlush(run);
+        records.save(run);
         if (entry.footprint() != null) {
             footprints.keep(run.id, entry.footprint());
         }
@@ -177,7 +163,7 @@ public class Runs {
         Actor.current();
         Run run = record(id);
         run.againOf = earlier(of, run.startedAt);
-        records.saveAndFlush(run);
+        records.save(run);
     }
 
     /**
@@ -235,7 +221,7 @@ public class Runs {
                 reachedLayer);
         check(facts, machine, id);
         run.take(facts);
-        records.saveAndFlush(run);
+        records.save(run);
         rebuild.machine(run.machineId, run.startedAt);
         RunView view = one(id);
         logbook.write(
@@ -255,7 +241,7 @@ public class Runs {
         run.outcome = null;
         run.reachedLayer = null;
         check(run.facts(), fleet.machine(run.machineId), id);
-        records.saveAndFlush(run);
+        records.save(run);
         rebuild.machine(run.machineId, run.startedAt);
         RunView view = one(id);
         logbook.write(LogDraft.of(
@@ -293,7 +279,7 @@ public class Runs {
         }
         run.machineId = after.id();
         run.take(facts);
-        records.saveAndFlush(run);
+        records.save(run);
         Instant since = earliest.isBefore(run.startedAt) ? earliest : run.startedAt;
         rebuild.machine(after.id(), since);
         if (before.id() != after.id()) {
@@ -318,60 +304,36 @@ public class Runs {
     /** @throws NotThere if there is no such run */
     @Transactional(readOnly = true)
     public RunView one(long id) {
-        return jdbc.sql(VIEW + " where r.id = ?")
-                .param(id)
-                .query(Runs::view)
-                .optional()
-                .orElseThrow(() -> new NotThere("There is no run " + id + "."));
+        return records.view(id).orElseThrow(() -> new NotThere("There is no run " + id + "."));
     }
 
     /** Runs newest first; {@code from} inclusive, {@code to} exclusive, by their start; withdrawn ones left out. */
     @Transactional(readOnly = true)
     public List<RunView> list(String machine, Instant from, Instant to, String text, Paging paging) {
-        List<String> where = new ArrayList<>(List.of("not r.withdrawn"));
-        if (machine != null && !machine.isBlank()) {
-            where.add("m.code = :machine");
-        }
-        if (from != null) {
-            where.add("r.started_at >= :from");
-        }
-        if (to != null) {
-            where.add("r.started_at < :to");
-        }
-        if (text != null && !text.isBlank()) {
-            where.add("lower(r.job) like :text escape '!'");
-        }
-        return jdbc.sql(VIEW + " where " + String.join(" and ", where)
-                        + " order by r.started_at desc, r.id desc offset :skip rows fetch next :size rows only")
-                .param("machine", machine)
-                .param("from", time(from))
-                .param("to", time(to))
-                .param(
-                        "text",
-                        text == null
-                                ? null
-                                : "%" + text.strip().toLowerCase(Locale.ROOT).replaceAll("([%_!])", "!$1") + "%")
-                .param("skip", paging.skip())
-                .param("size", paging.size())
-                .query(Runs::view)
-                .list();
+        Long only = machine == null || machine.isBlank()
+                ? null
+                : records.machine(machine).orElse(-1L);
+        return new Where()
+                .and("not r.withdrawn")
+                .and("r.machineId =", only)
+                .and("r.startedAt >=", from)
+                .and("r.startedAt <", to)
+                .words("lower(r.job)", text)
+                .list(
+                        entities,
+                        RunRecords.VIEW,
+                        "r.startedAt desc, r.id desc",
+                        RunView.class,
+                        paging.skip(),
+                        paging.size());
     }
 
     /** All runs that ended since then, in brief. Rework counts as come out. */
     @Transactional(readOnly = true)
     public List<Printed> printedSince(Instant from) {
-        return jdbc.sql(
-                        """
-                select m.code, r.started_at, datediff(second, r.started_at, r.ended_at), r.outcome from run r
-                join machine m on m.id = r.machine_id
-                where r.started_at >= :from and r.ended_at is not null and not r.withdrawn""")
-                .param("from", time(from))
-                .query((row, i) -> new Printed(
-                        row.getString(1),
-                        row.getObject(2, OffsetDateTime.class).toInstant(),
-                        row.getLong(3) / 3600.0,
-                        !List.of("GOOD", "USABLE").contains(row.getString(4))))
-                .list();
+        return records.endedSince(from).stream()
+                .map(r -> new Printed(r.machine(), r.startedAt(), r.hours(), !r.cameOut()))
+                .toList();
     }
 
     /** What the last run on this machine was like, as a start for typing the next. */
@@ -467,38 +429,6 @@ public class Runs {
                 ? ""
                 : " at layer " + run.reachedLayer();
         return "%s%s: %s, %.1f h.".formatted(run.outcome().words(), reached, amount, run.hours());
-    }
-
-    private static RunView view(ResultSet row, int number) throws SQLException {
-        Instant started = row.getObject(5, OffsetDateTime.class).toInstant();
-        OffsetDateTime ended = row.getObject(6, OffsetDateTime.class);
-        Outcome outcome = row.getString(10) == null ? null : Outcome.valueOf(row.getString(10));
-        RunFacts facts = new RunFacts(
-                row.getString(4),
-                started,
-                ended == null ? null : ended.toInstant(),
-                row.getInt(7),
-                row.getDouble(8),
-                row.getDouble(9),
-                outcome,
-                row.getObject(11, Integer.class));
-        return new RunView(
-                row.getLong(1),
-                row.getString(2),
-                row.getString(3),
-                facts.job(),
-                started,
-                facts.endedAt(),
-                facts.layers(),
-                facts.layerExposureS(),
-                facts.resinMl(),
-                outcome,
-                facts.reachedLayer(),
-                facts.open() ? null : facts.hours(),
-                facts.open() ? null : facts.usage().uvHours(),
-                row.getBoolean(12),
-                row.getInt(13),
-                row.getObject(14, Integer.class));
     }
 
     private static Instant whole(Instant instant) {

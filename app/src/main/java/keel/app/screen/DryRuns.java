@@ -3,7 +3,6 @@ package keel.app.screen;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,7 +23,7 @@ import keel.core.screen.DryRun.Difference;
 import keel.core.screen.Repeated;
 import keel.core.standing.ServiceKind;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,21 +33,21 @@ import org.springframework.transaction.annotation.Transactional;
 public class DryRuns {
 
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int SHOWN = 6;
+    private static final Limit SHOWN = Limit.of(6);
     private static final String CHECK = "dry-run";
 
     private final Profiles profiles;
     private final Failures failures;
     private final CaseChecks caseChecks;
     private final Fleet fleet;
-    private final JdbcClient jdbc;
+    private final ScreenRecords records;
 
-    DryRuns(Profiles profiles, Failures failures, CaseChecks caseChecks, Fleet fleet, JdbcClient jdbc) {
+    DryRuns(Profiles profiles, Failures failures, CaseChecks caseChecks, Fleet fleet, ScreenRecords records) {
         this.profiles = profiles;
         this.failures = failures;
         this.caseChecks = caseChecks;
         this.fleet = fleet;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /** One dry run; {@code profile} is the version that it was held against, null where there was none. */
@@ -89,17 +88,9 @@ public class DryRuns {
 
     /** The last ones of a machine, the newest first. */
     public List<DryRunView> of(long machineId) {
-        return jdbc.sql("select id, at, content, note from service where machine_id = ? and kind = 'DRY_RUN' and "
-                        + "not withdrawn order by at desc, id desc fetch first "
-                        + SHOWN + " rows only")
-                .param(machineId)
-                .query((row, i) -> view(
-                        machineId,
-                        row.getLong(1),
-                        row.getObject(2, OffsetDateTime.class).toInstant(),
-                        row.getString(3),
-                        row.getString(4)))
-                .list();
+        return records.dryRuns(machineId, SHOWN).stream()
+                .map(s -> view(machineId, s.id(), s.at(), s.content(), s.note()))
+                .toList();
     }
 
     /** What the profile in force says of each field that can be timed, in words; empty without a profile. */
@@ -194,11 +185,7 @@ public class DryRuns {
         } else if (seen.equals("WRONG_LAYER")) {
             found.add("file-corrupt");
         }
-        Instant at = jdbc.sql("select at from service where id = ?")
-                .param(service.id())
-                .query(OffsetDateTime.class)
-                .single()
-                .toInstant();
+        Instant at = records.at(service.id());
         differences(profiles.inForce(service.machineId(), at), service.values()).stream()
                 .filter(d -> d.significant()
                         && (d.kind() == DryRun.ReadingKind.LIFT_S || d.kind() == DryRun.ReadingKind.RETRACT_S)

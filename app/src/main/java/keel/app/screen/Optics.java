@@ -1,22 +1,18 @@
 package keel.app.screen;
 
-import static keel.app.base.Rows.instant;
-
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.base.NotThere;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,32 +24,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Optics {
 
-    private static final String PART =
-            """
-            select c.id, c.kind, c.code, c.serial, c.batch, c.bought_on, c.warranty_until, coalesce(c.price,
-            p.price) as price, c.since, c.ended_at, c.end_reason, c.part_model_id,
-              p.code as model_code, p.name as model_name, p.revision, p.source, p.pixels_x, p.pixels_y, p.width_mm,
-              p.depth_mm, m.id as machine_id, m.code as machine, m.name as machine_name,
-              mo.kind as machine_kind, coalesce((select listagg(o.name, ', ') within group (order by o.name)
-              from part_model_fits x join machine_model o on o.id = x.machine_model_id
-                where x.part_model_id = p.id), co.name, mo.name) as fits,
-              (select y.name from fitting x join machine y on y.id = x.machine_id where x.component_id = c.id
-              order by x.fitted_at desc fetch first row only) as last_on,
-              (select min(x.fitted_at) from fitting x where x.component_id = c.id) as fitted_at, coalesce(t.hours,
-              0) + c.baseline_hours as hours,
-              coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours
-            from component c left join part_model p on p.id = c.part_model_id left join machine_model co
-            on co.id = c.model_id
-            left join fitting f on f.component_id = c.id and f.removed_at is null left join machine m
-            on m.id = f.machine_id left join machine_model mo on mo.id = m.model_id
-            left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
-            where not c.withdrawn and c.kind in ('SCREEN', 'LIGHT')""";
-
-    private final JdbcClient jdbc;
+    private final ScreenRecords records;
+    private final HeatSums heat;
     private final ShopSettings settings;
 
-    Optics(JdbcClient jdbc, ShopSettings settings) {
-        this.jdbc = jdbc;
+    Optics(ScreenRecords records, HeatSums heat, ShopSettings settings) {
+        this.records = records;
+        this.heat = heat;
         this.settings = settings;
     }
 
@@ -127,72 +104,75 @@ public class Optics {
 
     /** Newest first. */
     public List<OpticalPart> all() {
-        return jdbc.sql(PART + " order by c.kind desc, c.number desc")
-                .query((row, i) -> part(row))
-                .list();
+        Beside beside = beside();
+        return records.parts().stream().map(r -> part(r, beside)).toList();
     }
 
     /** @throws NotThere if there is none */
     public OpticalPart one(String code) {
-        return jdbc.sql(PART + " and c.code = ?")
-                .param(code)
-                .query((row, i) -> part(row))
-                .optional()
+        return records.part(code)
+                .map(r -> part(r, beside()))
                 .orElseThrow(() -> new NotThere("There is no screen or light engine called " + code + "."));
+    }
+
+    /** When the window of each machine was last looked at or uncovered, by the machine's number. */
+    public Map<Long, Instant> windows() {
+        return records.windows().stream()
+                .collect(Collectors.toMap(ScreenRecords.Window::machine, ScreenRecords.Window::at));
     }
 
     /** By part: of the runs that it lit, with the last reading of the room before each. */
     public Map<Long, Heat> heat() {
-        double warm = settings.defaults().value("resin.highC");
-        Map<Long, Heat> heat = new HashMap<>();
-        jdbc.sql(
-                        """
-                select id, sum(uv * c) / sum(uv), sum(case when c > :warm then uv else 0 end), sum(uv) from (
-                  select f.component_id as id, coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600 as uv,
-                    (select t.temperature_c from room_reading t where t.room_id = m.room_id and not t.withdrawn
-                    and t.at <= r.ended_at and t.at > dateadd(hour, -36, r.started_at)
-                      order by t.at desc fetch first row only) as c
-                  from fitting f join component p on p.id = f.component_id and p.kind in ('SCREEN', 'LIGHT')
-                  and not p.withdrawn
-                  join machine m on m.id = f.machine_id
-                  join run r on r.machine_id = f.machine_id and not r.withdrawn and r.ended_at is not null
-                  and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at))
-                where c is not null and uv > 0 group by id""")
-                .param("warm", warm)
-                .query((row, i) ->
-                        heat.put(row.getLong(1), new Heat(row.getDouble(2), row.getDouble(3), row.getDouble(4))))
-                .list();
-        return heat;
+        return heat.byPart(settings.defaults().value("resin.highC"));
     }
 
-    private static OpticalPart part(ResultSet row) throws SQLException {
-        String name = row.getString("model_name");
-        String revision = row.getString("revision");
+    /** What is read for all parts at once: which machines their models fit, and which they were on, oldest first. */
+    private record Beside(Map<Long, String> fits, Map<Long, List<ScreenRecords.On>> machines) {}
+
+    private Beside beside() {
+        return new Beside(
+                records.fits().stream()
+                        .collect(Collectors.groupingBy(
+                                ScreenRecords.Fit::partModel,
+                                Collectors.mapping(ScreenRecords.Fit::machineModel, Collectors.joining(", ")))),
+                records.machines().stream().collect(Collectors.groupingBy(ScreenRecords.On::part)));
+    }
+
+    private static OpticalPart part(ScreenRecords.OpticalRow r, Beside beside) {
+        List<ScreenRecords.On> on = beside.machines().getOrDefault(r.id(), List.of());
         return new OpticalPart(
-                row.getLong("id"),
-                ComponentKind.valueOf(row.getString("kind")),
-                row.getString("code"),
-                row.getString("model_code"),
-                name == null ? null : name + (revision == null ? "" : " " + revision),
-                row.getString("source"),
-                row.getObject("pixels_x", Integer.class),
-                row.getObject("pixels_y", Integer.class),
-                row.getObject("width_mm", Double.class),
-                row.getObject("depth_mm", Double.class),
-                row.getString("serial"),
-                row.getString("batch"),
-                row.getObject("bought_on", LocalDate.class),
-                row.getObject("warranty_until", LocalDate.class),
-                row.getObject("price", Double.class),
-                Objects.toString(row.getString("fits"), ""),
-                row.getString("machine"),
-                row.getString("machine_name"),
-                row.getString("last_on"),
-                instant(row, "since"),
-                instant(row, "fitted_at"),
-                instant(row, "ended_at"),
-                row.getString("end_reason"),
-                row.getDouble("hours"),
-                row.getDouble("uv_hours"));
+                r.id(),
+                r.kind(),
+                r.code(),
+                r.modelCode(),
+                r.modelName() == null ? null : r.modelName() + (r.revision() == null ? "" : " " + r.revision()),
+                r.source(),
+                r.pixelsX(),
+                r.pixelsY(),
+                r.widthMm(),
+                r.depthMm(),
+                r.serial(),
+                r.batch(),
+                r.boughtOn(),
+                r.warrantyUntil(),
+                r.price(),
+                fits(r, beside.fits()),
+                r.machine(),
+                r.machineName(),
+                on.isEmpty() ? null : on.get(on.size() - 1).machine(),
+                r.since(),
+                on.isEmpty() ? null : on.get(0).since(),
+                r.endedAt(),
+                r.endReason(),
+                r.hours(),
+                r.uvHours());
+    }
+
+    /** By its own model; else what it was bought for; else what it is on. */
+    private static String fits(ScreenRecords.OpticalRow r, Map<Long, String> byModel) {
+        return Stream.of(r.partModel() == null ? null : byModel.get(r.partModel()), r.ownModel(), r.machineModel())
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse("");
     }
 }

@@ -9,10 +9,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Optional;
 import javax.imageio.ImageIO;
 import keel.app.base.NotThere;
 import keel.app.base.PictureFiles;
@@ -24,8 +21,6 @@ import keel.core.screen.ScreenInspection.OnPhoto;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.TestPattern;
 import keel.core.screen.UprightPhoto;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,12 +34,12 @@ public class ScreenShots {
     private static final String SUFFIX = "-screen.jpg";
 
     private final PictureFiles files;
-    private final JdbcClient jdbc;
+    private final ScreenRecords records;
     private final Clock clock;
 
-    ScreenShots(PictureFiles files, JdbcClient jdbc, Clock clock) {
+    ScreenShots(PictureFiles files, ScreenRecords records, Clock clock) {
         this.files = files;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -81,67 +76,50 @@ public class ScreenShots {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into screen_photo (machine_id, component_id, pattern, hash, width, height, content, "
-                        + "at, person_id) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(
-                        m.id(),
-                        m.screen().id(),
-                        pattern.name(),
-                        hash,
-                        upright.photo().width(),
-                        upright.photo().height(),
-                        write(new Seen(
-                                seen.message(),
-                                seen.printableShare(),
-                                seen.spots(),
-                                upright.spots(),
-                                upright.corners())),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        Actor.current().personId())
-                .update(key, "id");
-        return key.getKeyAs(Long.class);
+        ScreenPhoto kept = new ScreenPhoto();
+        kept.machineId = m.id();
+        kept.componentId = m.screen().id();
+        kept.pattern = pattern;
+        kept.hash = hash;
+        kept.width = upright.photo().width();
+        kept.height = upright.photo().height();
+        kept.content = write(
+                new Seen(seen.message(), seen.printableShare(), seen.spots(), upright.spots(), upright.corners()));
+        kept.at = clock.instant();
+        kept.personId = Actor.current().personId();
+        return records.save(kept).id;
     }
 
     /** @throws NotThere if the machine has no such photograph */
     @Transactional(readOnly = true)
     public Shot one(MachineNow m, long id) {
-        return jdbc.sql(
-                        """
-                select s.id, s.component_id, s.pattern, s.width, s.height, s.at, p.name, s.service_id, s.content
-                from screen_photo s join person p on p.id = s.person_id
-                where s.id = ? and s.machine_id = ?""")
-                .params(id, m.id())
-                .query((row, i) -> new Shot(
-                        row.getLong(1),
-                        row.getLong(2),
-                        TestPattern.valueOf(row.getString(3)),
-                        row.getInt(4),
-                        row.getInt(5),
-                        row.getObject(6, OffsetDateTime.class).toInstant(),
-                        row.getString(7),
-                        row.getObject(8) != null,
-                        read(row.getString(9))))
-                .optional()
+        ScreenRecords.Taken taken = taken(m, id);
+        ScreenPhoto photo = taken.photo();
+        return new Shot(
+                photo.id,
+                photo.componentId,
+                photo.pattern,
+                photo.width,
+                photo.height,
+                photo.at,
+                taken.person(),
+                photo.serviceId != null,
+                read(photo.content));
+    }
+
+    private ScreenRecords.Taken taken(MachineNow m, long id) {
+        return records.one(id, m.id())
                 .orElseThrow(() -> new NotThere("There is no such photograph of the screen of " + m.name() + "."));
     }
 
     @Transactional(readOnly = true)
     public byte[] picture(MachineNow m, long id) {
-        Optional<String> hash = jdbc.sql("select hash from screen_photo where id = ? and machine_id = ?")
-                .params(id, m.id())
-                .query(String.class)
-                .optional();
-        return files.read(
-                hash.orElseThrow(() -> new NotThere("There is no such photograph of the screen of " + m.name() + ".")),
-                SUFFIX);
+        return files.read(taken(m, id).photo().hash, SUFFIX);
     }
 
     /** An inspection was written down from it. */
     void written(long id, long service) {
-        jdbc.sql("update screen_photo set service_id = ? where id = ?")
-                .params(service, id)
-                .update();
+        records.findById(id).orElseThrow().serviceId = service;
     }
 
     private static byte[] jpeg(GreyPhoto photo) throws IOException {

@@ -4,18 +4,14 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import keel.app.standing.MachineNow;
-import keel.app.standing.PartView;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.ScreenInspection.SpotKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,10 +23,10 @@ public class ScreenSpots {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final double USUAL_MM = 3;
 
-    private final JdbcClient jdbc;
+    private final ScreenRecords records;
 
-    ScreenSpots(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    ScreenSpots(ScreenRecords records) {
+        this.records = records;
     }
 
     /**
@@ -46,44 +42,40 @@ public class ScreenSpots {
 
     /** Inspections since its screen was fitted, the newest first. */
     public List<Last> history(MachineNow m, int most) {
-        return m.screen() == null
-                ? List.of()
-                : history(most, Map.of(m.id(), m.screen())).getOrDefault(m.id(), List.of());
+        return m.screen() == null ? List.of() : history(most, List.of(m)).getOrDefault(m.id(), List.of());
     }
 
     /** The last two inspections of each of these machines since its screen was fitted, by the machine's number. */
     public Map<Long, List<Last>> lastTwo(List<MachineNow> machines) {
-        return history(
-                2,
-                machines.stream()
-                        .filter(m -> m.screen() != null)
-                        .collect(Collectors.toMap(MachineNow::id, MachineNow::screen)));
+        return history(2, machines);
     }
 
-    private Map<Long, List<Last>> history(int most, Map<Long, PartView> screens) {
-        Map<Long, List<Last>> all = new HashMap<>();
-        if (!screens.isEmpty()) {
-            jdbc.sql(
-                            """
-                    select x.machine_id, x.at, x.clean, x.content, (select min(p.id) from screen_photo p
-                    where p.service_id = x.id) from (
-                      select s.id, s.machine_id, s.at, s.clean, s.content, row_number() over (partition by
-                      s.machine_id order by s.at desc, s.id desc) as n from service s
-                      where s.kind = 'SCREEN_INSPECTED' and not s.withdrawn and s.machine_id in (:machines)
-                      and s.at >= (select max(f.fitted_at) from fitting f join component c on c.id = f.component_id
-                        and c.kind = 'SCREEN' where f.machine_id = s.machine_id and f.removed_at is null)) x
-                        where x.n <= :most order by x.machine_id, x.n""")
-                    .param("machines", screens.keySet())
-                    .param("most", most)
-                    .query((row, i) -> all.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                            .add(new Last(
-                                    row.getObject(2, OffsetDateTime.class).toInstant(),
-                                    row.getBoolean(3),
-                                    spots(row.getString(4)),
-                                    row.getObject(5, Long.class))))
-                    .list();
+    private Map<Long, List<Last>> history(int most, List<MachineNow> machines) {
+        List<Long> with = machines.stream()
+                .filter(m -> m.screen() != null)
+                .map(MachineNow::id)
+                .toList();
+        List<Long> last = with.isEmpty() ? List.of() : last(records.inspections(with), most);
+        if (last.isEmpty()) {
+            return Map.of();
         }
-        return all;
+        Map<Long, Long> photos = records.photos(last).stream()
+                .collect(Collectors.toMap(ScreenRecords.From::service, ScreenRecords.From::photo));
+        List<ScreenRecords.Said> all = records.said(last);
+        return all.stream()
+                .collect(Collectors.groupingBy(
+                        ScreenRecords.Said::machine,
+                        Collectors.mapping(
+                                s -> new Last(s.at(), s.clean(), spots(s.content()), photos.get(s.id())),
+                                Collectors.toList())));
+    }
+
+    /** So many of each machine, the newest first. */
+    private static List<Long> last(List<ScreenRecords.Inspected> inspections, int most) {
+        return inspections.stream().collect(Collectors.groupingBy(ScreenRecords.Inspected::machine)).values().stream()
+                .flatMap(of -> of.stream().limit(most))
+                .map(ScreenRecords.Inspected::service)
+                .toList();
     }
 
     private static List<Spot> spots(String content) {

@@ -3,10 +3,9 @@ package keel.app.screen;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,8 +22,6 @@ import keel.app.standing.MachineNow;
 import keel.core.Findings;
 import keel.core.light.LightAgeing;
 import keel.core.light.UvMap;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,13 +33,15 @@ public class UvMaps {
     private static final TypeReference<List<UvMap.Reading>> READINGS = new TypeReference<>() {};
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final ScreenRecords records;
+    private final EntityManager entities;
     private final ObjectMapper json;
     private final Clock clock;
 
-    UvMaps(Logbook logbook, JdbcClient jdbc, ObjectMapper json, Clock clock) {
+    UvMaps(Logbook logbook, ScreenRecords records, EntityManager entities, ObjectMapper json, Clock clock) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.entities = entities;
         this.json = json;
         this.clock = clock;
     }
@@ -56,21 +55,19 @@ public class UvMaps {
     /** Of a machine, newest first. */
     @Transactional(readOnly = true)
     public List<Kept> of(MachineNow m) {
-        return jdbc.sql(
-                        """
-                select u.id, u.at, p.name, u.light_id, u.light_hours, u.screen_id, u.content from uv_map u
-                join person p on p.id = u.person_id
-                where u.machine_id = ? and not u.withdrawn order by u.at desc, u.id desc""")
-                .param(m.id())
-                .query((row, i) -> new Kept(
-                        row.getLong(1),
-                        row.getObject(2, OffsetDateTime.class).toInstant(),
-                        row.getString(3),
-                        row.getObject(4, Long.class),
-                        row.getDouble(5),
-                        row.getObject(6, Long.class),
-                        UvMap.of(read(row.getString(7)), m.plateWidthMm(), m.plateDepthMm())))
-                .list();
+        return records.maps(m.id()).stream().map(mapped -> kept(mapped, m)).toList();
+    }
+
+    private Kept kept(ScreenRecords.Mapped mapped, MachineNow m) {
+        UvMapRecord u = mapped.map();
+        return new Kept(
+                u.id,
+                u.at,
+                mapped.person(),
+                u.lightId,
+                u.lightHours,
+                u.screenId,
+                UvMap.of(read(u.content), m.plateWidthMm(), m.plateDepthMm()));
     }
 
     /**
@@ -101,24 +98,20 @@ public class UvMaps {
         UvMap.check(readings, m.plateWidthMm(), m.plateDepthMm(), findings);
         Refused.unless(findings);
         UvMap map = UvMap.of(readings, m.plateWidthMm(), m.plateDepthMm());
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into uv_map (machine_id, light_id, light_hours, screen_id, content, at, person_id, "
-                        + "withdrawn) values (?, ?, ?, ?, ?, ?, ?, false)")
-                .params(
-                        m.id(),
-                        m.light() == null ? null : m.light().id(),
-                        m.light() == null ? 0 : uvHours(m.light().id()),
-                        m.screen() == null ? null : m.screen().id(),
-                        write(readings),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        actor.personId())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        UvMapRecord kept = new UvMapRecord();
+        kept.machineId = m.id();
+        kept.lightId = m.light() == null ? null : m.light().id();
+        kept.lightHours = m.light() == null ? 0 : uvHours(m.light().id());
+        kept.screenId = m.screen() == null ? null : m.screen().id();
+        kept.content = write(readings);
+        kept.at = clock.instant();
+        kept.personId = actor.personId();
+        entities.persist(kept);
         logbook.write(LogDraft.of(
                 LogKind.UV_MAPPED,
                 m.id(),
                 "UV_MAP",
-                id,
+                kept.id,
                 clock.instant(),
                 String.format(
                         Locale.ROOT,
@@ -129,32 +122,20 @@ public class UvMaps {
                         100 * map.uniformity()),
                 Map.of("mean", map.mean(), "uniformity", map.uniformity()),
                 actor));
-        return id;
+        return kept.id;
     }
 
     /** From the runs themselves: what is derived may be late while many entries are written at once. */
     private double uvHours(long light) {
-        return jdbc.sql(
-                        """
-                select c.baseline_uv_hours + coalesce((select sum(coalesce(r.reached_layer, r.layers) *
-                r.layer_exposure_s) / 3600 from run r join fitting f on f.machine_id = r.machine_id
-                  and r.started_at >= f.fitted_at and (f.removed_at is null or r.started_at < f.removed_at)
-                  where f.component_id = c.id and not r.withdrawn and r.ended_at is not null), 0)
-                from component c where c.id = ?""")
-                .param(light)
-                .query(Double.class)
-                .single();
+        return records.uvHoursBefore(light) + records.uvHours(light);
     }
 
     /** The meter was dirty, or it was another machine. */
     public void withdraw(MachineNow m, long id) {
         Actor keeper = Actor.require(Role.KEEPER);
-        if (jdbc.sql("update uv_map set withdrawn = true where id = ? and machine_id = ? and not withdrawn")
-                        .params(id, m.id())
-                        .update()
-                == 0) {
-            throw new NotThere("There is no UV map " + id + " of " + m.name() + ".");
-        }
+        records.map(id, m.id())
+                .orElseThrow(() -> new NotThere("There is no UV map " + id + " of " + m.name() + "."))
+                .withdrawn = true;
         logbook.write(LogDraft.of(
                 LogKind.UV_MAPPED,
                 m.id(),

@@ -1,7 +1,6 @@
 package keel.app.standing;
 
 import java.time.Clock;
-import java.time.ZoneOffset;
 import java.util.EnumMap;
 import java.util.Map;
 import keel.app.people.Actor;
@@ -11,7 +10,8 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.life.ChangeSchool;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -20,13 +20,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class ChangeSchools {
 
-    private final JdbcClient jdbc;
+    private final SchoolChoices choices;
     private final Logbook logbook;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    ChangeSchools(JdbcClient jdbc, Logbook logbook, Clock clock) {
-        this.jdbc = jdbc;
+    ChangeSchools(SchoolChoices choices, Logbook logbook, ApplicationEventPublisher events, Clock clock) {
+        this.choices = choices;
         this.logbook = logbook;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -37,19 +39,20 @@ public class ChangeSchools {
         for (PartUse.UsedPart part : PartUse.UsedPart.values()) {
             schools.put(part, ChangeSchool.RECORDS);
         }
-        jdbc.sql("select kind, school from change_school order by id")
-                .query((row, i) ->
-                        schools.put(PartUse.UsedPart.valueOf(row.getString(1)), ChangeSchool.valueOf(row.getString(2))))
-                .list();
+        choices.findAll(Sort.by("id")).forEach(c -> schools.put(c.kind, c.school));
         return schools;
     }
 
     /** Keepers choose; the latest choice counts. */
     public void choose(PartUse.UsedPart kind, ChangeSchool school) {
         Actor actor = Actor.require(Role.KEEPER);
-        jdbc.sql("insert into change_school (kind, school, made_at, person_id) values (?, ?, ?, ?)")
-                .params(kind.name(), school.name(), clock.instant().atOffset(ZoneOffset.UTC), actor.personId())
-                .update();
+        SchoolChoice choice = new SchoolChoice();
+        choice.kind = kind;
+        choice.school = school;
+        choice.madeAt = clock.instant();
+        choice.personId = actor.personId();
+        choices.save(choice);
+        events.publishEvent(new LivesChanged());
         logbook.write(LogDraft.of(
                 LogKind.SCHOOL_CHOSEN,
                 null,

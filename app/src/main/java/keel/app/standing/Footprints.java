@@ -4,7 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
-import java.time.ZoneOffset;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -15,7 +15,7 @@ import keel.app.base.Refused;
 import keel.app.people.Actor;
 import keel.core.placement.Footprint;
 import keel.core.placement.PlacedPart;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,12 +26,15 @@ public class Footprints {
 
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final double DIGITS = 1e4;
+    private static final Duration LATELY = Duration.ofDays(120);
 
-    private final JdbcClient jdbc;
+    private final FootprintRecords records;
+    private final WearMapRecords maps;
     private final Clock clock;
 
-    Footprints(JdbcClient jdbc, Clock clock) {
-        this.jdbc = jdbc;
+    Footprints(FootprintRecords records, WearMapRecords maps, Clock clock) {
+        this.records = records;
+        this.maps = maps;
         this.clock = clock;
     }
 
@@ -43,9 +46,12 @@ public class Footprints {
     public void keep(long runId, Footprint footprint) {
         Actor actor = Actor.current();
         onThePlate(runId, footprint);
-        jdbc.sql("insert into run_footprint (run_id, content, made_at, person_id) values (?, ?, ?, ?)")
-                .params(runId, write(footprint), clock.instant().atOffset(ZoneOffset.UTC), actor.personId())
-                .update();
+        RunFootprint kept = new RunFootprint();
+        kept.runId = runId;
+        kept.content = write(footprint);
+        kept.madeAt = clock.instant();
+        kept.personId = actor.personId();
+        records.save(kept);
     }
 
     /**
@@ -61,28 +67,13 @@ public class Footprints {
 
     /** Takes what was kept for a run away, and with it the maps that it went into. */
     public void forget(long runId) {
-        jdbc.sql("delete from run_footprint where run_id = ?").param(runId).update();
-        jdbc.sql(
-                        """
-                delete from wear_map where component_id in (select f.component_id from run r join fitting f
-                on f.machine_id = r.machine_id and f.fitted_at <= r.started_at
-                    and (f.removed_at is null or f.removed_at > r.started_at) where r.id = :run)
-                  or component_id in (select f.component_id from run r join fitting vf
-                  on vf.machine_id = r.machine_id and vf.fitted_at <= r.started_at
-                    and (vf.removed_at is null or vf.removed_at > r.started_at) join fitting f
-                    on f.vat_id = vf.component_id and f.fitted_at <= r.started_at
-                    and (f.removed_at is null or f.removed_at > r.started_at) where r.id = :run)""")
-                .param("run", runId)
-                .update();
+        records.deleteById(runId);
+        maps.deleteAllById(maps.ofRun(runId));
     }
 
     @Transactional(readOnly = true)
     public Optional<Footprint> of(long runId) {
-        return jdbc.sql("select content from run_footprint where run_id = ?")
-                .param(runId)
-                .query(String.class)
-                .optional()
-                .map(Footprints::read);
+        return records.findById(runId).map(f -> read(f.content));
     }
 
     /**
@@ -91,60 +82,45 @@ public class Footprints {
      */
     @Transactional(readOnly = true)
     public Optional<Footprint> last(long machineId, String job) {
-        return jdbc.sql(
-                        """
-                select p.content from run_footprint p join run r on r.id = p.run_id and not r.withdrawn
-                join machine m on m.id = r.machine_id
-                where lower(r.job) = lower(:job) and m.model_id = (select model_id from machine where id = :machine)
-                order by case when r.machine_id = :machine then 0 else 1 end, r.started_at desc fetch first row only""")
-                .param("job", job == null ? "" : job.strip())
-                .param("machine", machineId)
-                .query(String.class)
-                .optional()
+        return records.last(machineId, job == null ? "" : job.strip(), Limit.of(1)).stream()
+                .findFirst()
                 .map(Footprints::read);
     }
 
     /**
-     * What the last runs of each of these machines covered, as far as it was said in rectangles, by the machine's
-     * number.
+     * What the last runs of each of these machines covered in the last months, as far as it was said in rectangles, by
+     * the machine's number.
      */
     @Transactional(readOnly = true)
     public Map<Long, List<Footprint.Parts>> recent(Collection<Long> machines, int most) {
         Map<Long, List<Footprint.Parts>> recent = new HashMap<>();
         if (!machines.isEmpty()) {
-            jdbc.sql(
-                            """
-                    select x.machine_id, x.content from (select r.machine_id, p.content, row_number() over
-                    (partition by r.machine_id order by r.started_at desc) as n
-                      from run_footprint p join run r on r.id = p.run_id and not r.withdrawn
-                      where r.machine_id in (:machines)) x where x.n <= :most order by x.machine_id, x.n""")
-                    .param("machines", machines)
-                    .param("most", most)
-                    .query((row, i) -> {
-                        if (read(row.getString(2)) instanceof Footprint.Parts parts) {
-                            recent.computeIfAbsent(row.getLong(1), id -> new ArrayList<>())
-                                    .add(parts);
-                        }
-                        return i;
-                    })
-                    .list();
+            for (FootprintRecords.Covered covered :
+                    records.recent(machines, most, clock.instant().minus(LATELY))) {
+                if (read(covered.content()) instanceof Footprint.Parts parts) {
+                    recent.computeIfAbsent(covered.machine(), id -> new ArrayList<>())
+                            .add(parts);
+                }
+            }
         }
         return recent;
     }
 
     private void onThePlate(long runId, Footprint footprint) {
         if (footprint instanceof Footprint.Parts parts) {
-            double[] plate = jdbc.sql("select o.plate_width_mm, o.plate_depth_mm from run r join machine m on m.id = "
-                            + "r.machine_id join machine_model o on o.id = m.model_id where r.id = ?")
-                    .param(runId)
-                    .query((row, i) -> new double[] {row.getDouble(1), row.getDouble(2)})
-                    .single();
+            FootprintRecords.Plate plate = records.plateOf(runId);
             for (PlacedPart p : parts.parts()) {
-                if (!p.within(plate[0], plate[1])) {
+                if (!p.within(plate.widthMm(), plate.depthMm())) {
                     throw new Refused(
                             "footprint",
                             "A footprint of %.0f × %.0f mm at %.0f, %.0f does not lie on the plate of %.0f × %.0f mm."
-                                    .formatted(p.lengthMm(), p.widthMm(), p.xMm(), p.yMm(), plate[0], plate[1]));
+                                    .formatted(
+                                            p.lengthMm(),
+                                            p.widthMm(),
+                                            p.xMm(),
+                                            p.yMm(),
+                                            plate.widthMm(),
+                                            plate.depthMm()));
                 }
             }
         }

@@ -1,9 +1,14 @@
 package keel.app.standing;
 
+import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.Optional;
-import keel.app.base.Rows;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Stream;
+import keel.app.fleet.Fleet;
+import keel.core.run.RunRules;
+import keel.core.standing.ServiceKind;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,12 +21,16 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(propagation = Propagation.MANDATORY)
 public class Occupancy {
 
-    private static final Instant FOREVER = Instant.parse("9999-01-01T00:00:00Z");
+    private final OccupancyRecords records;
+    private final FactRecords facts;
+    private final Fleet fleet;
+    private final Clock clock;
 
-    private final JdbcClient jdbc;
-
-    Occupancy(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    Occupancy(OccupancyRecords records, FactRecords facts, Fleet fleet, Clock clock) {
+        this.records = records;
+        this.facts = facts;
+        this.fleet = fleet;
+        this.clock = clock;
     }
 
     /** A run found in the way. */
@@ -29,27 +38,19 @@ public class Occupancy {
 
     /** Makes other entries about this machine wait until this one is written. */
     public void lock(long machineId) {
-        jdbc.sql("select id from machine where id = ? for update")
-                .param(machineId)
-                .query(Long.class)
-                .single();
+        fleet.lock(machineId);
     }
 
     /** A run that overlaps the given time; {@code to} null means without end. {@code except} is left out of account. */
     public Optional<Found> overlapping(long machineId, Instant from, Instant to, Long except) {
-        return jdbc.sql(
-                        """
-                select id, job, started_at, ended_at from run where machine_id = :machine and not withdrawn
-                and started_at < :to
-                  and (ended_at is null or ended_at > :from) and id <> :except order by started_at
-                  fetch first row only""")
-                .param("machine", machineId)
-                .param("from", Rows.time(from))
-                .param("to", Rows.time(to == null ? FOREVER : to))
-                .param("except", except == null ? -1 : except)
-                .query((row, i) ->
-                        new Found(row.getLong(1), row.getString(2), Rows.instant(row, 3), Rows.instant(row, 4)))
-                .optional();
+        Instant until = to == null ? RunSums.FOREVER : to;
+        long self = except == null ? -1 : except;
+        return Stream.concat(
+                        records
+                                .overlapping(machineId, from, until, self, from.minus(RunRules.LONGEST), Limit.of(1))
+                                .stream(),
+                        records.goingOn(machineId, until, self).stream())
+                .min(Comparator.comparing(Found::startedAt));
     }
 
     /** The run that was going on at a moment, ends excluded. */
@@ -58,46 +59,23 @@ public class Occupancy {
                 .filter(r -> r.startedAt().isBefore(at));
     }
 
+    /** When the last run of a machine ended; empty where it never printed. */
+    public Optional<Instant> lastEnd(long machineId) {
+        return Optional.ofNullable(Latest.of(clock.instant(), from -> facts.lastEnd(machineId, from)));
+    }
+
     /** Code of the film that was in at a moment, or empty. */
     public Optional<String> filmAt(long machineId, Instant at) {
-        return jdbc.sql(
-                        """
-                select c.code from fitting vf join fitting ff on ff.vat_id = vf.component_id join component c
-                on c.id = ff.component_id
-                where vf.machine_id = :machine and vf.fitted_at <= :at and (vf.removed_at is null
-                or vf.removed_at > :at)
-                  and ff.fitted_at <= :at and (ff.removed_at is null or ff.removed_at > :at) fetch first row only""")
-                .param("machine", machineId)
-                .param("at", Rows.time(at))
-                .query(String.class)
-                .optional();
+        return records.filmsAt(machineId, at).stream().findFirst();
     }
 
     /** The vat that was on a machine at a moment, or empty. */
     public Optional<Long> vatAt(long machineId, Instant at) {
-        return jdbc.sql(
-                        """
-                select f.component_id from fitting f join component c on c.id = f.component_id and c.kind = 'VAT'
-                where f.machine_id = :machine and f.fitted_at <= :at and (f.removed_at is null
-                or f.removed_at > :at) fetch first row only""")
-                .param("machine", machineId)
-                .param("at", Rows.time(at))
-                .query(Long.class)
-                .optional();
+        return records.vatsAt(machineId, at).stream().findFirst();
     }
 
-    /** A film, tank, vat or screen that was taken out or put in within the given time, as a code, or empty. */
-    public Optional<String> changedWithin(long machineId, Instant from, Instant to) {
-        return jdbc.sql(
-                        """
-                select s.kind from service s where s.machine_id = :machine and not s.withdrawn and s.at > :from
-                and s.at < :to
-                  and s.kind in ('FILM_CHANGE', 'TANK_CHANGE', 'VAT_FITTED', 'VAT_REMOVED', 'SCREEN_CHANGE')
-                  fetch first row only""")
-                .param("machine", machineId)
-                .param("from", Rows.time(from))
-                .param("to", Rows.time(to))
-                .query(String.class)
-                .optional();
+    /** A film, tank, vat or screen that was taken out or put in within the given time, or empty. */
+    public Optional<ServiceKind> changedWithin(long machineId, Instant from, Instant to) {
+        return records.changedWithin(machineId, from, to).stream().findFirst();
     }
 }

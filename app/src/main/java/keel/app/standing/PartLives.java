@@ -1,13 +1,9 @@
 package keel.app.standing;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,6 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
 import keel.core.life.ChangeSchool;
@@ -27,10 +24,10 @@ import keel.core.life.SchoolCost;
 import keel.core.standing.ChangeCosts;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
-import keel.core.wear.Usage;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
 
 /** Lives of films, tanks and screens as the records know them, for each kind and size; what states and gates go by. */
 @Service
@@ -38,15 +35,20 @@ import org.springframework.transaction.annotation.Transactional;
 public class PartLives {
 
     private static final int A_YEAR_DAYS = 365;
+    private static final List<String> CAUSES = Stream.of(PartUse.UsedPart.values())
+            .flatMap(p -> p.failsBy().stream())
+            .distinct()
+            .toList();
 
-    private final JdbcClient jdbc;
+    private final PartQueries parts;
     private final ShopSettings settings;
     private final ChangeSchools schools;
     private final Clock clock;
     private volatile Fits fits;
+    private volatile boolean changed = true;
 
-    PartLives(JdbcClient jdbc, ShopSettings settings, ChangeSchools schools, Clock clock) {
-        this.jdbc = jdbc;
+    PartLives(PartQueries parts, ShopSettings settings, ChangeSchools schools, Clock clock) {
+        this.parts = parts;
         this.settings = settings;
         this.schools = schools;
         this.clock = clock;
@@ -139,7 +141,7 @@ public class PartLives {
         }
     }
 
-    private record Fits(String marks, Book book) {}
+    private record Fits(LocalDate day, List<Object> marks, Book book) {}
 
     /** All kinds and sizes of which there is any, films first. */
     public List<Group> groups() {
@@ -170,20 +172,41 @@ public class PartLives {
     }
 
     /**
-     * What is known of lives now. Fitted anew when something ended, when a figure or a school changed, and once a day.
+     * What is known of lives now. Looked at again when something was written that lives are reckoned from, when a
+     * figure changed, and once a day; fitted anew only where it makes a difference.
      */
     public Book book() {
         Defaults defaults = settings.defaults();
-        State state = state();
+        LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
         Fits now = fits;
-        if (now == null || !now.marks().equals(state.marks()) || now.book().defaults() != defaults) {
+        if (now != null && !changed && now.day().equals(today) && now.book().defaults() == defaults) {
+            return now.book();
+        }
+        changed = false;
+        PartQueries.Marks ends = parts.marks();
+        List<Object> marks = List.of(ends, parts.failuresBy(CAUSES), parts.lastChoice());
+        if (now == null
+                || !now.day().equals(today)
+                || !now.marks().equals(marks)
+                || now.book().defaults() != defaults) {
             Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
-            now = new Fits(
-                    state.marks(),
-                    new Book(state.ends() < KindOfLife.ENDS_THAT_TELL ? Map.of() : fitted(defaults, by), by, defaults));
+            boolean few = ends.endsByThemselves() < KindOfLife.ENDS_THAT_TELL;
+            now = new Fits(today, marks, new Book(few ? Map.of() : fitted(defaults, by), by, defaults));
             fits = now;
         }
         return now.book();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void on(RunsChanged event) {
+        changed = true;
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void on(LivesChanged event) {
+        changed = true;
     }
 
     private Map<String, PartLife> fitted(Defaults defaults, Map<PartUse.UsedPart, ChangeSchool> by) {
@@ -336,84 +359,12 @@ public class PartLives {
         return kind.ordinal() + " " + model;
     }
 
-    private record State(int ends, String marks) {}
-
-    /**
-     * Changes whenever a part ended, what an ended one went through by then was corrected, or a failure was put down to
-     * one, or a school was chosen.
-     */
-    private State state() {
-        LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
-        return jdbc.sql(
-                        """
-                select count(case when c.ended_at is not null
-                and c.end_reason not in ('PLANNED', 'OTHER') then 1 end), count(c.ended_at) || ' ' ||
-                coalesce(sum(case when c.ended_at is null then 0 else t.hours + t.uv_hours + t.layers end), 0)
-                  || ' ' || (select count(*) from failure f where not f.withdrawn
-                  and f.cause in (:causes)) || ' ' || (select coalesce(max(id), 0) from change_school)
-                from component c left join meter t on t.scope = 'COMPONENT' and t.owner_id = c.id
-                where c.kind in ('FILM', 'SCREEN') and not c.withdrawn""")
-                .param(
-                        "causes",
-                        Stream.of(PartUse.UsedPart.values())
-                                .flatMap(p -> p.failsBy().stream())
-                                .distinct()
-                                .toList())
-                .query((row, i) -> new State(row.getInt(1), today + " " + row.getString(2)))
-                .single();
-    }
-
     private List<PartAge> all() {
-        List<PartAge> parts = new ArrayList<>(read("FILM", PartUse.UsedPart.FILM.failsBy()));
-        parts.addAll(read("SCREEN", PartUse.UsedPart.SCREEN.failsBy()));
-        return parts;
-    }
-
-    private List<PartAge> read(String kind, List<String> causes) {
-        return jdbc
-                .sql(
-                        """
-                select c.code, coalesce(o.name, vo.name) as model, coalesce(o.kind, vo.kind) as machine_kind,
-                coalesce(t.hours, 0) + c.baseline_hours as hours,
-                  coalesce(t.uv_hours, 0) + c.baseline_uv_hours as uv_hours, coalesce(t.layers, 0) +
-                  c.baseline_layers as layers, c.ended_at, c.end_reason,
-                  coalesce(m.name, 'vat ' || v.code) as place, f.id as now_fitted,
-                  exists (select 1 from failure x where x.machine_id = coalesce(m.id, vl.machine_id)
-                  and not x.withdrawn and x.cause in (:causes) and x.seen_at <= c.ended_at
-                    and x.seen_at >= (select max(r.started_at) from run r where r.machine_id = x.machine_id
-                    and not r.withdrawn and r.started_at < c.ended_at)) as in_print
-                from component c
-                left join fitting l on l.id = (select max(x.id) from fitting x where x.component_id = c.id)
-                left join component v on v.id = l.vat_id left join machine_model vo on vo.id = v.model_id left
-                join machine m on m.id = l.machine_id
-                left join fitting vl on vl.component_id = v.id and vl.machine_id is not null
-                and vl.fitted_at <= c.ended_at and (vl.removed_at is null or vl.removed_at >= c.ended_at)
-                left join fitting f on f.id = l.id and f.removed_at is null
-                left join machine_model o on o.id = c.model_id left join meter t on t.scope = 'COMPONENT'
-                and t.owner_id = c.id
-                where c.kind = :kind and not c.withdrawn order by c.number""")
-                .param("kind", kind)
-                .param("causes", causes)
-                .query((row, i) -> part(row, kind))
-                .list()
-                .stream()
-                .filter(p -> p.model() != null)
+        return Stream.of(
+                        parts.aged(ComponentKind.FILM, PartUse.UsedPart.FILM.failsBy()),
+                        parts.aged(ComponentKind.SCREEN, PartUse.UsedPart.SCREEN.failsBy()))
+                .flatMap(List::stream)
+                .map(a -> a.part().age(a.inPrint()))
                 .toList();
-    }
-
-    private static PartAge part(ResultSet row, String kind) throws SQLException {
-        OffsetDateTime ended = row.getObject("ended_at", OffsetDateTime.class);
-        PartUse.UsedPart part = kind.equals("SCREEN")
-                ? PartUse.UsedPart.SCREEN
-                : "LASER_TANK".equals(row.getString("machine_kind")) ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
-        Usage usage = new Usage(row.getDouble("hours"), row.getDouble("uv_hours"), row.getLong("layers"), 0, 0);
-        return new PartAge(
-                row.getString("code"),
-                part,
-                row.getString("model"),
-                new Lived(usage, ended == null ? null : row.getString("end_reason"), row.getBoolean("in_print")),
-                ended == null ? null : ended.toInstant(),
-                row.getString("place"),
-                row.getObject("now_fitted") != null);
     }
 }

@@ -1,7 +1,6 @@
 package keel.app.standing;
 
 import keel.core.resin.VatContent;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -12,8 +11,8 @@ public class VatContents {
 
     private final Facts facts;
 
-    VatContents(JdbcClient jdbc) {
-        this.facts = new Facts(jdbc);
+    VatContents(Facts facts) {
+        this.facts = facts;
     }
 
     public VatContent of(long vatId) {

@@ -1,7 +1,6 @@
 package keel.app.starting;
 
 import java.time.Clock;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +16,6 @@ import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.gate.GateItem;
 import keel.core.standing.MachineKind;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,12 +31,12 @@ public class GateQuestions {
     private static final int MOST = 12;
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final GateQuestionRecords records;
     private final Clock clock;
 
-    GateQuestions(Logbook logbook, JdbcClient jdbc, Clock clock) {
+    GateQuestions(Logbook logbook, GateQuestionRecords records, Clock clock) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -48,15 +46,15 @@ public class GateQuestions {
     /** Those that are asked, in the order in which they were added. */
     @Transactional(readOnly = true)
     public List<Question> all() {
-        return jdbc.sql("select id, text, part, kinds from gate_question where retired_at is null order by id")
-                .query((row, i) -> new Question(
-                        row.getLong(1),
-                        row.getString(2),
-                        GateItem.GatePart.valueOf(row.getString(3)),
-                        Arrays.stream(row.getString(4).split(","))
+        return records.findByRetiredAtIsNullOrderById().stream()
+                .map(q -> new Question(
+                        q.id,
+                        q.text,
+                        q.part,
+                        Arrays.stream(q.kinds.split(","))
                                 .map(MachineKind::valueOf)
                                 .collect(Collectors.toUnmodifiableSet())))
-                .list();
+                .toList();
     }
 
     /** As the gate of such a machine puts them. */
@@ -87,28 +85,23 @@ public class GateQuestions {
                 "text",
                 "Twelve questions of your own are the most: a gate that asks more is clicked through.");
         Refused.unless(findings);
-        jdbc.sql("insert into gate_question (text, part, kinds, made_at, person_id) values (?, ?, ?, ?, ?)")
-                .params(
-                        text.strip(),
-                        part,
-                        String.join(",", known),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        keeper.personId())
-                .update();
+        GateQuestion question = new GateQuestion();
+        question.text = text.strip();
+        question.part = GateItem.GatePart.valueOf(part);
+        question.kinds = String.join(",", known);
+        question.madeAt = clock.instant();
+        question.personId = keeper.personId();
+        records.save(question);
         note("The start gate asks: " + text.strip(), keeper);
     }
 
     /** It is asked no longer. */
     public void retire(long id) {
         Actor keeper = Actor.require(Role.KEEPER);
-        Question question = all().stream()
-                .filter(q -> q.id() == id)
-                .findFirst()
-                .orElseThrow(() -> new NotThere("There is no such question."));
-        jdbc.sql("update gate_question set retired_at = ? where id = ?")
-                .params(clock.instant().atOffset(ZoneOffset.UTC), id)
-                .update();
-        note("The start gate asks no longer: " + question.text(), keeper);
+        GateQuestion question =
+                records.findByIdAndRetiredAtIsNull(id).orElseThrow(() -> new NotThere("There is no such question."));
+        question.retiredAt = clock.instant();
+        note("The start gate asks no longer: " + question.text, keeper);
     }
 
     private void note(String headline, Actor by) {

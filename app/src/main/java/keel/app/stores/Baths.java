@@ -1,12 +1,10 @@
 package keel.app.stores;
 
-import static keel.app.base.Rows.instant;
-
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -24,8 +22,6 @@ import keel.core.Plain;
 import keel.core.standing.Defaults;
 import keel.core.wash.BathKind;
 import keel.core.wash.WashBath;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,15 +38,24 @@ public class Baths {
     private final Stock stock;
     private final Waste waste;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final BathRecords records;
+    private final EntityManager entities;
     private final Clock clock;
 
-    Baths(ShopSettings settings, Stock stock, Waste waste, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Baths(
+            ShopSettings settings,
+            Stock stock,
+            Waste waste,
+            Logbook logbook,
+            BathRecords records,
+            EntityManager entities,
+            Clock clock) {
         this.settings = settings;
         this.stock = stock;
         this.waste = waste;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -96,37 +101,10 @@ public class Baths {
     @Transactional(readOnly = true)
     public List<Bath> all() {
         Defaults d = settings.defaults();
-        List<BathRow> rows = jdbc.sql(
-                        """
-                select b.id, b.code, b.kind, b.place, f.at, coalesce(f.volume_ml, b.volume_ml), f.fresh_density,
-                  coalesce((select sum(w.resin_ml) from finishing w where w.first_bath_id = b.id
-                  and w.first_at >= f.at), 0),
-                  coalesce((select count(*) from finishing w where w.first_bath_id = b.id and w.first_at >= f.at), 0),
-                  coalesce((select sum(w.resin_ml) from finishing w where w.second_bath_id = b.id
-                  and w.second_at >= f.at), 0),
-                  coalesce((select count(*) from finishing w where w.second_bath_id = b.id
-                  and w.second_at >= f.at), 0), r.at, r.density
-                from bath b left join bath_fill f on f.id = (select x.id from bath_fill x
-                where x.bath_id = b.id order by x.at desc, x.id desc fetch first row only)
-                left join bath_reading r on r.id = (select x.id from bath_reading x where x.bath_id = b.id
-                and x.at >= f.at order by x.at desc, x.id desc fetch first row only)
-                where b.retired_at is null order by case b.place when 'FIRST' then 0 when 'SECOND' then 1
-                else 2 end, b.id""")
-                .query((row, i) -> new BathRow(
-                        row.getLong(1),
-                        row.getString(2),
-                        BathKind.valueOf(row.getString(3)),
-                        Place.valueOf(row.getString(4)),
-                        instant(row.getObject(5, OffsetDateTime.class)),
-                        row.getDouble(6),
-                        row.getObject(7, Double.class),
-                        row.getDouble(8),
-                        row.getInt(9),
-                        row.getDouble(10),
-                        row.getInt(11),
-                        instant(row.getObject(12, OffsetDateTime.class)),
-                        row.getObject(13, Double.class)))
-                .list();
+        List<BathRow> rows = records.inUse().stream()
+                .map(this::row)
+                .sorted(Comparator.comparing(BathRow::place))
+                .toList();
         boolean two = rows.stream().anyMatch(r -> r.place() == Place.SECOND);
         return rows.stream()
                 .map(r -> bath(r, !two || r.place() == Place.ONLY, d))
@@ -147,6 +125,29 @@ public class Baths {
             int seconds,
             Instant readAt,
             Double density) {}
+
+    private BathRow row(BathRecords.Filled filled) {
+        BathRecord bath = filled.bath();
+        BathFill fill = filled.fill();
+        BathReading reading = filled.reading();
+        BathRecords.Carried nothing = new BathRecords.Carried(0, 0);
+        BathRecords.Carried first = fill == null ? nothing : records.first(bath.id, fill.at);
+        BathRecords.Carried second = fill == null ? nothing : records.second(bath.id, fill.at);
+        return new BathRow(
+                bath.id,
+                bath.code,
+                bath.kind,
+                bath.place,
+                fill == null ? null : fill.at,
+                fill == null ? bath.volumeMl : fill.volumeMl,
+                fill == null ? null : fill.freshDensity,
+                first.ml(),
+                (int) first.prints(),
+                second.ml(),
+                (int) second.prints(),
+                reading == null ? null : reading.at,
+                reading == null ? null : reading.density);
+    }
 
     /** What the first of two baths did not take off is a tenth of it, common practice, no source. */
     private static final double LEFT_FOR_SECOND = 0.1;
@@ -199,20 +200,14 @@ public class Baths {
         findings.when(at == null, "place", "Say whether it is the first bath, the second, or the only one.");
         findings.range(volumeMl, LEAST_ML, MOST_ML, "volumeMl", "What it holds", "ml");
         Refused.unless(findings);
-        String code = "W"
-                + (jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from bath")
-                                .query(Integer.class)
-                                .single()
-                        + 1);
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into bath (code, kind, place, volume_ml) values (?, ?, ?, ?)")
-                .params(code, of.name(), at.name(), volumeMl)
-                .update(key, "id");
-        note(
-                key.getKeyAs(Long.class),
-                "Bath " + code + ": " + of.words() + ", " + Plain.number(volumeMl / 1000) + " l.",
-                actor);
-        return code;
+        BathRecord bath = new BathRecord();
+        bath.code = "W" + records.nextNumber();
+        bath.kind = of;
+        bath.place = at;
+        bath.volumeMl = volumeMl;
+        records.save(bath);
+        note(bath.id, "Bath " + bath.code + ": " + of.words() + ", " + Plain.number(volumeMl / 1000) + " l.", actor);
+        return bath.code;
     }
 
     /** How it is filled anew. */
@@ -243,9 +238,13 @@ public class Baths {
         if (filling.fromStores() != null && !filling.fromStores().isBlank()) {
             stock.move(filling.fromStores(), -inUnit(filling.fromStores(), filling.volumeMl()), "bath " + bath.code());
         }
-        jdbc.sql("insert into bath_fill (bath_id, at, volume_ml, fresh_density, person_id) values (?, ?, ?, ?, ?)")
-                .params(bath.id(), now(), filling.volumeMl(), filling.freshDensity(), actor.personId())
-                .update();
+        BathFill fill = new BathFill();
+        fill.bathId = bath.id();
+        fill.at = clock.instant();
+        fill.volumeMl = filling.volumeMl();
+        fill.freshDensity = filling.freshDensity();
+        fill.personId = actor.personId();
+        entities.persist(fill);
         if (filling.swaps()) {
             swap(bath);
         }
@@ -267,13 +266,13 @@ public class Baths {
                 .filter(b -> b.id() != bath.id() && b.place() != Place.ONLY && b.place() != bath.place())
                 .toList());
         if (bath.place() == Place.FIRST && others.size() == 1) {
-            jdbc.sql("update bath set place = 'SECOND' where id = ?")
-                    .param(bath.id())
-                    .update();
-            jdbc.sql("update bath set place = 'FIRST' where id = ?")
-                    .param(others.get(0).id())
-                    .update();
+            record(bath).place = Place.SECOND;
+            record(others.get(0)).place = Place.FIRST;
         }
+    }
+
+    private BathRecord record(Bath bath) {
+        return records.findById(bath.id()).orElseThrow();
     }
 
     /** What a hydrometer shows. */
@@ -285,9 +284,12 @@ public class Baths {
         density(density, "density", findings);
         findings.when(bath.filledAt() == null, "density", "It was never filled.");
         Refused.unless(findings);
-        jdbc.sql("insert into bath_reading (bath_id, at, density, person_id) values (?, ?, ?, ?)")
-                .params(bath.id(), now(), density, actor.personId())
-                .update();
+        BathReading reading = new BathReading();
+        reading.bathId = bath.id();
+        reading.at = clock.instant();
+        reading.density = density;
+        reading.personId = actor.personId();
+        entities.persist(reading);
         note(bath.id(), String.format(Locale.ROOT, "Bath %s reads %.3f g/ml.", bath.code(), density), actor);
     }
 
@@ -298,25 +300,14 @@ public class Baths {
     public void retire(String code) {
         Actor actor = Actor.require(Role.KEEPER);
         Bath bath = one(code);
-        if (jdbc.sql("select count(*) from finishing where done_at is null and dry_at is null and "
-                                + "(first_bath_id = ? or second_bath_id = ?)")
-                        .params(bath.id(), bath.id())
-                        .query(Integer.class)
-                        .single()
-                > 0) {
+        if (records.washing(bath.id()) > 0) {
             throw new Conflict("Something is being washed in bath " + bath.code() + ".");
         }
-        jdbc.sql("update bath set retired_at = ? where id = ?")
-                .params(now(), bath.id())
-                .update();
+        record(bath).retiredAt = clock.instant();
         note(bath.id(), "Bath " + bath.code() + " is not used any more.", actor);
     }
 
     private void note(long id, String headline, Actor by) {
         logbook.write(LogDraft.of(LogKind.BATH, null, "BATH", id, clock.instant(), headline, Map.of("bath", id), by));
-    }
-
-    private OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
     }
 }

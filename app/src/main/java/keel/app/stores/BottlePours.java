@@ -19,9 +19,7 @@ import keel.app.standing.VatContents;
 import keel.core.Findings;
 import keel.core.resin.VatContent;
 import keel.core.resin.VatFill;
-import keel.core.resin.VatSize;
 import keel.core.run.RunRules;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,7 +37,6 @@ public class BottlePours {
     private final Occupancy occupancy;
     private final Rebuild rebuild;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
     BottlePours(
@@ -52,7 +49,6 @@ public class BottlePours {
             Occupancy occupancy,
             Rebuild rebuild,
             Logbook logbook,
-            JdbcClient jdbc,
             Clock clock) {
         this.pours = pours;
         this.bottles = bottles;
@@ -63,7 +59,6 @@ public class BottlePours {
         this.occupancy = occupancy;
         this.rebuild = rebuild;
         this.logbook = logbook;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -205,23 +200,14 @@ public class BottlePours {
     @Transactional(readOnly = true)
     public Optional<Double> most(Parts.PartRef vat) {
         double thick = settings.defaults().value("plate.thickMm");
-        record Size(Double line, VatSize inside, double plate) {}
         return vat.modelId() == null
                 ? Optional.empty()
-                : jdbc.sql("select fill_line_ml, vat_length_mm, vat_width_mm, vat_depth_mm, plate_width_mm * "
-                                + "plate_depth_mm from machine_model where id = ?")
-                        .param(vat.modelId())
-                        .query((row, i) -> new Size(
-                                row.getObject(1, Double.class),
-                                new VatSize(
-                                        row.getObject(2, Double.class),
-                                        row.getObject(3, Double.class),
-                                        row.getObject(4, Double.class)),
-                                row.getDouble(5)))
-                        .optional()
-                        .flatMap(s -> s.line() != null
-                                ? Optional.of(s.line())
-                                : s.inside().fill().map(fill -> fill.mostMl(new VatFill.Displacer(s.plate(), thick))));
+                : fleet.vesselOf(vat.modelId())
+                        .flatMap(v -> v.fillLineMl() != null
+                                ? Optional.of(v.fillLineMl())
+                                : v.inside()
+                                        .fill()
+                                        .map(fill -> fill.mostMl(new VatFill.Displacer(v.plateMm2(), thick))));
     }
 
     /** What a bottle gives a vat where nobody said how much: up to the most, or all that is left. */
@@ -244,7 +230,7 @@ public class BottlePours {
         pour.kind = kind;
         pour.ml = ml;
         pour.at = at;
-        return pours.saveAndFlush(pour);
+        return pours.save(pour);
     }
 
     private static String words(PourKind kind, Bottles.Bottle bottle, double ml, String where) {

@@ -1,14 +1,8 @@
 package keel.app.stores;
 
-import static keel.app.base.Rows.instant;
-
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -16,10 +10,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -27,7 +22,6 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.quick.LabelCode;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,24 +30,30 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Bottles {
 
-    private static final String BOTTLE =
-            """
-            select b.id, b.code, r.id as resin_id, r.code as resin, r.name, b.lot, b.full_ml, b.left_ml, b.price,
-            b.at, b.expires_on, b.opened_at, b.shaken_at, b.emptied_at, r.density_g_per_ml
-            from bottle b join resin r on r.id = b.resin_id""";
     static final int MOST_AT_ONCE = 100;
 
     private final Stock stock;
     private final Waste waste;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final BottleRecords records;
+    private final ResinRecords resins;
+    private final StockItems items;
     private final Clock clock;
 
-    Bottles(Stock stock, Waste waste, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Bottles(
+            Stock stock,
+            Waste waste,
+            Logbook logbook,
+            BottleRecords records,
+            ResinRecords resins,
+            StockItems items,
+            Clock clock) {
         this.stock = stock;
         this.waste = waste;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.resins = resins;
+        this.items = items;
         this.clock = clock;
     }
 
@@ -111,12 +111,7 @@ public class Bottles {
     /** Those that are not empty, the open ones first; the empty ones too if asked for. */
     @Transactional(readOnly = true)
     public List<Bottle> all(boolean empty) {
-        return jdbc.sql(BOTTLE
-                        + " where :empty or b.emptied_at is null order by r.name, case when b.emptied_at is "
-                        + "null then 0 else 1 end, case when b.opened_at is null then 1 else 0 end, b.expires_on, b.id")
-                .param("empty", empty)
-                .query((row, i) -> bottle(row))
-                .list();
+        return records.all(empty);
     }
 
     /**
@@ -139,99 +134,77 @@ public class Bottles {
      */
     @Transactional(readOnly = true)
     public Bottle one(String code, String field) {
-        return find(code, false).orElseThrow(() -> new Refused(field, "There is no bottle called " + code + "."));
+        return records.view(codeOf(code)).orElseThrow(() -> unknown(code, field));
     }
 
-    private Optional<Bottle> find(String code, boolean locked) {
-        String typed = code == null ? "" : code.strip();
-        String wanted = LabelCode.read(typed)
+    private static Refused unknown(String code, String field) {
+        return new Refused(field, "There is no bottle called " + code + ".");
+    }
+
+    private static String codeOf(String typed) {
+        String stripped = typed == null ? "" : typed.strip();
+        return LabelCode.read(stripped)
                 .filter(l -> l.kind() == LabelCode.LabelKind.BOTTLE)
                 .map(LabelCode::code)
-                .orElse(typed)
+                .orElse(stripped)
                 .toUpperCase(Locale.ROOT);
-        if (locked) {
-            jdbc.sql("select id from bottle where code = ? for update")
-                    .param(wanted)
-                    .query(Long.class)
-                    .optional();
-        }
-        return jdbc.sql(BOTTLE + " where b.code = ?")
-                .param(wanted)
-                .query((row, i) -> bottle(row))
-                .optional();
+    }
+
+    private BottleRecord locked(String code) {
+        return records.lock(codeOf(code)).orElseThrow(() -> unknown(code, "bottle"));
     }
 
     /** Answers their codes. */
     public List<String> add(Entry entry) {
         Actor actor = Actor.current();
         Findings findings = entry.findings();
-        Long resin = jdbc.sql("select id from resin where code = ?")
-                .param(entry.resin() == null ? "" : entry.resin())
-                .query(Long.class)
-                .optional()
-                .orElse(null);
+        Resin resin =
+                resins.findByCode(entry.resin() == null ? "" : entry.resin()).orElse(null);
         findings.when(resin == null, "resin", "Choose the resin.");
         Refused.unless(findings);
-        int next = jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from bottle")
-                        .query(Integer.class)
-                        .single()
-                + 1;
-        List<String> codes = IntStream.range(next, next + entry.count())
-                .mapToObj(n -> "B" + n)
+        List<BottleRecord> added = Stream.generate(() -> records.save(fresh(entry, resin, actor)))
+                .limit(entry.count())
                 .toList();
-        codes.forEach(
-                code -> jdbc.sql("insert into bottle (code, resin_id, lot, full_ml, left_ml, price, at, person_id, "
-                                + "expires_on) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                        .params(
-                                code,
-                                resin,
-                                entry.lot() == null || entry.lot().isBlank()
-                                        ? null
-                                        : entry.lot().strip(),
-                                entry.fullMl(),
-                                entry.fullMl(),
-                                entry.price(),
-                                now(),
-                                actor.personId(),
-                                entry.expiresOn())
-                        .update());
-        String resinName = jdbc.sql("select name from resin where id = ?")
-                .param(resin)
-                .query(String.class)
-                .single();
+        List<String> codes = added.stream().map(b -> b.code).toList();
+        String last = codes.get(codes.size() - 1);
         note(
-                codes.get(0),
+                added.get(0),
                 codes.size() == 1
-                        ? "Bottle " + codes.get(0) + " of " + resinName + " came in."
-                        : codes.size() + " bottles of " + resinName + " came in: " + codes.get(0) + " to "
-                                + codes.get(codes.size() - 1) + ".",
+                        ? "Bottle " + last + " of " + resin.name + " came in."
+                        : codes.size() + " bottles of " + resin.name + " came in: " + codes.get(0) + " to " + last
+                                + ".",
                 actor);
         if (!Boolean.TRUE.equals(entry.counted())) {
-            item(resin)
-                    .ifPresent(i -> stock.moved(
-                            i,
-                            (double) codes.size(),
-                            "bottles " + codes.get(0)
-                                    + (codes.size() == 1 ? "" : " to " + codes.get(codes.size() - 1))));
+            String what = codes.size() == 1 ? last : codes.get(0) + " to " + last;
+            item(resin.id).ifPresent(i -> stock.moved(i, (double) codes.size(), "bottles " + what));
         }
         return codes;
+    }
+
+    /** Its number is taken from a row that no two can take from at once. */
+    private BottleRecord fresh(Entry entry, Resin resin, Actor actor) {
+        BottleRecord bottle = new BottleRecord();
+        bottle.code = "B" + records.nextNumber();
+        bottle.resinId = resin.id;
+        bottle.lot = Typed.orNull(entry.lot());
+        bottle.fullMl = entry.fullMl();
+        bottle.leftMl = entry.fullMl();
+        bottle.price = entry.price();
+        bottle.at = clock.instant();
+        bottle.personId = actor.personId();
+        bottle.expiresOn = entry.expiresOn();
+        return bottle;
     }
 
     /** The same, of a resin by its code. */
     @Transactional(readOnly = true)
     public Optional<String> counting(String resin) {
-        return jdbc.sql("select i.code from resin r join stock_item i on i.id = r.item_id where r.code = ?")
-                .param(resin)
-                .query(String.class)
-                .optional();
+        return resins.findByCode(resin).flatMap(r -> item(r.id));
     }
 
     /** Item of the stores that counts the sealed bottles of a resin. */
     private Optional<String> item(long resin) {
-        return jdbc.sql("select i.code from resin r join stock_item i on i.id = r.item_id where r.id = ?")
-                .param(resin)
-                .query(String.class)
-                .optional();
+        return records.countingItem(resin);
     }
 
     /**
@@ -242,61 +215,46 @@ public class Bottles {
         Actor.require(Role.KEEPER);
         Long id = item == null || item.isBlank()
                 ? null
-                : jdbc.sql("select id from stock_item where code = ?")
-                        .param(item)
-                        .query(Long.class)
-                        .optional()
+                : items.findByCode(item)
+                        .map(i -> i.id)
                         .orElseThrow(() -> new Refused("item", "There is no item called " + item + "."));
-        if (jdbc.sql("update resin set item_id = ? where code = ?")
-                        .params(id, resin)
-                        .update()
-                == 0) {
-            throw new NotThere("There is no resin called " + resin + ".");
-        }
+        resins.findByCode(resin).orElseThrow(() -> new NotThere("There is no resin called " + resin + ".")).itemId = id;
     }
 
-    private void opened(Bottle bottle) {
-        if (bottle.openedAt() == null) {
-            jdbc.sql("update bottle set opened_at = ? where id = ?")
-                    .params(now(), bottle.id())
-                    .update();
-            item(bottle.resinId()).ifPresent(i -> stock.takeAnyway(i, 1, bottle.code() + " opened"));
+    private void opened(BottleRecord bottle) {
+        if (bottle.openedAt == null) {
+            bottle.openedAt = clock.instant();
+            item(bottle.resinId).ifPresent(i -> stock.takeAnyway(i, 1, bottle.code + " opened"));
         }
     }
 
     /** It was shaken; unmixed pigment prints smoky. */
     public void shaken(String code) {
-        Bottle bottle = one(code, "bottle");
-        jdbc.sql("update bottle set shaken_at = ? where id = ?")
-                .params(now(), bottle.id())
-                .update();
+        locked(code).shakenAt = clock.instant();
     }
 
     /** Weighed or looked at: so much is left, whatever was reckoned. */
     public void measured(String code, Double leftMl) {
         Actor actor = Actor.current();
-        Bottle bottle = find(code, true).orElseThrow(() -> new NotThere("There is no bottle called " + code + "."));
+        BottleRecord bottle =
+                records.lock(codeOf(code)).orElseThrow(() -> new NotThere("There is no bottle called " + code + "."));
         Findings findings = new Findings();
-        findings.range(leftMl, 0, bottle.fullMl() * 1.1, "leftMl", "What is left", "ml");
+        findings.range(leftMl, 0, bottle.fullMl * 1.1, "leftMl", "What is left", "ml");
         Refused.unless(findings);
-        left(bottle, leftMl);
-        if (leftMl < bottle.fullMl()) {
+        String headline = "Bottle " + bottle.code + ": " + Math.round(leftMl) + " ml left, " + Math.round(bottle.leftMl)
+                + " were reckoned.";
+        bottle.leftMl = leftMl;
+        if (leftMl < bottle.fullMl) {
             opened(bottle);
         }
-        note(
-                bottle.code(),
-                "Bottle " + bottle.code() + ": " + Math.round(leftMl) + " ml left, " + Math.round(bottle.leftMl())
-                        + " were reckoned.",
-                actor);
+        note(bottle, headline, actor);
     }
 
     /** Empty, or given away; what was left is gone. Back again with {@code empty} false. */
     public void emptied(String code, boolean empty) {
         Actor actor = Actor.current();
-        Bottle bottle = one(code, "bottle");
-        jdbc.sql("update bottle set emptied_at = ? where id = ?")
-                .params(empty ? now() : null, bottle.id())
-                .update();
+        BottleRecord bottle = locked(code);
+        bottle.emptiedAt = empty ? clock.instant() : null;
         if (empty) {
             opened(bottle);
             waste.keep(new Waste.Entry(
@@ -304,17 +262,16 @@ public class Bottles {
                     1.0,
                     null,
                     null,
-                    bottle.code() + ", " + bottle.resinName() + ": swirl with a little alcohol, cure what runs out"));
+                    bottle.code + ", " + resins.findById(bottle.resinId).orElseThrow().name
+                            + ": swirl with a little alcohol, cure what runs out"));
         }
-        note(bottle.code(), "Bottle " + bottle.code() + (empty ? " is empty." : " is in use again."), actor);
+        note(bottle, "Bottle " + bottle.code + (empty ? " is empty." : " is in use again."), actor);
     }
 
     /** Of a keeper only. */
     public void price(String code, Double price) {
         Actor.require(Role.KEEPER);
-        jdbc.sql("update bottle set price = ? where id = ?")
-                .params(price, one(code, "bottle").id())
-                .update();
+        locked(code).price = price;
     }
 
     /**
@@ -324,12 +281,11 @@ public class Bottles {
      * @throws Conflict if it does not hold so much, or would run over
      */
     Bottle take(String code, double ml) {
-        Bottle bottle =
-                find(code, true).orElseThrow(() -> new Refused("bottle", "There is no bottle called " + code + "."));
-        requireHolds(bottle, ml);
-        left(bottle, Math.max(0, bottle.leftMl() - ml));
+        BottleRecord bottle = locked(code);
+        requireHolds(one(code, "bottle"), ml);
+        bottle.leftMl = Math.max(0, bottle.leftMl - ml);
         opened(bottle);
-        return one(bottle.code(), "bottle");
+        return one(bottle.code, "bottle");
     }
 
     /** @throws Conflict as {@link #take} does */
@@ -354,47 +310,20 @@ public class Bottles {
     /** A pour was taken back: so is what it did to its bottle. */
     void giveBack(Pour pour) {
         if (pour.bottleId != null && pour.kind != PourKind.SIEVE) {
-            jdbc.sql("update bottle set left_ml = greatest(0, left_ml + ?) where id = ?")
-                    .params(pour.kind == PourKind.RETURN ? -pour.ml : pour.ml, pour.bottleId)
-                    .update();
+            BottleRecord bottle = records.lock(pour.bottleId);
+            bottle.leftMl = Math.max(0, bottle.leftMl + (pour.kind == PourKind.RETURN ? -pour.ml : pour.ml));
         }
     }
 
-    private void left(Bottle bottle, double ml) {
-        jdbc.sql("update bottle set left_ml = ? where id = ?")
-                .params(ml, bottle.id())
-                .update();
-    }
-
-    private OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
-    }
-
-    private void note(String code, String headline, Actor by) {
-        long id = jdbc.sql("select id from bottle where code = ?")
-                .param(code)
-                .query(Long.class)
-                .single();
-        logbook.write(
-                LogDraft.of(LogKind.BOTTLE, null, "BOTTLE", id, clock.instant(), headline, Map.of("bottle", code), by));
-    }
-
-    private static Bottle bottle(ResultSet row) throws SQLException {
-        return new Bottle(
-                row.getLong("id"),
-                row.getString("code"),
-                row.getLong("resin_id"),
-                row.getString("resin"),
-                row.getString("name"),
-                row.getString("lot"),
-                row.getDouble("full_ml"),
-                row.getDouble("left_ml"),
-                row.getObject("price", Double.class),
-                instant(row, "at"),
-                row.getObject("expires_on", LocalDate.class),
-                instant(row, "opened_at"),
-                instant(row, "shaken_at"),
-                instant(row, "emptied_at"),
-                row.getObject("density_g_per_ml", Double.class));
+    private void note(BottleRecord bottle, String headline, Actor by) {
+        logbook.write(LogDraft.of(
+                LogKind.BOTTLE,
+                null,
+                "BOTTLE",
+                bottle.id,
+                clock.instant(),
+                headline,
+                Map.of("bottle", bottle.code),
+                by));
     }
 }

@@ -1,23 +1,19 @@
 package keel.app.stores;
 
-import static keel.app.base.Rows.instant;
-
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
-import keel.app.base.Typed;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -28,8 +24,7 @@ import keel.core.Plain;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -53,7 +48,9 @@ public class Buying {
     private final Bottles bottles;
     private final ObjectProvider<PartNeeds> needs;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final StockItems items;
+    private final StockMovements movements;
+    private final StockOrders orders;
     private final Clock clock;
 
     Buying(
@@ -61,13 +58,17 @@ public class Buying {
             Bottles bottles,
             ObjectProvider<PartNeeds> needs,
             Logbook logbook,
-            JdbcClient jdbc,
+            StockItems items,
+            StockMovements movements,
+            StockOrders orders,
             Clock clock) {
         this.stock = stock;
         this.bottles = bottles;
         this.needs = needs;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.items = items;
+        this.movements = movements;
+        this.orders = orders;
         this.clock = clock;
     }
 
@@ -148,19 +149,21 @@ public class Buying {
     /** Of every item, by name. */
     @Transactional(readOnly = true)
     public List<BuyingLine> lines() {
-        Map<String, Terms> terms = terms();
-        Map<String, Double> ordered = ordered();
+        Map<String, StockItem> kept =
+                items.findAll().stream().collect(Collectors.toMap(i -> i.code, Function.identity()));
+        Map<String, Double> ordered = orders.onTheirWay().stream()
+                .collect(Collectors.toMap(StockOrders.OnItsWay::item, StockOrders.OnItsWay::quantity));
         Map<String, Map<LocalDate, Double>> used = used();
-        Map<String, Integer> days = days();
         List<BuyingLine> lines = new ArrayList<>();
         for (Stock.ItemView item : stock.all(false)) {
+            Terms terms = kept.get(item.item()).terms().view();
             lines.add(line(
-                    need(item, terms.get(item.item())),
+                    need(item, terms),
                     item,
-                    terms.get(item.item()),
+                    terms,
                     ordered.getOrDefault(item.item(), 0.0),
                     used.getOrDefault(item.item(), Map.of()),
-                    days.getOrDefault(item.item(), WINDOW_DAYS)));
+                    days(kept.get(item.item()))));
         }
         return lines;
     }
@@ -266,14 +269,7 @@ public class Buying {
     /** What was paid, the latest first. */
     @Transactional(readOnly = true)
     public List<Paid> prices(String item) {
-        return jdbc.sql(
-                        """
-                select coalesce(o.received_at, o.ordered_at), o.price from stock_order o join stock_item i
-                on i.id = o.item_id where i.code = ? and o.price is not null and o.cancelled_at is null
-                order by 1 desc fetch first 24 rows only""")
-                .param(item)
-                .query((row, i) -> new Paid(instant(row.getObject(1, OffsetDateTime.class)), row.getDouble(2)))
-                .list();
+        return orders.paid(item, Limit.of(24));
     }
 
     private static String why(
@@ -291,7 +287,7 @@ public class Buying {
                         Plain.number(Math.round(10 * point) / 10.0));
     }
 
-    private record Counted(String of, int toBuy) {}
+    private record Counted(List<Object> of, int toBuy) {}
 
     private volatile Counted counted;
 
@@ -301,15 +297,7 @@ public class Buying {
      */
     @Transactional(readOnly = true)
     public int toBuy() {
-        String of = jdbc.sql("select coalesce((select max(id) from stock_movement), 0) || ' ' || "
-                                + "coalesce((select max(id) from stock_order), 0) || ' ' || (select count(*) "
-                                + "from stock_order where received_at is "
-                                + "null and cancelled_at is null)"
-                                + " || ' ' || (select count(*) || ' ' || coalesce(sum(low_at), 0) from "
-                                + "stock_item where retired_at is null)")
-                        .query(String.class)
-                        .single()
-                + " " + clock.instant().getEpochSecond() / 3600;
+        List<Object> of = List.of(items.buyMarks(), clock.instant().getEpochSecond() / 3600);
         Counted last = counted;
         if (last == null || !last.of().equals(of)) {
             last = new Counted(
@@ -332,21 +320,10 @@ public class Buying {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
         counted = null;
-        if (jdbc.sql("update stock_item set pack_size = ?, price = ?, supplier = ?, place = ?, lead_days "
-                                + "= ?, lead_days_sd = ?, hurts = ? where code = ?")
-                        .params(
-                                terms.packSize(),
-                                terms.price(),
-                                Typed.orNull(terms.supplier()),
-                                Typed.orNull(terms.place()),
-                                terms.leadDays(),
-                                terms.leadDaysSd(),
-                                terms.hurts(),
-                                item)
-                        .update()
-                == 0) {
-            throw new NotThere("There is no item called " + item + ".");
-        }
+        items.findByCode(item)
+                .orElseThrow(() -> new NotThere("There is no item called " + item + "."))
+                .terms()
+                .take(terms);
     }
 
     /** An order that was sent; {@code received} is null while it is on its way. */
@@ -366,26 +343,7 @@ public class Buying {
     /** Those on their way, then the latest that came. */
     @Transactional(readOnly = true)
     public List<Order> orders(int most) {
-        return jdbc.sql(
-                        """
-                select o.id, i.code, i.name, i.unit, o.quantity, o.price, o.ordered_at, p.name, o.received_at,
-                o.received, o.cancelled_at from stock_order o join stock_item i on i.id = o.item_id
-                join person p on p.id = o.person_id order by case when o.received_at is null
-                and o.cancelled_at is null then 0 else 1 end, o.ordered_at desc, o.id desc fetch first ? rows only""")
-                .param(most)
-                .query((row, i) -> new Order(
-                        row.getLong(1),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getDouble(5),
-                        row.getObject(6, Double.class),
-                        instant(row.getObject(7, OffsetDateTime.class)),
-                        row.getString(8),
-                        instant(row.getObject(9, OffsetDateTime.class)),
-                        row.getObject(10, Double.class),
-                        row.getObject(11) != null))
-                .list();
+        return orders.latest(Limit.of(most));
     }
 
     public long order(String item, Double quantity, Double price) {
@@ -395,62 +353,53 @@ public class Buying {
         findings.range(quantity, 1e-3, MOST, "quantity", "The quantity", of.unit());
         findings.rangeIfGiven(price, 0, MOST, "price", "The price", "");
         Refused.unless(findings);
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into stock_order (item_id, quantity, price, ordered_at, person_id) select id, ?, ?, "
-                        + "?, ? from stock_item where code = ?")
-                .params(quantity, price, clock.instant().atOffset(ZoneOffset.UTC), actor.personId(), item)
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
-        note(id, "Ordered: " + Plain.number(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
-        return id;
+        StockOrder order = new StockOrder();
+        order.itemId = items.findByCode(item).orElseThrow().id;
+        order.quantity = quantity;
+        order.price = price;
+        order.orderedAt = clock.instant();
+        order.personId = actor.personId();
+        orders.save(order);
+        note(order.id, "Ordered: " + Plain.number(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
+        return order.id;
     }
 
     /** It came: the stock goes up, its price is kept, and the item's lead time follows from its orders. */
     public void receive(long id, Double quantity) {
         Actor actor = Actor.current();
-        Order order = open(id);
+        StockOrder order = open(id);
+        StockItem item = items.findById(order.itemId).orElseThrow();
         Findings findings = new Findings();
-        findings.range(quantity, 0, MOST, "quantity", "What came", order.unit());
+        findings.range(quantity, 0, MOST, "quantity", "What came", item.unit);
         Refused.unless(findings);
-        jdbc.sql("update stock_order set received_at = ?, received = ? where id = ?")
-                .params(clock.instant().atOffset(ZoneOffset.UTC), quantity, id)
-                .update();
+        order.receivedAt = clock.instant();
+        order.received = quantity;
         if (quantity > 0) {
-            deliver(order, quantity);
+            deliver(order, item, quantity);
         }
-        if (order.price() != null) {
-            jdbc.sql("update stock_item set price = ? where code = ?")
-                    .params(order.price(), order.item())
-                    .update();
+        if (order.price != null) {
+            item.terms().price = order.price;
         }
         note(
                 id,
-                "Came: " + Plain.number(quantity) + " of " + Plain.number(order.quantity()) + " " + order.unit()
-                        + " of " + order.name() + ".",
+                "Came: " + Plain.number(quantity) + " of " + Plain.number(order.quantity) + " " + item.unit + " of "
+                        + item.name + ".",
                 actor);
     }
 
     /** Sealed bottles are written down one by one, so that each gets its label. */
-    private void deliver(Order order, double quantity) {
-        record BottleKind(String resin, Double fullMl) {}
-        BottleKind kind = jdbc.sql(
-                        """
-                select r.code, (select b.full_ml from bottle b where b.resin_id = r.id
-                order by b.at desc, b.id desc fetch first row only) from resin r join stock_item i
-                on i.id = r.item_id where i.code = ?""")
-                .param(order.item())
-                .query((row, i) -> new BottleKind(row.getString(1), row.getObject(2, Double.class)))
-                .optional()
-                .orElse(null);
+    private void deliver(StockOrder order, StockItem item, double quantity) {
+        StockOrders.BottleKind kind =
+                orders.bottlesOf(item.id, Limit.of(1)).stream().findFirst().orElse(null);
         if (kind == null || quantity != Math.rint(quantity) || quantity > Bottles.MOST_AT_ONCE) {
-            stock.moved(order.item(), quantity, "delivery");
+            stock.moved(item.code, quantity, "delivery");
         } else {
             bottles.add(new Bottles.Entry(
                     kind.resin(),
                     (int) quantity,
                     kind.fullMl() == null ? USUAL_BOTTLE_ML : kind.fullMl(),
                     null,
-                    order.price(),
+                    order.price,
                     null,
                     false));
         }
@@ -458,91 +407,34 @@ public class Buying {
 
     public void cancel(long id) {
         Actor actor = Actor.current();
-        Order order = open(id);
-        jdbc.sql("update stock_order set cancelled_at = ? where id = ?")
-                .params(clock.instant().atOffset(ZoneOffset.UTC), id)
-                .update();
-        note(id, "Order cancelled: " + order.name() + ".", actor);
+        StockOrder order = open(id);
+        order.cancelledAt = clock.instant();
+        note(id, "Order cancelled: " + items.findById(order.itemId).orElseThrow().name + ".", actor);
     }
 
-    private Order open(long id) {
-        jdbc.sql("select id from stock_order where id = ? for update")
-                .param(id)
-                .query(Long.class)
-                .optional();
-        Order order = orders(10_000).stream()
-                .filter(o -> o.id() == id)
-                .findFirst()
-                .orElseThrow(() -> new NotThere("There is no order " + id + "."));
-        if (order.receivedAt() != null || order.cancelled()) {
-            throw new Conflict("That order " + (order.cancelled() ? "was cancelled." : "came already."));
+    private StockOrder open(long id) {
+        StockOrder order = orders.lock(id).orElseThrow(() -> new NotThere("There is no order " + id + "."));
+        if (order.receivedAt != null || order.cancelledAt != null) {
+            throw new Conflict("That order " + (order.cancelledAt != null ? "was cancelled." : "came already."));
         }
         return order;
     }
 
-    private Map<String, Terms> terms() {
-        Map<String, Terms> terms = new HashMap<>();
-        jdbc.sql("select code, pack_size, price, supplier, place, lead_days, lead_days_sd, hurts from stock_item")
-                .query((row, i) -> terms.put(
-                        row.getString(1),
-                        new Terms(
-                                row.getObject(2, Double.class),
-                                row.getObject(3, Double.class),
-                                row.getString(4),
-                                row.getString(5),
-                                row.getObject(6, Double.class),
-                                row.getObject(7, Double.class),
-                                row.getString(8))))
-                .list();
-        return terms;
-    }
-
-    private Map<String, Double> ordered() {
-        Map<String, Double> ordered = new HashMap<>();
-        jdbc.sql("select i.code, sum(o.quantity) from stock_order o join stock_item i on i.id = o.item_id "
-                        + "where o.received_at is null and o.cancelled_at is null group by i.code")
-                .query((row, i) -> ordered.put(row.getString(1), row.getDouble(2)))
-                .list();
-        return ordered;
-    }
-
     /** What went out by item and day; what a count found missing is use as well. */
     private Map<String, Map<LocalDate, Double>> used() {
-        Map<String, Map<LocalDate, Double>> used = new HashMap<>();
-        jdbc.sql(
-                        """
-                select i.code, cast(m.at as date), -sum(m.quantity) from stock_movement m join stock_item i
-                on i.id = m.item_id where m.at >= ? and m.quantity < 0
-                group by i.code, cast(m.at as date)""")
-                .param(from())
-                .query((row, i) -> used.computeIfAbsent(row.getString(1), c -> new HashMap<>())
-                        .put(row.getObject(2, LocalDate.class), row.getDouble(3)))
-                .list();
-        return used;
+        return movements.out(clock.instant().minus(Duration.ofDays(WINDOW_DAYS))).stream()
+                .collect(Collectors.groupingBy(
+                        StockMovements.Out::item,
+                        Collectors.toMap(StockMovements.Out::day, StockMovements.Out::quantity)));
     }
 
     /** Days since an item is kept count of, at most the window. */
-    private Map<String, Integer> days() {
-        Map<String, Integer> days = new HashMap<>();
-        jdbc.sql("select i.code, (select min(m.at) from stock_movement m where m.item_id = i.id) from stock_item i")
-                .query((row, i) -> row.getObject(2) == null
-                        ? null
-                        : days.put(row.getString(1), (int) Math.max(
-                                1,
-                                Math.min(
-                                        WINDOW_DAYS,
-                                        Duration.between(
-                                                                row.getObject(2, OffsetDateTime.class)
-                                                                        .toInstant(),
-                                                                clock.instant())
-                                                        .toDays()
-                                                + 1))))
-                .list();
-        return days;
-    }
-
-    private OffsetDateTime from() {
-        return clock.instant().minus(Duration.ofDays(WINDOW_DAYS)).atOffset(ZoneOffset.UTC);
+    private int days(StockItem item) {
+        if (item.firstMovedAt == null) {
+            return WINDOW_DAYS;
+        }
+        long days = Duration.between(item.firstMovedAt, clock.instant()).toDays() + 1;
+        return (int) Math.max(1, Math.min(WINDOW_DAYS, days));
     }
 
     private void note(long id, String headline, Actor by) {

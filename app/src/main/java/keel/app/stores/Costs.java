@@ -1,12 +1,9 @@
 package keel.app.stores;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.OffsetDateTime;
+import java.time.Instant;
 import java.time.YearMonth;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -28,7 +25,6 @@ import keel.core.cost.PrintCost;
 import keel.core.cost.SharedUse;
 import keel.core.rate.SuccessRate;
 import keel.core.run.Outcome;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,14 +38,14 @@ public class Costs {
     private final Standings standings;
     private final ShopSettings settings;
     private final PricesPaid paid;
-    private final JdbcClient jdbc;
+    private final CostRecords records;
     private final Clock clock;
 
-    Costs(Standings standings, ShopSettings settings, PricesPaid paid, JdbcClient jdbc, Clock clock) {
+    Costs(Standings standings, ShopSettings settings, PricesPaid paid, CostRecords records, Clock clock) {
         this.standings = standings;
         this.settings = settings;
         this.paid = paid;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -63,14 +59,14 @@ public class Costs {
             String machineName,
             String machineCode,
             String job,
-            OffsetDateTime at,
+            Instant at,
             Outcome outcome,
             Used used,
             String resin,
             String cause) {
 
         boolean good() {
-            return outcome != null && !outcome.wentWrong();
+            return outcome != null && outcome.cameOut();
         }
     }
 
@@ -108,9 +104,8 @@ public class Costs {
             SharedUse shared) {}
 
     public Overview overview(int days) {
-        List<Run> runs = runs(
-                "r.started_at >= ?",
-                clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC));
+        Instant from = clock.instant().minus(Duration.ofDays(days));
+        List<Run> runs = runs(records.since(from), from);
         Map<Long, MachineNow> machines =
                 standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
         PricesPaid.Paid now = paid.now();
@@ -145,8 +140,7 @@ public class Costs {
                         costs),
                 grouped(
                         runs,
-                        r -> YearMonth.from(r.at().atZoneSameInstant(settings.zone()))
-                                .toString(),
+                        r -> YearMonth.from(r.at().atZone(settings.zone())).toString(),
                         m -> null,
                         costs),
                 jobs,
@@ -156,7 +150,8 @@ public class Costs {
 
     /** @throws NotThere if there is no such run, or it is going on */
     public Map.Entry<Run, PrintCost> ofRun(long id) {
-        Run run = runs("r.id = ?", id).stream()
+        List<CostRecords.Ran> ran = records.one(id).stream().toList();
+        Run run = runs(ran, Instant.EPOCH).stream()
                 .findFirst()
                 .orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
         return Map.entry(
@@ -170,45 +165,34 @@ public class Costs {
 
     /** How often a machine's prints came out over the last year; empty where it printed nothing. */
     public Optional<SuccessRate> rate(String machine) {
-        OffsetDateTime yearAgo = clock.instant().minus(YEAR).atOffset(ZoneOffset.UTC);
-        List<Run> runs = runs("m.code = ? and r.started_at >= ?", machine, yearAgo);
-        return rate((int) runs.stream().filter(Run::good).count(), runs.size());
+        CostRecords.Fared fared = records.fared(machine, clock.instant().minus(YEAR));
+        return rate((int) fared.cameOut(), (int) fared.prints());
     }
 
     private static Optional<SuccessRate> rate(int good, int runs) {
         return runs == 0 ? Optional.empty() : Optional.of(SuccessRate.of(good, runs));
     }
 
-    private List<Run> runs(String where, Object... params) {
-        return jdbc.sql(
-                        """
-                select r.id, m.id, m.name, m.code, r.job, r.started_at, r.outcome, cast(datediff(millisecond,
-                r.started_at, r.ended_at) as double precision) / 3600000,
-                  coalesce(r.reached_layer, r.layers) * r.layer_exposure_s / 3600, r.resin_ml, s.code,
-                  (select max(f.cause) from failure f where f.run_id = r.id and not f.withdrawn) as cause
-                from run r join machine m on m.id = r.machine_id left join profile_version v
-                on v.id = r.profile_version_id left join profile p on p.id = v.profile_id left join resin s
-                on s.id = p.resin_id
-                where r.ended_at is not null and not r.withdrawn and\s"""
-                                + where + " order by r.started_at")
-                .params(params)
-                .query((row, i) -> run(row))
-                .list();
-    }
-
-    private static Run run(ResultSet row) throws SQLException {
-        String outcome = row.getString(7);
-        return new Run(
-                row.getLong(1),
-                row.getLong(2),
-                row.getString(3),
-                row.getString(4),
-                row.getString(5),
-                row.getObject(6, OffsetDateTime.class),
-                outcome == null ? null : Outcome.valueOf(outcome),
-                new Used(row.getDouble(8), row.getDouble(9), row.getDouble(10), 1),
-                row.getString(11),
-                row.getString(12));
+    private List<Run> runs(List<CostRecords.Ran> ran, Instant from) {
+        Map<Long, CostRecords.Machine> machines =
+                records.machines().stream().collect(Collectors.toMap(CostRecords.Machine::id, Function.identity()));
+        Map<Long, String> resins = records.resins().stream()
+                .collect(Collectors.toMap(CostRecords.ResinOf::version, CostRecords.ResinOf::resin));
+        Map<Long, String> causes = records.causes(from).stream()
+                .collect(Collectors.toMap(CostRecords.Cause::run, CostRecords.Cause::cause));
+        return ran.stream()
+                .map(r -> new Run(
+                        r.id(),
+                        r.machine(),
+                        machines.get(r.machine()).name(),
+                        machines.get(r.machine()).code(),
+                        r.job(),
+                        r.startedAt(),
+                        r.outcome(),
+                        new Used(r.hours(), r.uvHours(), r.usedMl(), 1),
+                        resins.get(r.profileVersion()),
+                        causes.get(r.id())))
+                .toList();
     }
 
     private static List<Group> grouped(

@@ -2,20 +2,18 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,12 +25,12 @@ public class FilmPacks {
     private static final List<String> MATERIALS = List.of("FEP", "PFA", "OTHER");
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final FilmPackRecords records;
     private final Clock clock;
 
-    FilmPacks(Logbook logbook, JdbcClient jdbc, Clock clock) {
+    FilmPacks(Logbook logbook, FilmPackRecords records, Clock clock) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -108,31 +106,27 @@ public class FilmPacks {
 
     @Transactional(readOnly = true)
     public List<Pack> all() {
-        return jdbc.sql(
-                        """
-                select p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm, p.sheets,
-                p.spoiled, count(c.id), count(c.ended_at),
-                  count(case when c.end_reason in ('DENTED', 'PIERCED') then 1 end), p.price, p.at, p.retired_at
-                from film_pack p left join component c on c.pack_id = p.id and not c.withdrawn
-                group by p.id, p.code, p.supplier, p.lot, p.material, p.thickness_mm, p.length_mm, p.width_mm,
-                p.sheets, p.spoiled, p.price, p.at, p.retired_at order by p.id desc""")
-                .query((row, i) -> new Pack(
-                        row.getString(1),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getDouble(5),
-                        row.getDouble(6),
-                        row.getDouble(7),
-                        row.getInt(8),
-                        row.getInt(9),
-                        row.getInt(10),
-                        row.getInt(11),
-                        row.getInt(12),
-                        row.getObject(13, Double.class),
-                        row.getObject(14, OffsetDateTime.class).toInstant(),
-                        row.getObject(15) != null))
-                .list();
+        return records.all().stream().map(FilmPacks::view).toList();
+    }
+
+    private static Pack view(FilmPackRecords.Used used) {
+        FilmPack p = used.pack();
+        return new Pack(
+                p.code,
+                p.supplier,
+                p.lot,
+                p.material,
+                p.thicknessMm,
+                p.lengthMm,
+                p.widthMm,
+                p.sheets,
+                p.spoiled,
+                (int) used.films(),
+                (int) used.ended(),
+                (int) used.damaged(),
+                p.price,
+                p.at,
+                p.retiredAt != null);
     }
 
     /** Packs that have sheets left. */
@@ -145,48 +139,37 @@ public class FilmPacks {
     public String add(PackEntry entry) {
         Actor keeper = Actor.require(Role.KEEPER);
         Refused.unless(entry.findings());
-        String code = "K"
-                + (jdbc.sql("select coalesce(max(cast(substring(code, 2) as int)), 0) from film_pack")
-                                .query(Integer.class)
-                                .single()
-                        + 1);
-        jdbc.sql(
-                        """
-                insert into film_pack (code, supplier, lot, material, thickness_mm, length_mm, width_mm, sheets,
-                spoiled, price, at, person_id)
-                values (?, ?, ?, ?, ?, ?, ?, ?, 0, ?, ?, ?)""")
-                .params(
-                        code,
-                        entry.supplier().strip(),
-                        entry.lot() == null || entry.lot().isBlank()
-                                ? null
-                                : entry.lot().strip(),
-                        entry.material(),
-                        entry.thicknessMm(),
-                        entry.lengthMm(),
-                        entry.widthMm(),
-                        entry.sheets(),
-                        entry.price(),
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        keeper.personId())
-                .update();
+        FilmPack pack = new FilmPack();
+        pack.code = "K" + records.nextNumber();
+        pack.supplier = entry.supplier().strip();
+        pack.lot = Typed.orNull(entry.lot());
+        pack.material = entry.material();
+        pack.thicknessMm = entry.thicknessMm();
+        pack.lengthMm = entry.lengthMm();
+        pack.widthMm = entry.widthMm();
+        pack.sheets = entry.sheets();
+        pack.price = entry.price();
+        pack.at = clock.instant();
+        pack.personId = keeper.personId();
+        records.save(pack);
         note(
-                code,
+                pack,
                 String.format(
                         Locale.ROOT,
                         "Pack %s: %d sheets of %s %s mm from %s.",
-                        code,
+                        pack.code,
                         entry.sheets(),
                         entry.material(),
                         entry.thicknessMm(),
                         entry.supplier().strip()),
                 keeper);
-        return code;
+        return pack.code;
     }
 
     /** Sheets that never became a film: cut wrong, dented, torn. Negative takes it back. */
     public void spoil(String code, Integer sheets, String why) {
         Actor actor = Actor.current();
+        FilmPack kept = locked(code);
         Pack pack = one(code);
         Findings findings = new Findings();
         findings.when(
@@ -195,11 +178,9 @@ public class FilmPacks {
                 "Between 1 and " + pack.left() + " sheets can be spoiled; " + pack.left() + " are left.");
         findings.text(why, 200, "why", "What happened to them");
         Refused.unless(findings);
-        jdbc.sql("update film_pack set spoiled = spoiled + ? where code = ?")
-                .params(sheets, code)
-                .update();
+        kept.spoiled += sheets;
         note(
-                code,
+                kept,
                 "Pack " + code + ": " + sheets + (sheets == 1 ? " sheet" : " sheets") + " spoiled, " + why.strip()
                         + ".",
                 actor);
@@ -208,11 +189,13 @@ public class FilmPacks {
     /** Given away or thrown away, or back in use. */
     public void retire(String code, boolean retired) {
         Actor keeper = Actor.require(Role.KEEPER);
-        one(code);
-        jdbc.sql("update film_pack set retired_at = ? where code = ?")
-                .params(retired ? clock.instant().atOffset(ZoneOffset.UTC) : null, code)
-                .update();
-        note(code, "Pack " + code + (retired ? " is out of use." : " is in use again."), keeper);
+        FilmPack kept = locked(code);
+        kept.retiredAt = retired ? clock.instant() : null;
+        note(kept, "Pack " + code + (retired ? " is out of use." : " is in use again."), keeper);
+    }
+
+    private FilmPack locked(String code) {
+        return records.lock(code).orElseThrow(() -> new NotThere("There is no pack called " + code + "."));
     }
 
     private Pack one(String code) {
@@ -222,12 +205,15 @@ public class FilmPacks {
                 .orElseThrow(() -> new NotThere("There is no pack called " + code + "."));
     }
 
-    private void note(String code, String headline, Actor by) {
-        long id = jdbc.sql("select id from film_pack where code = ?")
-                .param(code)
-                .query(Long.class)
-                .single();
+    private void note(FilmPack pack, String headline, Actor by) {
         logbook.write(LogDraft.of(
-                LogKind.FILM_PACK, null, "FILM_PACK", id, clock.instant(), headline, Map.of("pack", code), by));
+                LogKind.FILM_PACK,
+                null,
+                "FILM_PACK",
+                pack.id,
+                clock.instant(),
+                headline,
+                Map.of("pack", pack.code),
+                by));
     }
 }

@@ -2,8 +2,6 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.NotThere;
@@ -15,8 +13,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,14 +23,15 @@ import org.springframework.transaction.annotation.Transactional;
 public class Incidents {
 
     private static final int MOST_TEXT = 1000;
+    private static final Limit SHOWN = Limit.of(200);
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final IncidentRecords records;
     private final Clock clock;
 
-    Incidents(Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Incidents(Logbook logbook, IncidentRecords records, Clock clock) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -55,18 +53,7 @@ public class Incidents {
 
     @Transactional(readOnly = true)
     public List<Incident> all() {
-        return jdbc.sql("select i.id, i.kind, i.at, i.who, i.happened, i.done, i.after, p.name from incident i join "
-                        + "person p on p.id = i.person_id order by i.at desc, i.id desc fetch first 200 rows only")
-                .query((row, i) -> new Incident(
-                        row.getLong(1),
-                        IncidentKind.valueOf(row.getString(2)),
-                        row.getObject(3, OffsetDateTime.class).toInstant(),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        row.getString(7),
-                        row.getString(8)))
-                .list();
+        return records.latest(SHOWN);
     }
 
     /** @throws Refused if there is no such kind */
@@ -91,27 +78,24 @@ public class Incidents {
         findings.when(
                 entry.who() != null && entry.who().length() > 80, "who", "The name may have 80 characters at most.");
         Refused.unless(findings);
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into incident (kind, at, who, happened, done, person_id) values (?, ?, ?, ?, ?, ?)")
-                .params(
-                        kind.name(),
-                        at.atOffset(ZoneOffset.UTC),
-                        Typed.orNull(entry.who()),
-                        entry.happened().strip(),
-                        Typed.orNull(entry.done()),
-                        actor.personId())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        IncidentRecord incident = new IncidentRecord();
+        incident.kind = kind;
+        incident.at = at;
+        incident.who = Typed.orNull(entry.who());
+        incident.happened = entry.happened().strip();
+        incident.done = Typed.orNull(entry.done());
+        incident.personId = actor.personId();
+        records.save(incident);
         logbook.write(LogDraft.of(
                 LogKind.INCIDENT,
                 null,
                 "INCIDENT",
-                id,
+                incident.id,
                 at,
-                "Incident, " + kind.words() + ": " + entry.happened().strip(),
-                Map.of("incident", id, "kind", kind),
+                "Incident, " + kind.words() + ": " + incident.happened,
+                Map.of("incident", incident.id, "kind", kind),
                 actor));
-        return id;
+        return incident.id;
     }
 
     /** What follows from it, so that it does not happen again. */
@@ -120,11 +104,6 @@ public class Incidents {
         Findings findings = new Findings();
         findings.text(after, MOST_TEXT, "after", "What follows from it");
         Refused.unless(findings);
-        if (jdbc.sql("update incident set after = ? where id = ?")
-                        .params(after.strip(), id)
-                        .update()
-                == 0) {
-            throw new NotThere("There is no incident " + id + ".");
-        }
+        records.findById(id).orElseThrow(() -> new NotThere("There is no incident " + id + ".")).after = after.strip();
     }
 }

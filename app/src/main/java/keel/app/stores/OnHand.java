@@ -1,14 +1,13 @@
 package keel.app.stores;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import keel.core.film.FilmSeat;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,56 +22,34 @@ class OnHand {
     private final FilmPacks packs;
     private final Stock stock;
     private final Seats seats;
-    private final JdbcClient jdbc;
+    private final PriceRecords records;
 
-    OnHand(FilmPacks packs, Stock stock, Seats seats, JdbcClient jdbc) {
+    OnHand(FilmPacks packs, Stock stock, Seats seats, PriceRecords records) {
         this.packs = packs;
         this.stock = stock;
         this.seats = seats;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /** So many of something, like 3 of "sheets of film"; {@code worth} where its price is known, null otherwise. */
     record Lot(int count, String what, Double worth) {}
 
-    /** Parts that lie on the shelf once, though they fit several models: number, models, price. */
-    private record Screen(long id, String model, Double price) {}
-
     /** All that is on hand now. */
     final class Shelf {
 
-        private final List<Screen> screens;
-        private final Map<String, Integer> vats;
+        private final List<PriceRecords.ShelfScreen> screens;
+        private final Map<String, Long> vats;
         private final List<FilmPacks.Pack> sheets;
         private final List<Stock.ItemView> items;
         private final Map<String, FilmSeat> seat;
 
         private Shelf() {
-            screens = jdbc.sql(
-                            """
-                    select c.id, o.name, coalesce(c.price, p.price) from component c left join part_model p
-                    on p.id = c.part_model_id left join part_model_fits x on x.part_model_id = p.id
-                    join machine_model o on o.id = coalesce(x.machine_model_id, c.model_id)
-                    where c.kind = 'SCREEN' and not c.withdrawn and c.ended_at is null and not exists (select 1
-                    from fitting f where f.component_id = c.id and f.removed_at is null)""")
-                    .query((row, i) -> new Screen(row.getLong(1), row.getString(2), row.getObject(3, Double.class)))
-                    .list();
-            vats = new HashMap<>();
-            jdbc.sql(
-                            """
-                    select o.name, count(*) from component v join machine_model o on o.id = v.model_id
-                    join fitting f on f.vat_id = v.id and f.removed_at is null
-                    join component c on c.id = f.component_id and c.ended_at is null
-                    where v.kind = 'VAT' and not v.withdrawn and v.ended_at is null and not exists (select 1
-                    from fitting x where x.component_id = v.id and x.removed_at is null) group by o.name""")
-                    .query((row, i) -> vats.put(row.getString(1), row.getInt(2)))
-                    .list();
+            screens = records.screens();
+            vats = records.vats().stream()
+                    .collect(Collectors.toMap(PriceRecords.ShelfVats::model, PriceRecords.ShelfVats::count));
             sheets = packs.inUse();
             items = stock.all(false);
-            seat = new HashMap<>();
-            jdbc.sql("select id, name from machine_model")
-                    .query((row, i) -> seat.put(row.getString(2), seats.of(row.getLong(1))))
-                    .list();
+            seat = records.models().stream().collect(Collectors.toMap(PriceRecords.Model::name, m -> seats.of(m.id())));
         }
 
         /** For machines of these models. */
@@ -83,7 +60,7 @@ class OnHand {
                 case FILM -> {
                     add(
                             models.stream()
-                                    .mapToInt(m -> vats.getOrDefault(m, 0))
+                                    .mapToLong(m -> vats.getOrDefault(m, 0L))
                                     .sum(),
                             "spare vat with a film",
                             "spare vats with a film",
@@ -94,7 +71,7 @@ class OnHand {
                 case TANK ->
                     add(
                             models.stream()
-                                    .mapToInt(m -> vats.getOrDefault(m, 0))
+                                    .mapToLong(m -> vats.getOrDefault(m, 0L))
                                     .sum(),
                             "spare tank",
                             "spare tanks",
@@ -113,7 +90,7 @@ class OnHand {
             Set<Long> seen = new HashSet<>();
             double worth = 0;
             boolean known = true;
-            for (Screen s : screens) {
+            for (PriceRecords.ShelfScreen s : screens) {
                 if (models.contains(s.model()) && seen.add(s.id())) {
                     known &= s.price() != null;
                     worth += s.price() == null ? 0 : s.price();
@@ -145,9 +122,9 @@ class OnHand {
         }
     }
 
-    private static void add(int count, String one, String several, Double worth, List<Lot> lots) {
+    private static void add(long count, String one, String several, Double worth, List<Lot> lots) {
         if (count > 0) {
-            lots.add(new Lot(count, count == 1 ? one : several, worth));
+            lots.add(new Lot((int) count, count == 1 ? one : several, worth));
         }
     }
 

@@ -2,9 +2,9 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
@@ -12,7 +12,6 @@ import keel.app.people.Role;
 import keel.app.standing.RunsChanged;
 import keel.core.Findings;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,12 +23,14 @@ public class PerRun {
     private static final double MOST = 1000;
 
     private final Stock stock;
-    private final JdbcClient jdbc;
+    private final StockItems items;
+    private final StockMovements movements;
     private final Clock clock;
 
-    PerRun(Stock stock, JdbcClient jdbc, Clock clock) {
+    PerRun(Stock stock, StockItems items, StockMovements movements, Clock clock) {
         this.stock = stock;
-        this.jdbc = jdbc;
+        this.items = items;
+        this.movements = movements;
         this.clock = clock;
     }
 
@@ -40,58 +41,42 @@ public class PerRun {
         findings.rangeIfGiven(quantity, 0, MOST, "perRun", "What a print takes", "");
         Refused.unless(findings);
         boolean none = quantity == null || quantity == 0;
-        if (jdbc.sql("update stock_item set per_run = ?, per_run_since = ? where code = ?")
-                        .params(
-                                none ? null : quantity,
-                                none ? null : clock.instant().atOffset(ZoneOffset.UTC),
-                                item)
-                        .update()
-                == 0) {
-            throw new NotThere("There is no item called " + item + ".");
-        }
+        StockItem of = items.findByCode(item).orElseThrow(() -> new NotThere("There is no item called " + item + "."));
+        of.perRun = none ? null : quantity;
+        of.perRunSince = none ? null : clock.instant();
     }
-
-    private record Owed(String item, long run, String job, double quantity, Instant at) {}
 
     /** Books what is owed, and gives back what is owed no more. */
     @EventListener
     void follow(RunsChanged changed) {
-        if (jdbc.sql("select count(*) from stock_item where per_run_since is not null")
-                        .query(Integer.class)
-                        .single()
-                == 0) {
-            return;
+        List<StockItems.PerPrint> takes = items.perPrint();
+        if (!takes.isEmpty()) {
+            book(changed, takes);
         }
-        List<Owed> owed = jdbc.sql(
-                        """
-                select i.code, r.id, r.job, i.per_run, r.ended_at from stock_item i join run r
-                on r.ended_at >= i.per_run_since
-                where i.per_run is not null and i.retired_at is null and r.machine_id = :machine and not r.withdrawn
-                  and coalesce((select sum(m.quantity) from stock_movement m where m.run_id = r.id
-                  and m.item_id = i.id), 0) = 0""")
-                .param("machine", changed.machine())
-                .query((row, i) -> new Owed(
-                        row.getString(1),
-                        row.getLong(2),
-                        row.getString(3),
-                        row.getDouble(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant()))
-                .list();
-        owed.forEach(o -> stock.takeForRun(o.item(), o.quantity(), o.job(), o.at(), o.run()));
-        List<Owed> back = jdbc.sql(
-                        """
-                select i.code, r.id, r.job, -sum(m.quantity), max(m.at) from stock_movement m join run r
-                on r.id = m.run_id join stock_item i on i.id = m.item_id
-                where r.machine_id = :machine and (r.withdrawn or r.ended_at is null)
-                group by i.code, r.id, r.job having sum(m.quantity) <> 0""")
-                .param("machine", changed.machine())
-                .query((row, i) -> new Owed(
-                        row.getString(1),
-                        row.getLong(2),
-                        row.getString(3),
-                        row.getDouble(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant()))
-                .list();
-        back.forEach(o -> stock.takeForRun(o.item(), -o.quantity(), o.job() + " taken back", clock.instant(), o.run()));
+        movements.notEnded(changed.machine()).forEach(this::giveBack);
+    }
+
+    private void book(RunsChanged changed, List<StockItems.PerPrint> takes) {
+        Instant first = takes.stream()
+                .map(StockItems.PerPrint::since)
+                .min(Instant::compareTo)
+                .orElseThrow();
+        Map<List<Object>, Double> taken = movements.takenByRuns(changed.machine(), changed.since()).stream()
+                .collect(Collectors.toMap(t -> List.of(t.item(), t.run()), StockMovements.ForRun::taken));
+        for (StockMovements.Ended run : movements.ended(changed.machine(), changed.since(), first)) {
+            for (StockItems.PerPrint item : takes) {
+                boolean booked = taken.getOrDefault(List.of(item.code(), run.run()), 0.0) != 0;
+                if (!booked && !run.endedAt().isBefore(item.since())) {
+                    stock.takeForRun(item.code(), item.quantity(), run.job(), run.endedAt(), run.run());
+                }
+            }
+        }
+    }
+
+    private void giveBack(StockMovements.Ended run) {
+        movements.takenByRun(run.run()).stream()
+                .filter(t -> t.taken() != 0)
+                .forEach(t ->
+                        stock.takeForRun(t.item(), -t.taken(), run.job() + " taken back", clock.instant(), run.run()));
     }
 }

@@ -1,14 +1,21 @@
 package keel.app.stores;
 
+import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface Pours extends JpaRepository<Pour, Long> {
 
     @Query(
-            nativeQuery = true,
-            value = "select resin_id from pour where vat_id = ?1 and not withdrawn and coalesce(kind, '') not in "
-                    + "('RETURN', 'SIEVE') order by at desc, id desc fetch first row only")
-    Optional<Long> lastResin(long vatId);
+            """
+            select p.resinId from Pour p where p.vatId = ?1 and not p.withdrawn and (p.kind is null
+            or p.kind not in (keel.app.stores.PourKind.RETURN, keel.app.stores.PourKind.SIEVE))
+            order by p.at desc, p.id desc""")
+    List<Long> resins(long vat, Limit most);
+
+    default Optional<Long> lastResin(long vat) {
+        return resins(vat, Limit.of(1)).stream().findFirst();
+    }
 }

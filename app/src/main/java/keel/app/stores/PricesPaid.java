@@ -1,7 +1,9 @@
 package keel.app.stores;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.app.standing.MachineNow;
 import keel.app.standing.PartView;
@@ -9,7 +11,6 @@ import keel.core.cost.Prices;
 import keel.core.cost.SharedUse;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** What the shop pays, from what it paid last; its own figures stand in where nothing was. */
@@ -18,12 +19,14 @@ class PricesPaid {
 
     private final ShopSettings settings;
     private final Sharing sharing;
-    private final JdbcClient jdbc;
+    private final PriceRecords records;
+    private final StockItems items;
 
-    PricesPaid(ShopSettings settings, Sharing sharing, JdbcClient jdbc) {
+    PricesPaid(ShopSettings settings, Sharing sharing, PriceRecords records, StockItems items) {
         this.settings = settings;
         this.sharing = sharing;
-        this.jdbc = jdbc;
+        this.records = records;
+        this.items = items;
     }
 
     /**
@@ -71,27 +74,24 @@ class PricesPaid {
     Paid now() {
         return new Paid(
                 settings.defaults(),
-                map(
-                        """
-                select r.code, coalesce((select b.price / b.full_ml * 1000 from bottle b where b.resin_id = r.id
-                and b.price is not null order by b.at desc, b.id desc fetch first row only), r.price_per_litre)
-                from resin r"""),
-                map("select c.code, coalesce(c.price, m.price) from component c left join part_model m on m.id "
-                        + "= c.part_model_id where c.price is not null or m.price is not null"),
-                map("select i.spare_kind || ' ' || m.name, min(i.price) from stock_item i join machine_model m "
-                        + "on m.id = i.spare_model_id where i.price is not null and i.retired_at is "
-                        + "null group by i.spare_kind, m.name"),
+                litres(),
+                prices(records.parts()),
+                items.sparePrices().stream()
+                        .collect(Collectors.toMap(
+                                p -> p.kind() + " " + p.model(), StockItems.SparePrice::price, Math::min)),
                 sharing.aPrint().orElse(null));
     }
 
-    private Map<String, Double> map(String sql) {
-        Map<String, Double> prices = new HashMap<>();
-        jdbc.sql(sql).query(row -> {
-            Double price = row.getObject(2, Double.class);
-            if (price != null) {
-                prices.put(row.getString(1), price);
-            }
-        });
-        return prices;
+    /** As the last bottle of each was paid; else as somebody wrote it down. */
+    private Map<String, Double> litres() {
+        Map<String, Double> litres = prices(records.litres());
+        litres.putAll(prices(records.bottles()));
+        return litres;
+    }
+
+    private static Map<String, Double> prices(List<PriceRecords.Price> of) {
+        return of.stream()
+                .collect(Collectors.toMap(
+                        PriceRecords.Price::code, PriceRecords.Price::price, (a, b) -> b, HashMap::new));
     }
 }

@@ -161,7 +161,7 @@ public class Resins {
         resin.washedIn = Typed.orNull(nature.washedIn());
         resin.safetySheet = Typed.orNull(nature.safetySheet());
         resin.pricePerLitre = nature.pricePerLitre();
-        records.saveAndFlush(resin);
+        records.save(resin);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -195,7 +195,7 @@ public class Resins {
         resin.code = Fleet.freeCode(name, c -> records.findByCode(c).isPresent());
         resin.densityGPerMl = densityGPerMl;
         resin.pigmentFamily = family == null || family.isBlank() ? null : family.strip();
-        records.saveAndFlush(resin);
+        records.save(resin);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -248,7 +248,7 @@ public class Resins {
         pour.resinId = resin.id;
         pour.ml = ml;
         pour.at = at;
-        pours.saveAndFlush(pour);
+        pours.save(pour);
         if (machine != null) {
             rebuild.machine(machine, at);
         }

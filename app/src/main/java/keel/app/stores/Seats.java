@@ -1,7 +1,5 @@
 package keel.app.stores;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
@@ -11,7 +9,6 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.film.FilmSeat;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,31 +18,18 @@ import org.springframework.transaction.annotation.Transactional;
 public class Seats {
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final SeatRecords records;
     private final Clock clock;
 
-    Seats(Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Seats(Logbook logbook, SeatRecords records, Clock clock) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public FilmSeat of(long modelId) {
-        return jdbc.sql("select corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm, sheet_length_mm, "
-                        + "sheet_width_mm, vat_price from film_seat where model_id = ?")
-                .param(modelId)
-                .query((row, i) -> new FilmSeat(
-                        number(row, 1),
-                        number(row, 2),
-                        number(row, 3),
-                        number(row, 4),
-                        number(row, 5),
-                        number(row, 6),
-                        number(row, 7),
-                        number(row, 8)))
-                .optional()
-                .orElse(FilmSeat.UNKNOWN);
+        return records.findById(modelId).map(FilmSeatRecord::seat).orElse(FilmSeat.UNKNOWN);
     }
 
     public void measure(long modelId, String modelName, FilmSeat seat) {
@@ -53,23 +37,10 @@ public class Seats {
         Findings findings = new Findings();
         seat.check(findings);
         Refused.unless(findings);
-        jdbc.sql("delete from film_seat where model_id = ?").param(modelId).update();
-        jdbc.sql(
-                        """
-                insert into film_seat (model_id, corner_screw_mm, side_screw_mm, spacer_mm, press_mm, lip_mm,
-                sheet_length_mm, sheet_width_mm, vat_price)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
-                .params(
-                        modelId,
-                        seat.cornerScrewMm(),
-                        seat.sideScrewMm(),
-                        seat.spacerMm(),
-                        seat.pressMm(),
-                        seat.lipMm(),
-                        seat.sheetLengthMm(),
-                        seat.sheetWidthMm(),
-                        seat.vatPrice())
-                .update();
+        FilmSeatRecord kept = records.findById(modelId).orElseGet(FilmSeatRecord::new);
+        kept.modelId = modelId;
+        kept.take(seat);
+        records.save(kept);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -79,9 +50,5 @@ public class Seats {
                 "How the film sits in vats for " + modelName + ": measured.",
                 seat,
                 keeper));
-    }
-
-    private static Double number(ResultSet row, int column) throws SQLException {
-        return row.getObject(column, Double.class);
     }
 }

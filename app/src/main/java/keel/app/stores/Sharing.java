@@ -3,17 +3,13 @@ package keel.app.stores;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.core.cost.SharedUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,35 +22,27 @@ public class Sharing {
     private static final int LEAST_PRINTS = 10;
 
     private final Buying buying;
-    private final JdbcClient jdbc;
+    private final StockItems items;
+    private final StockMovements movements;
     private final Clock clock;
 
-    Sharing(Buying buying, JdbcClient jdbc, Clock clock) {
+    Sharing(Buying buying, StockItems items, StockMovements movements, Clock clock) {
         this.buying = buying;
-        this.jdbc = jdbc;
+        this.items = items;
+        this.movements = movements;
         this.clock = clock;
     }
 
     /** Whether the use of an item is a cost of all prints; one with a line of its own, like a film, is not. */
     public void change(String item, boolean shared) {
         Actor.require(Role.KEEPER);
-        if (jdbc.sql("update stock_item set shared = ? where code = ?")
-                        .params(shared, item)
-                        .update()
-                == 0) {
-            throw new NotThere("There is no item called " + item + ".");
-        }
+        items.findByCode(item).orElseThrow(() -> new NotThere("There is no item called " + item + ".")).shared = shared;
     }
 
     /** Codes of the items that prints share. */
     @Transactional(readOnly = true)
     public Set<String> items() {
-        return jdbc
-                .sql("select code from stock_item where shared and retired_at is null")
-                .query(String.class)
-                .list()
-                .stream()
-                .collect(Collectors.toSet());
+        return Set.copyOf(items.shared());
     }
 
     /**
@@ -68,7 +56,7 @@ public class Sharing {
             return Optional.empty();
         }
         double prints = printsADay();
-        List<SharedUse.SharedItem> items = buying.lines().stream()
+        List<SharedUse.SharedItem> uses = buying.lines().stream()
                 .filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
                 .map(l -> new SharedUse.SharedItem(
                         l.item().item(),
@@ -77,23 +65,19 @@ public class Sharing {
                         l.demand().mean(),
                         l.terms().price()))
                 .toList();
-        return prints > 0 && !items.isEmpty() ? Optional.of(SharedUse.of(items, prints)) : Optional.empty();
+        return prints > 0 && !uses.isEmpty() ? Optional.of(SharedUse.of(uses, prints)) : Optional.empty();
     }
 
     /** Over the days from which use is taken; 0 where it is too few. */
     private double printsADay() {
         Instant from = clock.instant().minus(Duration.ofDays(Buying.WINDOW_DAYS));
-        record Printed(int count, OffsetDateTime first) {}
-        Printed printed = jdbc.sql("select count(*), min(ended_at) from run where ended_at >= ? and not withdrawn")
-                .param(from.atOffset(ZoneOffset.UTC))
-                .query((row, i) -> new Printed(row.getInt(1), row.getObject(2, OffsetDateTime.class)))
-                .single();
+        StockMovements.Printed printed = movements.printed(from);
         return printed.count() < LEAST_PRINTS
                 ? 0
                 : printed.count()
                         / Math.max(
                                 1,
-                                Duration.between(printed.first().toInstant(), clock.instant())
+                                Duration.between(printed.first(), clock.instant())
                                                 .toHours()
                                         / 24.0);
     }

@@ -17,7 +17,6 @@ import keel.core.spares.SpareDemand;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,13 +33,13 @@ public class Spares implements PartNeeds {
     private final Standings standings;
     private final ShopSettings settings;
     private final OnHand onHand;
-    private final JdbcClient jdbc;
+    private final PriceRecords records;
 
-    Spares(Standings standings, ShopSettings settings, OnHand onHand, JdbcClient jdbc) {
+    Spares(Standings standings, ShopSettings settings, OnHand onHand, PriceRecords records) {
         this.standings = standings;
         this.settings = settings;
         this.onHand = onHand;
-        this.jdbc = jdbc;
+        this.records = records;
     }
 
     /**
@@ -118,17 +117,12 @@ public class Spares implements PartNeeds {
 
     /** Models of machines that a model of screen fits together, each by the name of the first of them. */
     private Map<String, String> pools() {
-        record Fit(long part, String model) {}
-        List<Fit> fits = jdbc.sql(
-                        """
-                select x.part_model_id, o.name from part_model_fits x join part_model p on p.id = x.part_model_id
-                and p.kind = 'SCREEN' join machine_model o on o.id = x.machine_model_id order by o.name""")
-                .query((row, i) -> new Fit(row.getLong(1), row.getString(2)))
-                .list();
+        List<PriceRecords.Fit> fits = records.screenFits();
         Map<String, String> first = new HashMap<>();
         fits.forEach(f -> first.put(f.model(), f.model()));
         Map<Long, List<String>> together = fits.stream()
-                .collect(Collectors.groupingBy(Fit::part, Collectors.mapping(Fit::model, Collectors.toList())));
+                .collect(Collectors.groupingBy(
+                        PriceRecords.Fit::part, Collectors.mapping(PriceRecords.Fit::model, Collectors.toList())));
         together.values().forEach(models -> {
             String pool = first.get(models.get(0));
             models.forEach(m -> {

@@ -2,7 +2,6 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -19,7 +18,7 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.Plain;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,19 +28,18 @@ import org.springframework.transaction.annotation.Transactional;
 public class Stock {
 
     private static final double MOST = 100_000;
+    private static final Limit SHOWN = Limit.of(200);
     private static final Set<String> SPARE_KINDS = Set.of("FILM", "TANK", "SCREEN", "LIGHT");
 
     private final StockItems items;
     private final StockMovements movements;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
-    Stock(StockItems items, StockMovements movements, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Stock(StockItems items, StockMovements movements, Logbook logbook, Clock clock) {
         this.items = items;
         this.movements = movements;
         this.logbook = logbook;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -74,29 +72,7 @@ public class Stock {
 
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
-        return jdbc.sql(
-                        """
-                select i.code, i.name, coalesce(m.sum, 0), i.unit, i.low_at, i.retired_at, (select max(x.at)
-                from stock_movement x where x.item_id = i.id), i.spare_kind, o.name, i.per_run from stock_item i
-                left join (select item_id, sum(quantity) as sum from stock_movement group by item_id) m
-                on m.item_id = i.id left join machine_model o on o.id = i.spare_model_id
-                where :retired or i.retired_at is null order by i.name""")
-                .param("retired", retired)
-                .query((row, n) -> {
-                    OffsetDateTime moved = row.getObject(7, OffsetDateTime.class);
-                    return new ItemView(
-                            row.getString(1),
-                            row.getString(2),
-                            row.getDouble(3),
-                            row.getString(4),
-                            row.getObject(5, Double.class),
-                            row.getObject(6) != null,
-                            moved == null ? null : moved.toInstant(),
-                            row.getString(8),
-                            row.getString(9),
-                            row.getObject(10, Double.class));
-                })
-                .list();
+        return items.all(retired);
     }
 
     @Transactional(readOnly = true)
@@ -110,19 +86,7 @@ public class Stock {
     /** The newest movements of an item. */
     @Transactional(readOnly = true)
     public List<MovementView> movements(String code) {
-        return jdbc.sql(
-                        """
-                select m.at, m.quantity, m.reason, p.name from stock_movement m join stock_item i on i.id = m.item_id
-                left join log_entry e on e.subject_kind = 'STOCK' and e.subject_id = m.id left join person p
-                on p.id = e.person_id
-                where i.code = ? order by m.at desc, m.id desc fetch first 200 rows only""")
-                .param(code)
-                .query((row, n) -> new MovementView(
-                        row.getObject(1, OffsetDateTime.class).toInstant(),
-                        row.getDouble(2),
-                        row.getString(3),
-                        row.getString(4)))
-                .list();
+        return movements.of(code, SHOWN);
     }
 
     public String addItem(String name, String unit, Double lowAt, Double quantity) {
@@ -138,7 +102,7 @@ public class Stock {
         item.unit = unit.strip();
         item.lowAt = lowAt;
         item.code = Fleet.freeCode(name, c -> items.findByCode(c).isPresent());
-        items.saveAndFlush(item);
+        items.save(item);
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
@@ -169,13 +133,7 @@ public class Stock {
             findings.text(unit, 20, "unit", "The unit");
         }
         Refused.unless(findings);
-        if (unit != null
-                && !unit.strip().equals(item.unit)
-                && jdbc.sql("select count(*) from stock_movement where item_id = ?")
-                                .param(item.id)
-                                .query(Integer.class)
-                                .single()
-                        > 0) {
+        if (unit != null && !unit.strip().equals(item.unit) && movements.existsByItemId(item.id)) {
             throw new Conflict(
                     "unit",
                     item.name + " is counted in " + item.unit + " and has movements in it. Add a new item for "
@@ -197,18 +155,12 @@ public class Stock {
                 !none && !SPARE_KINDS.contains(kind),
                 "spareKind",
                 "A spare part is a film, a tank, a screen or a light engine.");
-        Long modelId = none
-                ? null
-                : jdbc.sql("select id from machine_model where code = ?")
-                        .param(model == null ? "" : model)
-                        .query(Long.class)
-                        .optional()
-                        .orElse(null);
+        Long modelId = none ? null : items.model(model == null ? "" : model).orElse(null);
         findings.when(!none && modelId == null, "spareModel", "Choose the machines that it fits.");
         Refused.unless(findings);
         item.spareKind = none ? null : kind;
         item.spareModelId = modelId;
-        items.saveAndFlush(item);
+        items.save(item);
     }
 
     /**
@@ -265,7 +217,7 @@ public class Stock {
         findings.range(counted, 0, MOST, "counted", "The count", item.unit);
         Refused.unless(findings);
         lock(item);
-        double difference = counted - movements.onHand(item.id);
+        double difference = counted - items.onHand(item.id);
         if (difference != 0) {
             write(
                     item,
@@ -300,7 +252,7 @@ public class Stock {
 
     private void take(StockItem item, double quantity, String reason, Instant at, For what, Actor actor) {
         lock(item);
-        double lacking = quantity - movements.onHand(item.id);
+        double lacking = quantity - items.onHand(item.id);
         if (lacking > 0 && quantity > 0) {
             write(item, lacking, "was there after all", at, what.serviceId() == null ? NOTHING : what, actor);
         }
@@ -326,7 +278,7 @@ public class Stock {
     }
 
     private void requireEnough(StockItem item, double quantity) {
-        double onHand = movements.onHand(item.id);
+        double onHand = items.onHand(item.id);
         if (onHand + quantity < 0) {
             throw new Conflict(
                     "quantity",
@@ -336,10 +288,7 @@ public class Stock {
     }
 
     private void lock(StockItem item) {
-        jdbc.sql("select id from stock_item where id = ? for update")
-                .param(item.id)
-                .query(Long.class)
-                .single();
+        items.lock(item.id);
     }
 
     private long write(StockItem item, double quantity, String reason, Instant at, For what, Actor actor) {
@@ -350,7 +299,8 @@ public class Stock {
         movement.at = at;
         movement.serviceId = what.serviceId();
         movement.runId = what.runId();
-        movements.saveAndFlush(movement);
+        movements.save(movement);
+        items.moved(item.id, quantity, at);
         logbook.write(LogDraft.of(
                 LogKind.STOCK_MOVED,
                 null,

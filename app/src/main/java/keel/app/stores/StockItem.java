@@ -1,5 +1,7 @@
 package keel.app.stores;
 
+import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -23,4 +25,26 @@ class StockItem {
     Long spareModelId;
     Double perRun;
     Instant perRunSince;
+    boolean shared;
+
+    @Embedded
+    StockTerms terms;
+
+    /** What the movements add up to; kept by {@link StockItems#moved}. */
+    @Column(insertable = false, updatable = false)
+    double onHand;
+
+    @Column(insertable = false, updatable = false)
+    Instant firstMovedAt;
+
+    @Column(insertable = false, updatable = false)
+    Instant lastMovedAt;
+
+    /** How it is bought; the record leaves it out where nothing is known. */
+    StockTerms terms() {
+        if (terms == null) {
+            terms = new StockTerms();
+        }
+        return terms;
+    }
 }

@@ -1,14 +1,8 @@
 package keel.app.stores;
 
-import static keel.app.base.Rows.instant;
-
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
@@ -23,8 +17,7 @@ import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.Plain;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,21 +26,18 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Waste {
 
-    private static final String LOT =
-            "select w.id, w.kind, w.amount, w.unit, w.place, w.layer_mm, w.note, w.at, w.cured_at, w.handed_at, "
-                    + "w.handed_to, p.name from waste w join person p on p.id = w.person_id";
     private static final double MOST = 1_000_000;
     private static final String RULES = "LOCAL_RULES";
 
     private final ShopSettings settings;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final WasteRecords records;
     private final Clock clock;
 
-    Waste(ShopSettings settings, Logbook logbook, JdbcClient jdbc, Clock clock) {
+    Waste(ShopSettings settings, Logbook logbook, WasteRecords records, Clock clock) {
         this.settings = settings;
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.records = records;
         this.clock = clock;
     }
 
@@ -87,21 +77,13 @@ public class Waste {
     /** What the shop still has, raw first, oldest first. */
     @Transactional(readOnly = true)
     public List<Lot> here() {
-        return jdbc.sql(LOT
-                        + " where w.handed_at is null order by case when w.cured_at is null then 0 else 1 "
-                        + "end, w.at, w.id")
-                .query((row, i) -> lot(row))
-                .list();
+        return records.here();
     }
 
     /** What was handed in last. */
     @Transactional(readOnly = true)
     public List<Lot> gone(int most) {
-        return jdbc.sql(LOT
-                        + " where w.handed_at is not null order by w.handed_at desc, w.id desc fetch first ? rows only")
-                .param(most)
-                .query((row, i) -> lot(row))
-                .list();
+        return records.gone(Limit.of(most));
     }
 
     /** Raw, and older than the shop wants it to be. */
@@ -143,36 +125,30 @@ public class Waste {
     }
 
     private long write(WasteKind kind, double amount, String place, Double layerMm, String note, Actor actor) {
-        GeneratedKeyHolder key = new GeneratedKeyHolder();
-        jdbc.sql("insert into waste (kind, amount, unit, place, layer_mm, note, at, person_id) values (?, ?, "
-                        + "?, ?, ?, ?, ?, ?)")
-                .params(
-                        kind.name(),
-                        amount,
-                        kind.unit(),
-                        Typed.orNull(place),
-                        layerMm,
-                        Typed.orNull(note),
-                        now(),
-                        actor.personId())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        WasteRecord waste = new WasteRecord();
+        waste.kind = kind;
+        waste.amount = amount;
+        waste.unit = kind.unit();
+        waste.place = Typed.orNull(place);
+        waste.layerMm = layerMm;
+        waste.note = Typed.orNull(note);
+        waste.at = clock.instant();
+        waste.personId = actor.personId();
+        records.save(waste);
         note(
-                id,
+                waste.id,
                 "Waste: " + Plain.number(amount) + " " + kind.unit() + " of " + kind.words()
-                        + (Typed.orNull(place) == null ? "" : ", " + place.strip()) + ".",
+                        + (waste.place == null ? "" : ", " + waste.place) + ".",
                 actor);
-        return id;
+        return waste.id;
     }
 
     /** Cured right through; raw again with {@code cured} false, for one that was said by mistake. */
     public void cured(long id, boolean cured) {
         Actor actor = Actor.current();
-        Lot lot = ours(id);
-        jdbc.sql("update waste set cured_at = ? where id = ?")
-                .params(cured ? now() : null, id)
-                .update();
-        note(id, "Waste " + (cured ? "cured: " : "raw after all: ") + words(lot) + ".", actor);
+        WasteRecord waste = ours(id);
+        waste.curedAt = cured ? clock.instant() : null;
+        note(id, "Waste " + (cured ? "cured: " : "raw after all: ") + words(id) + ".", actor);
     }
 
     /** Handed in, all at once, to whoever took it. */
@@ -183,34 +159,29 @@ public class Waste {
         findings.text(to, 80, "to", "Who took it");
         Refused.unless(findings);
         for (long id : ids) {
-            Lot lot = ours(id);
-            jdbc.sql("update waste set handed_at = ?, handed_to = ? where id = ?")
-                    .params(now(), to.strip(), id)
-                    .update();
-            note(id, "Waste handed in to " + to.strip() + ": " + words(lot) + ".", actor);
+            WasteRecord waste = ours(id);
+            waste.handedAt = clock.instant();
+            waste.handedTo = to.strip();
+            note(id, "Waste handed in to " + to.strip() + ": " + words(id) + ".", actor);
         }
     }
 
     /** It was not handed in after all. */
     public void takenBack(long id) {
         Actor actor = Actor.current();
-        if (jdbc.sql("update waste set handed_at = null, handed_to = null where id = ? and handed_at is not null")
-                        .param(id)
-                        .update()
-                == 0) {
+        WasteRecord waste = locked(id);
+        if (waste.handedAt == null) {
             throw new Conflict("That was not handed in.");
         }
-        note(id, "Waste is still here: " + words(ours(id)) + ".", actor);
+        waste.handedAt = null;
+        waste.handedTo = null;
+        note(id, "Waste is still here: " + words(id) + ".", actor);
     }
 
     /** What the shop wrote down of its local rules; empty if nothing. */
     @Transactional(readOnly = true)
     public String rules() {
-        return jdbc.sql("select text from shop_text where code = ?")
-                .param(RULES)
-                .query(String.class)
-                .optional()
-                .orElse("");
+        return settings.text(RULES);
     }
 
     public void rules(String text) {
@@ -218,25 +189,23 @@ public class Waste {
         Findings findings = new Findings();
         findings.when(text != null && text.length() > 4000, "rules", "The rules may have 4000 characters at most.");
         Refused.unless(findings);
-        jdbc.sql("merge into shop_text (code, text, at) key (code) values (?, ?, ?)")
-                .params(RULES, text == null ? "" : text.strip(), now())
-                .update();
+        settings.write(RULES, text == null ? "" : text.strip());
     }
 
-    private Lot ours(long id) {
-        jdbc.sql("select id from waste where id = ? for update")
-                .param(id)
-                .query(Long.class)
-                .optional();
-        Lot lot = jdbc.sql(LOT + " where w.id = ?")
-                .param(id)
-                .query((row, i) -> lot(row))
-                .optional()
-                .orElseThrow(() -> new NotThere("There is no waste " + id + "."));
-        if (lot.handedAt() != null) {
-            throw new Conflict("It was handed in already: " + words(lot) + ".");
+    private WasteRecord locked(long id) {
+        return records.lock(id).orElseThrow(() -> new NotThere("There is no waste " + id + "."));
+    }
+
+    private WasteRecord ours(long id) {
+        WasteRecord waste = locked(id);
+        if (waste.handedAt != null) {
+            throw new Conflict("It was handed in already: " + words(id) + ".");
         }
-        return lot;
+        return waste;
+    }
+
+    private String words(long id) {
+        return words(records.lot(id));
     }
 
     private static String words(Lot lot) {
@@ -247,25 +216,5 @@ public class Waste {
     private void note(long id, String headline, Actor by) {
         logbook.write(
                 LogDraft.of(LogKind.WASTE, null, "WASTE", id, clock.instant(), headline, Map.of("waste", id), by));
-    }
-
-    private OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
-    }
-
-    private static Lot lot(ResultSet row) throws SQLException {
-        return new Lot(
-                row.getLong(1),
-                WasteKind.valueOf(row.getString(2)),
-                row.getDouble(3),
-                row.getString(4),
-                row.getString(5),
-                row.getObject(6, Double.class),
-                row.getString(7),
-                instant(row, 8),
-                instant(row, 9),
-                instant(row, 10),
-                row.getString(11),
-                row.getString(12));
     }
 }

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import keel.app.air.web.RoomHistory;
 import keel.app.support.PageTest;
 import keel.core.air.SensorReading;
 import org.apache.pdfbox.Loader;

@@ -26,19 +26,6 @@ import org.junit.jupiter.api.Test;
 /** The rooms of the house: which may ask which, and what none of them does. */
 class HouseTest {
 
-    /** From the ground up; a room asks only those before it. Rooms in one line do not know each other. */
-    private static final List<List<String>> FLOORS = List.of(
-            List.of("base", "shell"),
-            List.of("people"),
-            List.of("fleet"),
-            List.of("standing", "air"),
-            List.of("stores"),
-            List.of("prints"),
-            List.of("failures", "bench"),
-            List.of("film", "screen"),
-            List.of("guides", "starting"),
-            List.of("floor"));
-
     private static final JavaClasses APP = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("keel.app");
@@ -46,10 +33,10 @@ class HouseTest {
     @Test
     void aRoomAsksOnlyRoomsOnFloorsBelow() {
         Set<String> above = new HashSet<>();
-        for (int floor = FLOORS.size() - 1; floor >= 0; floor--) {
-            for (String room : FLOORS.get(floor)) {
+        for (int floor = Floors.ALL.size() - 1; floor >= 0; floor--) {
+            for (String room : Floors.ALL.get(floor)) {
                 Set<String> forbidden = new HashSet<>(above);
-                FLOORS.get(floor).stream().filter(r -> !r.equals(room)).forEach(forbidden::add);
+                Floors.ALL.get(floor).stream().filter(r -> !r.equals(room)).forEach(forbidden::add);
                 if (!forbidden.isEmpty()) {
                     noClasses()
                             .that()
@@ -60,21 +47,21 @@ class HouseTest {
                             .check(APP);
                 }
             }
-            above.addAll(FLOORS.get(floor));
+            above.addAll(Floors.ALL.get(floor));
         }
     }
 
     @Test
     void everyRoomHasItsFloor() {
         Set<String> rooms = Sources.all().stream().map(Sources.Source::room).collect(Collectors.toSet());
-        assertThat(FLOORS.stream().flatMap(List::stream)).containsExactlyInAnyOrderElementsOf(rooms);
+        assertThat(Floors.ALL.stream().flatMap(List::stream)).containsExactlyInAnyOrderElementsOf(rooms);
         assertThat(rooms).hasSizeLessThanOrEqualTo(15);
     }
 
     /** Rules of a room do not know the pages that show them. */
     @Test
     void servicesDoNotKnowTheirPages() {
-        for (String room : FLOORS.stream().flatMap(List::stream).toList()) {
+        for (String room : Floors.ALL.stream().flatMap(List::stream).toList()) {
             noClasses()
                     .that()
                     .resideInAPackage("keel.app." + room)

@@ -12,6 +12,7 @@ import keel.app.air.Air;
 import keel.app.base.Conflict;
 import keel.app.bench.Bench;
 import keel.app.fleet.ComponentKind;
+import keel.app.fleet.PartModels;
 import keel.app.support.PageTest;
 import keel.app.support.TestShop;
 import keel.core.standing.MachineKind;

@@ -277,6 +277,10 @@ class StoresApiTest extends PageTest {
                         + "stock_item where code = ?")
                 .params(-quantity, Instant.now().minus(Duration.ofDays(daysAgo)).atOffset(ZoneOffset.UTC), item)
                 .update();
+        jdbc.sql("update stock_item i set on_hand = on_hand - ?, first_moved_at = (select min(m.at) from "
+                        + "stock_movement m where m.item_id = i.id) where code = ?")
+                .params(quantity, item)
+                .update();
     }
 
     @ParameterizedTest

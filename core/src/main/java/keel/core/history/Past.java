@@ -23,7 +23,7 @@ public sealed interface Past {
             implements Past {
 
         public boolean good() {
-            return outcome == Outcome.GOOD || outcome == Outcome.USABLE;
+            return outcome.cameOut();
         }
     }
 

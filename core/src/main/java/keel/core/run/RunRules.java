@@ -18,7 +18,7 @@ public final class RunRules {
     static final int MOST_LAYERS = 60_000;
     static final double MOST_EXPOSURE_S = 300;
     static final double MOST_RESIN_ML = 20_000;
-    static final Duration LONGEST = Duration.ofDays(21);
+    public static final Duration LONGEST = Duration.ofDays(21);
 
     private RunRules() {}
 

@@ -13,6 +13,7 @@ import keel.app.air.AirParts;
 import keel.app.air.AirPlans;
 import keel.app.air.PlanForm;
 import keel.app.air.RoomAir;
+import keel.app.air.RoomHistory;
 import keel.app.air.Sensors;
 import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;

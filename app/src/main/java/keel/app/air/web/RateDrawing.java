@@ -3,6 +3,7 @@ package keel.app.air.web;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import keel.app.air.RoomHistory;
 import keel.core.air.RateTrend;
 
 /**

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import keel.app.air.RoomHistory;
 import keel.app.air.Sensors;
 
 /**
@@ -42,9 +43,6 @@ record SeriesDrawing(
 
     record Tick(double x, String words) {}
 
-    /** When a machine ran: {@code row} of its bar, from 0. */
-    record Ran(int row, Instant from, Instant to, String title) {}
-
     static SeriesDrawing of(
             Sensors.Series series,
             Instant from,
@@ -53,7 +51,7 @@ record SeriesDrawing(
             double limit,
             Double lowC,
             Double highC,
-            List<Ran> runs,
+            List<RoomHistory.Ran> runs,
             List<Instant> washes) {
         Strip vapour =
                 strip(series, from, to, Sensors.Point::tvoc, null, Sensors.Point::tvocMax, 0.0, limit * 1.1, 16, 166);
@@ -69,7 +67,7 @@ record SeriesDrawing(
                 186,
                 276);
         Strip humidity = strip(series, from, to, Sensors.Point::humidityPercent, null, null, 20.0, 70.0, 296, 346);
-        int machines = runs.stream().mapToInt(Ran::row).max().orElse(-1) + 1;
+        int machines = runs.stream().mapToInt(RoomHistory.Ran::row).max().orElse(-1) + 1;
         return new SeriesDrawing(
                 vapour,
                 temperature,

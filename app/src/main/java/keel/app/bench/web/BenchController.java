@@ -13,6 +13,7 @@ import keel.app.bench.ServiceEntry;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
+import keel.app.fleet.Shelf;
 import keel.app.fleet.ShopTime;
 import keel.app.standing.OpenCases;
 import keel.app.standing.PartView;
@@ -36,6 +37,7 @@ class BenchController {
     private final Bench bench;
     private final Fleet fleet;
     private final PartsReading reading;
+    private final Shelf shelf;
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
@@ -46,6 +48,7 @@ class BenchController {
             Bench bench,
             Fleet fleet,
             PartsReading reading,
+            Shelf shelf,
             Stock stock,
             FilmPacks packs,
             Standings standings,
@@ -54,6 +57,7 @@ class BenchController {
         this.bench = bench;
         this.fleet = fleet;
         this.reading = reading;
+        this.shelf = shelf;
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
@@ -107,7 +111,7 @@ class BenchController {
         model.addAttribute("packs", packs.inUse());
         model.addAttribute(
                 "spares",
-                reading.spares(
+                shelf.spares(
                         machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
         model.addAttribute("cases", kind == ServiceKind.DRY_RUN ? cases.of(machine.code()) : List.of());
         return "bench/service";

@@ -12,11 +12,11 @@ import keel.app.film.Vats;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
+import keel.app.fleet.Shelf;
 import keel.app.guides.SessionView;
 import keel.app.screen.DryRuns;
 import keel.app.standing.MachineNow;
 import keel.app.standing.OpenCases;
-import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
 import keel.app.stores.BottlePours;
 import keel.app.stores.Bottles;
@@ -47,7 +47,7 @@ class GuideModel {
     private final Stock stock;
     private final FilmPacks packs;
     private final Standings standings;
-    private final PartsReading reading;
+    private final Shelf shelf;
     private final OpenCases cases;
     private final DryRuns dryRuns;
     private final Bottles bottles;
@@ -63,7 +63,7 @@ class GuideModel {
             Stock stock,
             FilmPacks packs,
             Standings standings,
-            PartsReading reading,
+            Shelf shelf,
             OpenCases cases,
             DryRuns dryRuns,
             Bottles bottles,
@@ -77,7 +77,7 @@ class GuideModel {
         this.stock = stock;
         this.packs = packs;
         this.standings = standings;
-        this.reading = reading;
+        this.shelf = shelf;
         this.cases = cases;
         this.dryRuns = dryRuns;
         this.bottles = bottles;
@@ -126,7 +126,7 @@ class GuideModel {
         boolean readings = false;
         for (ServiceField ask : session.step().asks()) {
             if (ask.type() == ServiceField.Type.SPARE) {
-                List<PartsReading.Spare> spares = reading.spares(
+                List<Shelf.Spare> spares = shelf.spares(
                         fleet.machine(session.machine()).id(),
                         session.procedure()
                                         .service()

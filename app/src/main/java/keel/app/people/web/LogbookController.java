@@ -10,14 +10,13 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
-import java.util.List;
+import keel.app.base.ShopZone;
 import keel.app.people.LogFilter;
 import keel.app.people.LogKind;
 import keel.app.people.LogLine;
 import keel.app.people.Logbook;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,26 +30,24 @@ class LogbookController {
     private static final int MOST_EXPORTED = 100_000;
 
     private final Logbook logbook;
-    private final JdbcClient jdbc;
+    private final ShopZone shop;
 
-    LogbookController(Logbook logbook, JdbcClient jdbc) {
+    LogbookController(Logbook logbook, ShopZone shop) {
         this.logbook = logbook;
-        this.jdbc = jdbc;
+        this.shop = shop;
     }
 
     record Search(String machine, String text, String kind, String from, String to) {}
 
     @GetMapping("/logbook")
     String page(Search search, @RequestParam(defaultValue = "0") int page, Model model) {
-        List<LogLine> lines = logbook.lines(filter(search, Math.max(0, page), ON_A_PAGE + 1));
-        model.addAttribute("lines", lines.subList(0, Math.min(ON_A_PAGE, lines.size())));
-        model.addAttribute("more", lines.size() > ON_A_PAGE);
+        Logbook.LogPage found = logbook.page(filter(search, Math.max(0, page), ON_A_PAGE));
+        model.addAttribute("lines", found.lines());
+        model.addAttribute("more", found.more());
         model.addAttribute("page", page);
         model.addAttribute("search", search);
         model.addAttribute("kinds", LogKind.values());
-        model.addAttribute(
-                "machines",
-                jdbc.sql("select code, name from machine order by name").query().listOfRows());
+        model.addAttribute("machines", logbook.machines());
         return "people/logbook";
     }
 
@@ -97,8 +94,6 @@ class LogbookController {
     }
 
     private LogFilter filter(Search search, int page, int size) {
-        ZoneId zone =
-                ZoneId.of(jdbc.sql("select zone from shop").query(String.class).single());
         LogKind kind = Arrays.stream(LogKind.values())
                 .filter(k -> k.name().equals(search.kind()))
                 .findFirst()
@@ -107,8 +102,8 @@ class LogbookController {
                 search.machine(),
                 search.text(),
                 kind,
-                day(search.from(), zone, 0),
-                day(search.to(), zone, 1),
+                day(search.from(), shop.zone(), 0),
+                day(search.to(), shop.zone(), 1),
                 null,
                 null,
                 page,

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,12 +21,12 @@ import keel.app.base.TimeScale;
 import keel.app.base.Typed;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.PartModels;
 import keel.app.fleet.Shelf;
 import keel.app.fleet.ShopSettings;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.screen.Optics;
-import keel.app.screen.PartModels;
 import keel.app.screen.ScreenVerdicts;
 import keel.app.standing.LifeStrip;
 import keel.app.standing.MachineNow;
@@ -41,7 +40,6 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
 import org.springframework.http.ResponseEntity;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -62,7 +60,6 @@ class OpticsController {
     private final Fleet fleet;
     private final ShopSettings settings;
     private final Logbook logbook;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
     OpticsController(
@@ -75,7 +72,6 @@ class OpticsController {
             Fleet fleet,
             ShopSettings settings,
             Logbook logbook,
-            JdbcClient jdbc,
             Clock clock) {
         this.optics = optics;
         this.models = models;
@@ -86,7 +82,6 @@ class OpticsController {
         this.fleet = fleet;
         this.settings = settings;
         this.logbook = logbook;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -157,7 +152,7 @@ class OpticsController {
         Map<Long, ScreenVerdict> verdict = verdicts.all(machines);
         Map<Long, List<PartSpan>> screens = reading.spans(ComponentKind.SCREEN);
         Map<Long, List<PartSpan>> lights = reading.spans(ComponentKind.LIGHT);
-        Map<Long, Instant> windows = windows();
+        Map<Long, Instant> windows = optics.windows();
         List<CarrierLine> lines = new ArrayList<>();
         for (MachineNow m : machines) {
             var fitted = m.hasScreen() ? m.screen() : m.light();
@@ -180,16 +175,6 @@ class OpticsController {
                     windows.get(m.id())));
         }
         return lines;
-    }
-
-    private Map<Long, Instant> windows() {
-        Map<Long, Instant> seen = new HashMap<>();
-        jdbc.sql("select machine_id, max(at) from service where kind in ('WINDOW_INSPECTED', 'TANK_CHANGE') "
-                        + "and not withdrawn group by machine_id")
-                .query((row, i) -> seen.put(
-                        row.getLong(1), row.getObject(2, OffsetDateTime.class).toInstant()))
-                .list();
-        return seen;
     }
 
     @GetMapping(value = "/bench/screens.csv", produces = "text/csv")

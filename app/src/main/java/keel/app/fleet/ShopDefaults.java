@@ -1,0 +1,5 @@
+package keel.app.fleet;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ShopDefaults extends JpaRepository<ShopDefault, String> {}

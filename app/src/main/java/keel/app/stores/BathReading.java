@@ -1,0 +1,23 @@
+package keel.app.stores;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+
+/** A bath was read with a hydrometer. */
+@Entity
+@Immutable
+class BathReading {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    long bathId;
+    Instant at;
+    double density;
+    long personId;
+}
