@@ -6,9 +6,13 @@ alter table run add column peels bigint generated always as (
   case when ended_at is null then null else cast(coalesce(reached_layer, layers) as bigint) end);
 alter table run add column uv_hours double precision generated always as (
   case when ended_at is null then null else coalesce(reached_layer, layers) * layer_exposure_s / 3600 end);
+-- what somebody saw to be gone, where somebody looked; before there was a place for it, it stood in resin_ml
+alter table run add column measured_ml double precision;
+update run set measured_ml = resin_ml where ended_at is not null and reached_layer < layers;
 alter table run add column used_ml double precision generated always as (
   case when ended_at is null then null
-  else resin_ml * coalesce(least(1, cast(reached_layer as double precision) / nullif(layers, 0)), 1) end);
+  else coalesce(measured_ml,
+    resin_ml * coalesce(least(1, cast(reached_layer as double precision) / nullif(layers, 0)), 1)) end);
 alter table run add column came_out boolean generated always as (
   case when ended_at is null then null else coalesce(outcome in ('GOOD', 'USABLE'), false) end);
 

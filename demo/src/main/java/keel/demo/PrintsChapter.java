@@ -57,6 +57,13 @@ class PrintsChapter implements Chapter {
         telling.on(Happening.ThicknessMeasured.class, this::curve);
     }
 
+    /** What the whole would have taken, to the millilitre, where people write down what went in. */
+    private static double planned(Happening.RunDone r) {
+        return r.reachedLayer() == null
+                ? r.resinMl()
+                : Math.round(r.resinMl() * r.layers() / Math.max(1, r.reachedLayer()));
+    }
+
     private void done(Happening.RunDone r) {
         RunEntry entry = new RunEntry(
                 r.machine(),
@@ -65,13 +72,14 @@ class PrintsChapter implements Chapter {
                 r.at(),
                 r.layers(),
                 r.layerExposureS(),
-                r.resinMl(),
+                planned(r),
                 r.outcome(),
                 r.reachedLayer(),
                 null,
                 null,
                 null,
-                new Footprint.Parts(r.footprint()));
+                new Footprint.Parts(r.footprint()),
+                r.resinMl());
         keys.run(r.key(), runs.enter(entry).id());
     }
 
@@ -89,7 +97,8 @@ class PrintsChapter implements Chapter {
                 null,
                 null,
                 null,
-                new Footprint.Parts(r.footprint())));
+                new Footprint.Parts(r.footprint()),
+                null));
     }
 
     private void changeProfile(Happening.ProfileChanged c) {

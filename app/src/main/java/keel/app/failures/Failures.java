@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
@@ -88,7 +89,7 @@ public class Failures {
         Actor actor = Actor.current();
         Failure failure = record(id);
         if (version != null && version != failure.version) {
-            throw new EditedMeanwhile(one(id));
+            throw new EditedMeanwhile("failure", one(id));
         }
         Findings findings = new Findings();
         findings.text(reason, 400, "reason", "The reason for the correction");

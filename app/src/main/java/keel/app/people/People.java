@@ -17,7 +17,10 @@ import keel.app.base.Refused;
 import keel.core.Findings;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The people of the shop and the tokens of the open interface. */
 @Service
@@ -30,13 +33,20 @@ public class People {
     private final ApiTokens tokens;
     private final PasswordEncoder encoder;
     private final Clock clock;
+    private final TransactionTemplate alone;
     private final SecureRandom random = new SecureRandom();
 
-    People(Persons persons, ApiTokens tokens, PasswordEncoder encoder, Clock clock) {
+    People(
+            Persons persons,
+            ApiTokens tokens,
+            PasswordEncoder encoder,
+            Clock clock,
+            PlatformTransactionManager transactions) {
         this.persons = persons;
         this.tokens = tokens;
         this.encoder = encoder;
         this.clock = clock;
+        this.alone = new TransactionTemplate(transactions);
     }
 
     /** A person as pages show one. */
@@ -51,15 +61,19 @@ public class People {
     }
 
     /**
-     * The first person, who is the owner. Only possible while there is nobody.
+     * The first person, who is the owner. Only possible while there is nobody: whoever comes second waits until the
+     * first is written.
      *
      * @throws Conflict if somebody was quicker
      */
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
     public synchronized Actor first(String signIn, String name, String password) {
-        if (!nobodyYet()) {
-            throw new Conflict("The owner's account has been made already. Sign in with it.");
-        }
-        return create(signIn, name, Role.OWNER, password, null).actor();
+        return alone.execute(t -> {
+            if (!nobodyYet()) {
+                throw new Conflict("The owner's account has been made already. Sign in with it.");
+            }
+            return create(signIn, name, Role.OWNER, password, null).actor();
+        });
     }
 
     public PersonView add(String signIn, String name, Role role, String password, String pin) {

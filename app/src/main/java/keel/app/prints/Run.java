@@ -35,6 +35,7 @@ class Run {
     Outcome outcome;
 
     Integer reachedLayer;
+    Double measuredMl;
     Long profileVersionId;
     Long againOf;
     boolean withdrawn;
@@ -59,7 +60,8 @@ class Run {
     Boolean cameOut;
 
     RunFacts facts() {
-        return new RunFacts(job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer);
+        return new RunFacts(
+                job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, measuredMl);
     }
 
     void take(RunFacts facts) {
@@ -71,5 +73,6 @@ class Run {
         resinMl = facts.resinMl();
         outcome = facts.outcome();
         reachedLayer = facts.reachedLayer();
+        measuredMl = facts.measuredMl();
     }
 }

@@ -12,6 +12,7 @@ import keel.core.placement.Footprint;
  * @param againOf id of the run that it prints again what was lost of, null for none
  * @param lookInHours how often somebody looks in while it runs, h; null for the shop's own figure
  * @param footprint what it covers of the plate, null if nobody says
+ * @param usedMl resin that really went into it, null where nobody looked; only read with an end
  */
 public record RunEntry(
         String machine,
@@ -26,7 +27,8 @@ public record RunEntry(
         String overrideReason,
         Double lookInHours,
         Long againOf,
-        Footprint footprint) {
+        Footprint footprint,
+        Double usedMl) {
 
     public RunEntry(
             String machine,
@@ -52,33 +54,6 @@ public record RunEntry(
                 overrideReason,
                 null,
                 null,
-                null);
-    }
-
-    public RunEntry(
-            String machine,
-            String job,
-            Instant startedAt,
-            Instant endedAt,
-            Integer layers,
-            Double layerExposureS,
-            Double resinMl,
-            String outcome,
-            Integer reachedLayer,
-            String overrideReason,
-            Double lookInHours) {
-        this(
-                machine,
-                job,
-                startedAt,
-                endedAt,
-                layers,
-                layerExposureS,
-                resinMl,
-                outcome,
-                reachedLayer,
-                overrideReason,
-                lookInHours,
                 null,
                 null);
     }

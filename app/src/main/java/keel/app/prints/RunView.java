@@ -10,6 +10,7 @@ import keel.core.run.Outcome;
  * @param uvHours hours with the UV on, null while it runs
  * @param peels layers that it printed, null while it runs
  * @param usedMl resin that really went into it up to the layer it reached, ml; {@code resinMl} is what the whole takes
+ * @param measuredMl the same where somebody looked, null otherwise
  * @param cameOut whether there is something to show for it, null while it runs
  * @param profileVersion number of the profile's version it was printed with, null if none was in force
  */
@@ -29,6 +30,7 @@ public record RunView(
         Double uvHours,
         Long peels,
         Double usedMl,
+        Double measuredMl,
         Boolean cameOut,
         boolean withdrawn,
         int version,

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
@@ -99,7 +100,8 @@ public class Runs {
                 entry.layerExposureS(),
                 entry.resinMl(),
                 starts ? null : outcome(entry.outcome()),
-                starts ? null : entry.reachedLayer());
+                starts ? null : entry.reachedLayer(),
+                starts ? null : entry.usedMl());
         check(facts, machine, null);
         checkInterval(entry.lookInHours());
         List<Hold> overridden = starts ? requireNoHolds(machine, entry.overrideReason()) : List.of();
@@ -201,8 +203,12 @@ public class Runs {
                 : "masks of its layers";
     }
 
-    /** Ends a run that is going on. */
-    public RunView finish(long id, Instant endedAt, String outcome, Integer reachedLayer, Double resinMl) {
+    /**
+     * Ends a run that is going on.
+     *
+     * @param usedMl resin that really went into it, null where nobody looked
+     */
+    public RunView finish(long id, Instant endedAt, String outcome, Integer reachedLayer, Double usedMl) {
         Actor actor = Actor.current();
         Run run = record(id);
         occupancy.lock(run.machineId);
@@ -216,9 +222,10 @@ public class Runs {
                 endedAt == null ? clock.instant() : whole(endedAt),
                 run.layers,
                 run.layerExposureS,
-                resinMl == null ? Double.valueOf(run.resinMl) : resinMl,
+                run.resinMl,
                 outcome(outcome),
-                reachedLayer);
+                reachedLayer,
+                usedMl);
         check(facts, machine, id);
         run.take(facts);
         records.save(run);
@@ -240,6 +247,7 @@ public class Runs {
         run.endedAt = null;
         run.outcome = null;
         run.reachedLayer = null;
+        run.measuredMl = null;
         check(run.facts(), fleet.machine(run.machineId), id);
         records.save(run);
         rebuild.machine(run.machineId, run.startedAt);
@@ -257,13 +265,20 @@ public class Runs {
         return view;
     }
 
-    /** Puts a run right; what stood before stays in the logbook, and every meter follows. */
+    /**
+     * Puts a run right; what stood before stays in the logbook, and every meter follows.
+     *
+     * @throws EditedMeanwhile if somebody else corrected it since it was read
+     */
     public RunView correct(long id, RunChange change, String reason) {
         Actor actor = Actor.current();
         Findings findings = new Findings();
         findings.text(reason, 400, "reason", "The reason for the correction");
         Refused.unless(findings);
         Run run = record(id);
+        if (change.version() != null && change.version() != run.version) {
+            throw new EditedMeanwhile("run", one(id));
+        }
         MachineRef before = fleet.machine(run.machineId);
         MachineRef after = change.machine() == null ? before : fleet.machineOfEntry(change.machine());
         occupancy.lock(Math.min(before.id(), after.id()));
@@ -401,7 +416,10 @@ public class Runs {
                 or(change.layerExposureS(), old.layerExposureS()),
                 or(change.resinMl(), old.resinMl()),
                 change.outcome() == null ? old.outcome() : outcome(change.outcome()),
-                or(change.reachedLayer(), old.reachedLayer()));
+                change.reachedLayer() == null
+                        ? old.reachedLayer()
+                        : change.reachedLayer().orElse(null),
+                change.usedMl() == null ? old.measuredMl() : change.usedMl().orElse(null));
     }
 
     private Run record(long id) {

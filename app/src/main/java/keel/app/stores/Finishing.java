@@ -78,7 +78,7 @@ public class Finishing {
         BLOOM
     }
 
-    /** A print with how far it is; {@code washedIn} the kind of bath for its resin, null if nobody said. */
+    /** A print with how far it is; {@code bathKind} what its resin is washed in, null if nobody said. */
     public record Print(
             long run,
             long machineId,
@@ -98,7 +98,11 @@ public class Finishing {
             Instant cureAt,
             Instant doneAt,
             Finish finish,
-            String washedIn) {
+            String bathKind) {
+
+        public BathKind washedIn() {
+            return bathKind == null ? null : BathKind.valueOf(bathKind);
+        }
 
         public Stage stage() {
             return doneAt != null
@@ -196,7 +200,7 @@ public class Finishing {
         if (into.filledAt() == null) {
             throw new Conflict("bath", "Bath " + into.code() + " was never filled. Fill it first.");
         }
-        if (BathKind.WATER.name().equals(p.washedIn())
+        if (p.washedIn() == BathKind.WATER
                 && into.bath().kind() != BathKind.WATER
                 && into.bath().kind() != BathKind.WATER_BASED
                 && p.stage() == Stage.TO_WASH) {

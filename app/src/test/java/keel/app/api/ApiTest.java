@@ -1,6 +1,7 @@
 package keel.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -226,6 +227,90 @@ class ApiTest extends AppTest {
         assertThat(second.status()).isEqualTo(409);
         assertThat(second.body().at("/recorded/note").asText()).isEqualTo("first");
         assertThat(get("/api/v1/failures/" + id).body().get("note").asText()).isEqualTo("first");
+    }
+
+    /** 912 of 2,180 layers of 3 s with 90 ml planned, six hours: shares worked out by hand. */
+    @Test
+    void aRunSaysWhatWasReallyPrinted() throws Exception {
+        String m = shop.maskMachine();
+        String body = "{\"machine\":\"%s\",\"job\":\"Latch\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":2180,"
+                + "\"layerExposureS\":3,\"resinMl\":90,\"outcome\":\"FAILED\",\"reachedLayer\":912}";
+        long id = post("/api/v1/runs", body.formatted(m, TestShop.at(1), TestShop.at(7)))
+                .body()
+                .get("id")
+                .asLong();
+        JsonNode run = get("/api/v1/runs/" + id).body();
+        assertThat(run.get("usedMl").asDouble()).isCloseTo(90 * 912 / 2180.0, within(1e-9));
+        assertThat(run.get("hours").asDouble()).isEqualTo(6);
+        assertThat(run.get("uvHours").asDouble()).isCloseTo(0.76, within(1e-9));
+        assertThat(run.get("peels").asLong()).isEqualTo(912);
+        assertThat(run.get("cameOut").asBoolean()).isFalse();
+        assertThat(run.get("resinMl").asDouble()).as("as it was planned").isEqualTo(90);
+        assertThat(get("/api/v1/machines/" + m).body().at("/film/layers").asLong())
+                .isEqualTo(912);
+    }
+
+    @Test
+    void aRunThatGoesOnSaysNothingYetOfWhatItDid() throws Exception {
+        String m = shop.maskMachine();
+        String body = "{\"machine\":\"%s\",\"job\":\"Latch\",\"layers\":2180,\"layerExposureS\":3,\"resinMl\":90,"
+                + "\"override\":{\"reason\":\"new here\"}}";
+        JsonNode run = post("/api/v1/runs", body.formatted(m)).body();
+        for (String field : new String[] {"usedMl", "hours", "uvHours", "peels", "cameOut"}) {
+            assertThat(run.get(field).isNull()).as(field).isTrue();
+        }
+    }
+
+    @Test
+    void aCorrectionClearsAFieldThatIsGivenAsNull() throws Exception {
+        String m = shop.maskMachine();
+        long id = post("/api/v1/runs", run(m, 2, 5)).body().get("id").asLong();
+        String path = "/api/v1/runs/" + id + "/corrections";
+        assertThat(post(path, "{\"reason\":\"looked\",\"outcome\":\"FAILED\",\"reachedLayer\":500}")
+                        .body()
+                        .get("reachedLayer")
+                        .asInt())
+                .isEqualTo(500);
+        assertThat(post(path, "{\"reason\":\"other run\",\"outcome\":\"PARTIAL\"}")
+                        .body()
+                        .get("reachedLayer")
+                        .asInt())
+                .as("not given: as it was")
+                .isEqualTo(500);
+        assertThat(post(path, "{\"reason\":\"other run\",\"reachedLayer\":null}")
+                        .body()
+                        .get("reachedLayer")
+                        .isNull())
+                .isTrue();
+        long failure = shop.failure(m, 9, "tacky").id();
+        String note = "/api/v1/failures/" + failure + "/corrections";
+        post(note, "{\"reason\":\"more\",\"note\":\"wet\"}");
+        assertThat(post(note, "{\"reason\":\"less\",\"note\":null}")
+                        .body()
+                        .get("note")
+                        .isNull())
+                .isTrue();
+    }
+
+    @Test
+    void theSecondOfTwoWhoCorrectARunIsShownWhatTheFirstWrote() throws Exception {
+        String m = shop.maskMachine();
+        JsonNode run = post("/api/v1/runs", run(m, 2, 5)).body();
+        String path = "/api/v1/runs/" + run.get("id").asLong() + "/corrections";
+        String edit =
+                "{\"reason\":\"weighed\",\"version\":" + run.get("version").asInt() + ",\"resinMl\":%s}";
+        assertThat(post(path, edit.formatted("61")).status()).isEqualTo(200);
+        Answer second = post(path, edit.formatted("62"));
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.body().at("/recorded/resinMl").asDouble()).isEqualTo(61);
+    }
+
+    @Test
+    void itSaysWhichVersionRunsHere() throws Exception {
+        JsonNode version = get("/api/v1/version").body();
+        assertThat(version.get("version").asText()).isNotBlank();
+        assertThat(version.has("commit")).isTrue();
+        assertThat(version.get("schema").asInt()).isGreaterThanOrEqualTo(12);
     }
 
     @Test

@@ -196,6 +196,7 @@ class CasePagesTest extends PageTest {
                 null,
                 null,
                 failed.id(),
+                null,
                 null));
         var chain = attempts.of(again.id());
         assertThat(chain).extracting(a -> a.run().id()).containsExactly(failed.id(), again.id());

@@ -92,7 +92,8 @@ class WearBench extends AppTest {
                             null,
                             null,
                             null,
-                            footprint(new Random(next[0]))));
+                            footprint(new Random(next[0])),
+                            null));
                 })
                 .beside(plain);
         Measured.seldom(

@@ -36,7 +36,8 @@ class RunsPagesTest extends PageTest {
                 "/runs/" + id + "/finish", "outcome", "FAILED", "reachedLayer", "0", "endedAt", "", "resinMl", "12");
         assertThat(next).isEqualTo("/failures/new?machine=" + m + "&run=" + id);
         assertThat(page(next)).contains("name=\"run\" value=\"" + id + "\"");
-        assertThat(runs.one(id).resinMl()).isEqualTo(12);
+        assertThat(runs.one(id).usedMl()).isEqualTo(12);
+        assertThat(runs.one(id).resinMl()).as("of the whole").isEqualTo(40);
     }
 
     @Test

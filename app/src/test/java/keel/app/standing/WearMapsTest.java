@@ -76,7 +76,8 @@ class WearMapsTest extends AppTest {
 
     @Test
     void aRunGoingOnWearsWhenItHasEnded() {
-        runs.enter(new RunEntry(machine, "Latch", null, null, 1000, 1.8, 40.0, null, null, null, null, null, LEFT));
+        runs.enter(
+                new RunEntry(machine, "Latch", null, null, 1000, 1.8, 40.0, null, null, null, null, null, LEFT, null));
         assertThat(map(shop.now(machine).film()).map().spread().most()).isZero();
         runs.finish(shop.now(machine).run().id(), null, "STOPPED", 0, null);
         assertThat(map(shop.now(machine).film()).prints()).isEqualTo(1);
@@ -214,7 +215,8 @@ class WearMapsTest extends AppTest {
                 null,
                 null,
                 null,
-                footprint));
+                footprint,
+                null));
     }
 
     private void correct(RunView run, RunChange change) {

@@ -85,7 +85,8 @@ class PlatePagesTest extends PageTest {
                 null,
                 null,
                 null,
-                footprint));
+                footprint,
+                null));
     }
 
     @Test

@@ -37,7 +37,20 @@ class WatchPagesTest extends PageTest {
         shop.run(m, 1, 5);
         shop.service(m, "PLATE_CLEARED", 6);
         runs.enter(new RunEntry(
-                m, "Hinge", Instant.now().minus(since), null, 2000, 1.8, 40.0, null, null, null, everyHours));
+                m,
+                "Hinge",
+                Instant.now().minus(since),
+                null,
+                2000,
+                1.8,
+                40.0,
+                null,
+                null,
+                null,
+                everyHours,
+                null,
+                null,
+                null));
         return m;
     }
 
@@ -55,8 +68,21 @@ class WatchPagesTest extends PageTest {
                 .contains(LookIn.LookKind.INTERVAL)
                 .hasSize(5);
         assertThat(Duration.between(looks.get(1).dueAt(), looks.get(2).dueAt())).isEqualTo(Duration.ofHours(2));
-        assertThatThrownBy(() -> runs.enter(
-                        new RunEntry(shop.maskMachine(), "Hinge", null, null, 2000, 1.8, 40.0, null, null, null, -1.0)))
+        assertThatThrownBy(() -> runs.enter(new RunEntry(
+                        shop.maskMachine(),
+                        "Hinge",
+                        null,
+                        null,
+                        2000,
+                        1.8,
+                        40.0,
+                        null,
+                        null,
+                        null,
+                        -1.0,
+                        null,
+                        null,
+                        null)))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("interval to look in");
     }

@@ -46,7 +46,8 @@ public final class RunRules {
                 run.layers() == null ? null : run.layers().doubleValue(), 1, MOST_LAYERS, "layers", "Layers", "");
         boolean exposure = findings.range(
                 run.layerExposureS(), 0.05, MOST_EXPOSURE_S, "layerExposureS", "The layer exposure", "s");
-        boolean resin = findings.range(run.resinMl(), 0, MOST_RESIN_ML, "resinMl", "Resin used", "ml");
+        boolean resin = findings.range(run.resinMl(), 0, MOST_RESIN_ML, "resinMl", "The resin", "ml");
+        findings.rangeIfGiven(run.measuredMl(), 0, MOST_RESIN_ML, "usedMl", "Resin used", "ml");
         if (run.reachedLayer() != null && layers) {
             layers = findings.range(
                     run.reachedLayer().doubleValue(), 0, run.layers(), "reachedLayer", "The layer reached", "");

@@ -108,7 +108,7 @@ class RunRulesTest {
 
     @Test
     void everythingThatIsMissingIsSaidAtOnce() {
-        assertThat(fields(new RunFacts(" ", null, NOW, null, null, null, null, null)))
+        assertThat(fields(new RunFacts(" ", null, NOW, null, null, null, null, null, null)))
                 .containsExactlyInAnyOrder("job", "startedAt", "layers", "layerExposureS", "resinMl", "outcome");
     }
 
@@ -133,7 +133,7 @@ class RunRulesTest {
             double resin,
             Outcome outcome,
             Integer reached) {
-        return new RunFacts(job, from, to, layers, exposure, resin, outcome, reached);
+        return new RunFacts(job, from, to, layers, exposure, resin, outcome, reached, null);
     }
 
     private static List<Finding> check(RunFacts run) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
 import keel.app.base.PhotoLimits;
 import keel.app.base.Refused;
@@ -41,6 +42,15 @@ class ApiProblems {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> conflict(Conflict e) {
         return problem(HttpStatus.CONFLICT, e.getMessage(), List.of(new Finding(e.field(), e.getMessage())));
+    }
+
+    /** What stands there now comes along as {@code recorded}. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> editedMeanwhile(EditedMeanwhile e) {
+        ResponseEntity<ProblemDetail> problem =
+                problem(HttpStatus.CONFLICT, e.getMessage(), List.of(new Finding("version", e.getMessage())));
+        problem.getBody().setProperty("recorded", e.recorded());
+        return problem;
     }
 
     @ExceptionHandler

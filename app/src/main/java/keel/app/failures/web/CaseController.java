@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Set;
 import keel.app.base.Conflict;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
@@ -13,7 +14,6 @@ import keel.app.failures.CaseChecks;
 import keel.app.failures.CaseFacts;
 import keel.app.failures.CasePage;
 import keel.app.failures.Diagnoses;
-import keel.app.failures.EditedMeanwhile;
 import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
@@ -113,7 +113,7 @@ class CaseController {
                             form.absent(),
                             form.zones(),
                             form.note(),
-                            e.recorded().version(),
+                            e.recorded(FailureView.class).version(),
                             form.reason(),
                             form.withdrawn()));
             return show(failures.one(id), null, model);

@@ -2,11 +2,10 @@ package keel.app.failures.web;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import keel.app.base.Paging;
 import keel.app.failures.CaseChecks;
 import keel.app.failures.CheckView;
-import keel.app.failures.EditedMeanwhile;
 import keel.app.failures.FailureEntry;
 import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
@@ -15,9 +14,6 @@ import keel.app.failures.PhotoView;
 import keel.app.failures.Verdicts;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -51,12 +47,12 @@ class FailuresApi {
     record Correction(
             String reason,
             Integer version,
-            Long run,
+            Optional<Long> run,
             Instant seenAt,
             List<String> symptoms,
             List<String> absent,
             List<String> zones,
-            String note,
+            Optional<String> note,
             Boolean withdrawn) {}
 
     @PostMapping
@@ -78,18 +74,21 @@ class FailuresApi {
         return caseChecks.check(id, checked.check(), checked.found());
     }
 
-    /** Corrects what is given and leaves the rest; with {@code version}, only if nobody else changed it since. */
+    /**
+     * Corrects what is given and leaves the rest; a null clears run or note. With {@code version}, only if nobody else
+     * changed it since.
+     */
     @PostMapping("/{id}/corrections")
     FailureView correct(@PathVariable long id, @RequestBody Correction c) {
         FailureView old = failures.one(id);
         FailureEntry entry = new FailureEntry(
                 old.machine(),
-                c.run() == null ? old.run() : c.run(),
+                c.run() == null ? old.run() : c.run().orElse(null),
                 c.seenAt() == null ? old.seenAt() : c.seenAt(),
                 c.symptoms() == null ? old.symptoms() : c.symptoms(),
                 c.absent() == null ? old.absent() : c.absent(),
                 c.zones() == null ? old.zones() : c.zones(),
-                c.note() == null ? old.note() : c.note());
+                c.note() == null ? old.note() : c.note().orElse(null));
         return failures.correct(id, c.version(), entry, c.withdrawn(), c.reason());
     }
 
@@ -112,15 +111,5 @@ class FailuresApi {
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "200") int size) {
         return failures.list(machine, false, Paging.of(page, size));
-    }
-
-    @ExceptionHandler
-    ResponseEntity<ProblemDetail> edited(EditedMeanwhile e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, e.getMessage());
-        problem.setProperty("errors", List.of(Map.of("field", "version", "message", e.getMessage())));
-        problem.setProperty("recorded", e.recorded());
-        return ResponseEntity.status(HttpStatus.CONFLICT)
-                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(problem);
     }
 }

@@ -3,6 +3,7 @@ package keel.app.prints.web;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
 import keel.app.prints.RunChange;
@@ -52,9 +53,16 @@ class RunsApi {
             Integer reachedLayer,
             @JsonProperty("override") Overridden override,
             Long againOf,
-            List<PartEntry> footprint) {}
+            List<PartEntry> footprint,
+            Double usedMl) {}
 
-    record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl) {}
+    /** What really went in may be called {@code resinMl} too, as it was before. */
+    record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl, Double usedMl) {
+
+        Double used() {
+            return usedMl == null ? resinMl : usedMl;
+        }
+    }
 
     record Correction(
             String reason,
@@ -66,8 +74,10 @@ class RunsApi {
             Double layerExposureS,
             Double resinMl,
             String outcome,
-            Integer reachedLayer,
-            Boolean withdrawn) {}
+            Optional<Integer> reachedLayer,
+            Boolean withdrawn,
+            Integer version,
+            Optional<Double> usedMl) {}
 
     /** A rectangle on the plate, by its middle from the front left, mm. */
     record PartEntry(Double xMm, Double yMm, Double lengthMm, Double widthMm, Integer rotationDeg) {}
@@ -89,15 +99,19 @@ class RunsApi {
                 entry.override() == null ? null : entry.override().reason(),
                 null,
                 entry.againOf(),
-                footprint(entry.footprint())));
+                footprint(entry.footprint()),
+                entry.usedMl()));
     }
 
     @PostMapping("/{id}/finish")
     RunView finish(@PathVariable long id, @RequestBody Finish finish) {
-        return runs.finish(id, finish.endedAt(), finish.outcome(), finish.reachedLayer(), finish.resinMl());
+        return runs.finish(id, finish.endedAt(), finish.outcome(), finish.reachedLayer(), finish.used());
     }
 
-    /** Corrects what is given and leaves the rest; {@code withdrawn} takes the run out of all sums. */
+    /**
+     * Corrects what is given and leaves the rest; a null clears the layer reached and what was measured,
+     * {@code withdrawn} takes the run out of all sums. With {@code version}, only if nobody else corrected it since.
+     */
     @PostMapping("/{id}/corrections")
     RunView correct(@PathVariable long id, @RequestBody Correction c) {
         return runs.correct(
@@ -112,7 +126,9 @@ class RunsApi {
                         c.resinMl(),
                         c.outcome(),
                         c.reachedLayer(),
-                        c.withdrawn()),
+                        c.withdrawn(),
+                        c.version(),
+                        c.usedMl()),
                 c.reason());
     }
 

@@ -2,7 +2,9 @@ package keel.app.prints.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.util.Optional;
 import keel.app.base.Conflict;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
@@ -60,8 +62,10 @@ class RunsController {
             String resinMl,
             String outcome,
             String reachedLayer,
+            String usedMl,
             String reason,
-            Boolean withdrawn) {
+            Boolean withdrawn,
+            Integer version) {
 
         static RunForm of(RunView run, ShopTime times) {
             return new RunForm(
@@ -74,8 +78,28 @@ class RunsController {
                     plain(run.resinMl()),
                     run.outcome() == null ? "" : run.outcome().name(),
                     run.reachedLayer() == null ? "" : run.reachedLayer().toString(),
+                    run.measuredMl() == null ? "" : plain(run.measuredMl()),
                     "",
-                    run.withdrawn());
+                    run.withdrawn(),
+                    run.version());
+        }
+
+        /** The same, to be put over what somebody else wrote meanwhile. */
+        RunForm over(int newer) {
+            return new RunForm(
+                    machine,
+                    job,
+                    startedAt,
+                    endedAt,
+                    layers,
+                    layerExposureS,
+                    resinMl,
+                    outcome,
+                    reachedLayer,
+                    usedMl,
+                    reason,
+                    withdrawn,
+                    newer);
         }
 
         private static String plain(double number) {
@@ -123,8 +147,10 @@ class RunsController {
                         "GOOD",
                         "",
                         "",
+                        "",
+                        null,
                         null))
-                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", null));
+                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", "", null, null));
         return show(form, model);
     }
 
@@ -164,26 +190,34 @@ class RunsController {
     @PostMapping("/runs/{id}/correct")
     String correct(@PathVariable long id, RunForm form, Model model, HttpServletResponse response) {
         try {
-            RunEntry entry =
-                    read(form, form.endedAt() != null && !form.endedAt().isBlank());
-            runs.correct(
-                    id,
-                    new RunChange(
-                            entry.machine(),
-                            entry.job(),
-                            entry.startedAt(),
-                            entry.endedAt(),
-                            entry.layers(),
-                            entry.layerExposureS(),
-                            entry.resinMl(),
-                            entry.outcome(),
-                            entry.reachedLayer(),
-                            Boolean.TRUE.equals(form.withdrawn())),
-                    form.reason());
+            runs.correct(id, change(runs.one(id), form), form.reason());
             return "redirect:/runs/" + id;
+        } catch (EditedMeanwhile e) {
+            response.setStatus(409);
+            model.addAttribute("recorded", e.recorded());
+            model.addAttribute("form", form.over(e.recorded(RunView.class).version()));
+            return show(runs.one(id), model);
         } catch (Refused | Conflict e) {
             return again(id, form, e, model, response);
         }
+    }
+
+    /** A time that nobody touched stays as it is: the form shows whole minutes only. */
+    private RunChange change(RunView run, RunForm form) {
+        RunEntry entry = read(form, form.endedAt() != null && !form.endedAt().isBlank());
+        return new RunChange(
+                entry.machine(),
+                entry.job(),
+                times.field(run.startedAt()).equals(form.startedAt()) ? null : entry.startedAt(),
+                times.field(run.endedAt()).equals(form.endedAt()) ? null : entry.endedAt(),
+                entry.layers(),
+                entry.layerExposureS(),
+                entry.resinMl(),
+                entry.outcome(),
+                Optional.ofNullable(entry.reachedLayer()),
+                Boolean.TRUE.equals(form.withdrawn()),
+                form.version(),
+                Optional.ofNullable(entry.usedMl()));
     }
 
     private String again(long id, RunForm form, RuntimeException e, Model model, HttpServletResponse response) {
@@ -218,8 +252,22 @@ class RunsController {
         Double exposure = Typed.number(form.layerExposureS(), "layerExposureS", findings);
         Double resin = Typed.number(form.resinMl(), "resinMl", findings);
         Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
+        Double used = Typed.number(form.usedMl(), "usedMl", findings);
         Refused.unless(findings);
         return new RunEntry(
-                form.machine(), form.job(), startedAt, endedAt, layers, exposure, resin, form.outcome(), reached, null);
+                form.machine(),
+                form.job(),
+                startedAt,
+                endedAt,
+                layers,
+                exposure,
+                resin,
+                form.outcome(),
+                reached,
+                null,
+                null,
+                null,
+                null,
+                used);
     }
 }

@@ -145,7 +145,8 @@ class GateController {
                     form.overrideReason(),
                     Typed.number(form.lookInHours(), "lookInHours", findings),
                     form.againOf(),
-                    places.footprint(standings.of(code), form.asked()));
+                    places.footprint(standings.of(code), form.asked()),
+                    null);
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
         } catch (HoldsOpen e) {

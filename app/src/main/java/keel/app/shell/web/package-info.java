@@ -1,0 +1,2 @@
+/** Which version runs here. */
+package keel.app.shell.web;
