@@ -33,18 +33,24 @@ import keel.core.bolts.VatFrame;
 import keel.core.film.FilmSeat;
 import keel.core.resin.VatSize;
 import keel.core.standing.MachineKind;
+import keel.sim.shop.Happening;
 import keel.sim.story.Saltmarsh;
 import keel.sim.story.Story;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Sets up the invented shop and replays its story through the application's own services, in one transaction. */
 @Component
 class DemoShop {
 
     private static final int WARRANTY_MONTHS = 6;
+    private static final int USUAL_MONTHS = 14;
+
+    /** A long past is written in pieces. */
+    private static final int AT_ONCE = 4_000;
 
     private final People people;
     private final Fleet fleet;
@@ -60,6 +66,8 @@ class DemoShop {
     private final ShopClock clock;
     private final Replay replay;
     private final Path home;
+    private final TransactionTemplate transaction;
+    private final Story.Size size;
     private final Map<String, Actor> actors = new HashMap<>();
 
     DemoShop(
@@ -76,7 +84,10 @@ class DemoShop {
             Sharing sharing,
             ShopClock clock,
             Replay replay,
-            @Value("${keel.home}") Path home) {
+            PlatformTransactionManager transactions,
+            @Value("${keel.home}") Path home,
+            @Value("${keel.demo.machines:7}") int machines,
+            @Value("${keel.demo.months:14}") int months) {
         this.people = people;
         this.fleet = fleet;
         this.settings = settings;
@@ -91,25 +102,43 @@ class DemoShop {
         this.clock = clock;
         this.replay = replay;
         this.home = home;
+        this.transaction = new TransactionTemplate(transactions);
+        boolean usual = machines == Story.Size.SALTMARSH.machines() && months == USUAL_MONTHS;
+        this.size = usual ? Story.Size.SALTMARSH : Story.Size.of(machines, months);
     }
 
-    /** Makes the shop unless it is there already; answers whether it did. */
-    @Transactional
+    /** Makes the shop unless it is there already; answers whether it did. The usual one is there whole or not at all. */
     public boolean make() {
         if (!people.nobodyYet()) {
             return false;
         }
-        Instant end = clock.instant();
-        Story.Told story = Story.tell(Story.SEED, end, ZoneId.systemDefault());
+        Story.Told story = Story.tell(Story.SEED, clock.instant(), ZoneId.systemDefault(), size);
         try {
             clock.tell(story.start());
-            setUp(story);
-            replay.enter(story.happenings(), actors);
+            if (size.equals(Story.Size.SALTMARSH)) {
+                transaction.executeWithoutResult(t -> {
+                    setUp(story);
+                    replay.enter(story.happenings(), actors);
+                });
+            } else {
+                transaction.executeWithoutResult(t -> setUp(story));
+                inPieces(story.happenings());
+            }
         } finally {
             clock.tell(null);
             SecurityContextHolder.clearContext();
         }
         return true;
+    }
+
+    private void inPieces(List<Happening> all) {
+        int last = Replay.firstOfTheEnd(all);
+        for (int from = 0; from < last; from += AT_ONCE) {
+            int to = Math.min(last, from + AT_ONCE);
+            replay.enterPast(all.subList(from, to), actors);
+            System.err.printf("Making the shop: %d of %d entries%n", to, all.size());
+        }
+        replay.enterNow(all.subList(last, all.size()), actors);
     }
 
     /** Writes the token of the open interface, last, when the data are complete. */
@@ -146,7 +175,7 @@ class DemoShop {
         describe("silt-tough", 1.10, "Grey", 22.0, 30.0, "TOUGH");
         Saltmarsh.ITEMS.forEach(i -> stock.addItem(i.name(), i.unit(), i.lowAt(), i.first()));
         Saltmarsh.MODELS.forEach(m -> fleet.addModel(model(m)));
-        Saltmarsh.MACHINES.forEach(m -> fleet.addMachine(machine(m, story.start())));
+        Saltmarsh.machines(size.machines()).forEach(m -> fleet.addMachine(machine(m, story.start())));
         Saltmarsh.TERMS.forEach(t -> buying.change(
                 t.item(),
                 new Buying.Terms(

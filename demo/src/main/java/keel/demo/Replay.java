@@ -47,9 +47,26 @@ class Replay {
     @Transactional
     public void enter(List<Happening> happenings, Map<String, Actor> actors) {
         int last = firstOfTheEnd(happenings);
+        enterPast(happenings.subList(0, last), actors);
+        enterNow(happenings.subList(last, happenings.size()), actors);
+    }
+
+    /** Enters what is over; what follows from it is derived once at the end. */
+    @Transactional
+    public void enterPast(List<Happening> happenings, Map<String, Actor> actors) {
         try {
-            rebuild.onceAfter(() -> happenings.subList(0, last).forEach(h -> enter(h, actors)));
-            happenings.subList(last, happenings.size()).forEach(h -> enter(h, actors));
+            rebuild.onceAfter(() -> happenings.forEach(h -> enter(h, actors)));
+        } finally {
+            clock.tell(null);
+            SecurityContextHolder.clearContext();
+        }
+    }
+
+    /** Enters what is going on, one by one. */
+    @Transactional
+    public void enterNow(List<Happening> happenings, Map<String, Actor> actors) {
+        try {
+            happenings.forEach(h -> enter(h, actors));
         } finally {
             clock.tell(null);
             SecurityContextHolder.clearContext();
@@ -60,7 +77,7 @@ class Replay {
      * A run that is still going on is started as in the shop, through the holds, and so needs what is derived up to
      * then.
      */
-    private static int firstOfTheEnd(List<Happening> happenings) {
+    static int firstOfTheEnd(List<Happening> happenings) {
         for (int i = 0; i < happenings.size(); i++) {
             if (happenings.get(i) instanceof Happening.RunGoing) {
                 return i;

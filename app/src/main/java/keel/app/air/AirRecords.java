@@ -30,24 +30,20 @@ interface AirRecords extends JpaRepository<RoomAirRecord, Long> {
             where r.retiredAt is null order by r.name""")
     List<Latest> latest();
 
-    /** A room in use with what was described of it, null where nothing was. */
-    record Room(long id, String code, String name, RoomAirRecord air) {}
+    /** A room in use with what was described of it and its latest real change rate, null where nothing was. */
+    record Room(long id, String code, String name, RoomAirRecord air, Double measured) {}
 
     @Query(
             """
-            select r.id, r.code, r.name, a from RoomCard r left join RoomAirRecord a on a.roomId = r.id
+            select r.id, r.code, r.name, a, (select max(d.changesPerHour) from AirDecay d where d.roomId = r.id
+            and d.at = (select max(x.at) from AirDecay x where x.roomId = r.id and x.changesPerHour is not null))
+            from RoomCard r left join RoomAirRecord a on a.roomId = r.id
             where r.retiredAt is null order by r.name""")
     List<Room> rooms();
 
     @Query("select a.path from RoomAirRecord a join RoomCard r on r.id = a.roomId where r.code = ?1 "
             + "and a.path is not null")
     Optional<String> path(String room);
-
-    @Query(
-            """
-            select d from AirDecay d where d.at = (select max(x.at) from AirDecay x where x.roomId = d.roomId
-            and x.changesPerHour is not null)""")
-    List<AirDecay> latestRates();
 
     /** A change rate of a room; null with a reason where the fall told nothing. */
     record Rate(String room, Instant at, Double changesPerHour, Double low, Double high, String why) {}

@@ -166,8 +166,6 @@ public class RoomAir {
     }
 
     private Map<String, RoomRow> rows() {
-        Map<Long, Double> measured = records.latestRates().stream()
-                .collect(Collectors.toMap(d -> d.roomId, d -> d.changesPerHour, (a, b) -> b));
         Map<Long, AirRecords.Switched> fans = records.switches().stream()
                 .collect(Collectors.toMap(AirRecords.Switched::roomId, Function.identity(), (a, b) -> b));
         Map<String, RoomRow> rows = new LinkedHashMap<>();
@@ -180,7 +178,7 @@ public class RoomAir {
                             room.name(),
                             air.described(),
                             air.plannedChanges,
-                            measured.get(room.id()),
+                            room.measured(),
                             fan == null ? null : fan.running(),
                             fan == null ? null : fan.at()));
         }

@@ -47,4 +47,13 @@ interface SensorRecords extends JpaRepository<SensorRecord, Long> {
             select x from SensorRollup x where x.sensorId = ?1 and x.spanS = ?2 and x.atS >= ?3 and x.atS < ?4
             order by x.atS""")
     List<SensorRollup> sums(long sensor, int spanS, long fromS, long toS);
+
+    /** A reading and the room that it is of. */
+    record InRoom(long sensor, String room, SensorReadingRecord reading) {}
+
+    @Query(
+            """
+            select s.id, r.code, x from SensorRecord s join RoomCard r on r.id = s.roomId
+            join SensorReadingRecord x on x.sensorId = s.id and x.atS >= ?1 where s.lastS >= ?1 order by s.id, x.atS""")
+    List<InRoom> since(long fromS);
 }

@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -214,12 +215,14 @@ public class Sensors {
     /** Readings since a moment of the first sensor of each room that said something, by the room's code. */
     @Transactional(readOnly = true)
     public Map<String, List<SensorReading>> lately(Instant since) {
+        Map<String, Long> first = new HashMap<>();
         Map<String, List<SensorReading>> all = new LinkedHashMap<>();
-        long from = since.getEpochSecond();
-        records.placed().stream()
-                .filter(p -> p.room() != null && p.sensor().lastS != null && p.sensor().lastS >= from)
-                .sorted(Comparator.comparing(p -> p.sensor().id))
-                .forEach(p -> all.computeIfAbsent(p.room(), room -> raw(p.sensor().id, from, Long.MAX_VALUE)));
+        for (SensorRecords.InRoom in : records.since(since.getEpochSecond())) {
+            if (first.computeIfAbsent(in.room(), room -> in.sensor()) == in.sensor()) {
+                all.computeIfAbsent(in.room(), room -> new ArrayList<>())
+                        .add(in.reading().reading());
+            }
+        }
         return all;
     }
 

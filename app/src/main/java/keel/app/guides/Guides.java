@@ -342,16 +342,20 @@ public class Guides {
     @Transactional(readOnly = true)
     public List<OpenGuide> open() {
         List<GuideSessions.Begun> begun = sessions.begun();
-        if (begun.isEmpty()) {
-            return List.of();
-        }
-        Map<Long, String> vatsOf = sittings
-                .of(begun.stream().map(b -> b.session().id).toList())
-                .stream()
+        List<Long> withVats = begun.stream()
+                .map(GuideSessions.Begun::session)
+                .filter(s -> s.subject() instanceof GuideSubject.WithVats)
+                .map(s -> s.id)
+                .toList();
+        Map<Long, String> vatsOf = withVats.isEmpty() ? Map.of() : vatsOf(withVats);
+        return begun.stream().map(b -> openGuide(b, vatsOf)).toList();
+    }
+
+    private Map<Long, String> vatsOf(List<Long> sessions) {
+        return sittings.of(sessions).stream()
                 .collect(Collectors.groupingBy(
                         v -> v.place().sessionId,
                         Collectors.mapping(GuideVats.InSitting::vat, Collectors.joining(", ", "Vats ", ""))));
-        return begun.stream().map(b -> openGuide(b, vatsOf)).toList();
     }
 
     private Optional<GuideSession> session(MachineRef machine, String procedure) {

@@ -67,17 +67,14 @@ interface ScreenRecords extends JpaRepository<ScreenPhoto, Long> {
             order by s.at desc, s.id desc""")
     List<Inspected> inspections(Collection<Long> machines);
 
+    /** An inspection in full, and the photograph that it was written down from, null if by eye. */
+    record Inspection(long machine, Instant at, boolean clean, String content, Long photo) {}
+
     @Query(
             """
-            select s.id, s.machineId, s.at, s.clean, s.content, s.note from ServiceSaid s where s.id in ?1
-            order by s.at desc, s.id desc""")
-    List<Said> said(Collection<Long> services);
-
-    /** The photograph that an inspection was written down from. */
-    record From(long service, long photo) {}
-
-    @Query("select s.serviceId, min(s.id) from ScreenPhoto s where s.serviceId in ?1 group by s.serviceId")
-    List<From> photos(Collection<Long> services);
+            select s.machineId, s.at, s.clean, s.content, (select min(p.id) from ScreenPhoto p where p.serviceId = s.id)
+            from ServiceSaid s where s.id in ?1 order by s.at desc, s.id desc""")
+    List<Inspection> said(Collection<Long> services);
 
     /** When the window of a machine was last looked at or uncovered. */
     record Window(long machine, Instant at) {}

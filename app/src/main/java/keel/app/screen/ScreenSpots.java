@@ -59,15 +59,11 @@ public class ScreenSpots {
         if (last.isEmpty()) {
             return Map.of();
         }
-        Map<Long, Long> photos = records.photos(last).stream()
-                .collect(Collectors.toMap(ScreenRecords.From::service, ScreenRecords.From::photo));
-        List<ScreenRecords.Said> all = records.said(last);
-        return all.stream()
+        return records.said(last).stream()
                 .collect(Collectors.groupingBy(
-                        ScreenRecords.Said::machine,
+                        ScreenRecords.Inspection::machine,
                         Collectors.mapping(
-                                s -> new Last(s.at(), s.clean(), spots(s.content()), photos.get(s.id())),
-                                Collectors.toList())));
+                                s -> new Last(s.at(), s.clean(), spots(s.content()), s.photo()), Collectors.toList())));
     }
 
     /** So many of each machine, the newest first. */

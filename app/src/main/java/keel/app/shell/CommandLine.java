@@ -65,6 +65,8 @@ public final class CommandLine {
         Map<String, Object> properties = new HashMap<>();
         properties.put("keel.home", request.home().toAbsolutePath().toString());
         properties.put("keel.demo", request.command().equals("demo"));
+        properties.put("keel.demo.machines", request.machines());
+        properties.put("keel.demo.months", request.months());
         properties.put("keel.clock", request.clock());
         properties.put("keel.https", request.https());
         properties.put("server.port", request.port());

@@ -7,11 +7,25 @@ import java.util.List;
 
 /** What was asked for on the command line. */
 record Request(
-        String command, Path home, Path file, int port, boolean fresh, boolean lan, boolean https, String clock) {
+        String command,
+        Path home,
+        Path file,
+        int port,
+        boolean fresh,
+        boolean lan,
+        boolean https,
+        String clock,
+        int machines,
+        int months) {
+
+    static final int USUAL_MACHINES = 7;
+    static final int USUAL_MONTHS = 14;
+    private static final int MOST_MACHINES = 200;
+    private static final int MOST_MONTHS = 240;
 
     static final String USAGE =
             """
-            Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan]
+            Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan] [--machines N] [--months N]
                    keel run [--port N] [--home DIR] [--lan] [--https]
                    keel backup FILE [--home DIR]
                    keel restore FILE [--home DIR]""";
@@ -28,12 +42,16 @@ record Request(
         boolean lan = false;
         boolean https = false;
         String clock = "";
+        int machines = USUAL_MACHINES;
+        int months = USUAL_MONTHS;
         while (!left.isEmpty()) {
             String argument = left.pop();
             switch (argument) {
                 case "--port" -> port = port(value(argument, left));
                 case "--home" -> home = Path.of(value(argument, left));
                 case "--clock" -> clock = value(argument, left);
+                case "--machines" -> machines = number(argument, left, MOST_MACHINES);
+                case "--months" -> months = number(argument, left, MOST_MONTHS);
                 case "--fresh" -> fresh = true;
                 case "--lan" -> lan = true;
                 case "--https" -> https = true;
@@ -52,7 +70,11 @@ record Request(
         if (fresh && !command.equals("demo")) {
             throw new IllegalArgumentException("--fresh is for the demo only: it throws its records away.");
         }
-        return new Request(command, home, file, port, fresh, lan, https, clock);
+        boolean usual = machines == USUAL_MACHINES && months == USUAL_MONTHS;
+        if (!usual && !command.equals("demo")) {
+            throw new IllegalArgumentException("--machines and --months are for the demo only.");
+        }
+        return new Request(command, home, file, port, fresh, lan, https, clock, machines, months);
     }
 
     private static String value(String option, Deque<String> left) {
@@ -60,6 +82,19 @@ record Request(
             throw new IllegalArgumentException(option + " needs a value.\n" + USAGE);
         }
         return left.pop();
+    }
+
+    private static int number(String option, Deque<String> left, int most) {
+        String text = value(option, left);
+        try {
+            int number = Integer.parseInt(text);
+            if (number >= 1 && number <= most) {
+                return number;
+            }
+        } catch (NumberFormatException e) {
+            // said below
+        }
+        throw new IllegalArgumentException(option + " takes a number from 1 to " + most + ", not " + text + ".");
     }
 
     private static int port(String text) {

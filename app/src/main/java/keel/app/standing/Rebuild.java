@@ -1,9 +1,9 @@
 package keel.app.standing;
 
 import java.time.Instant;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
@@ -37,7 +37,7 @@ public class Rebuild {
     private final ShopSettings settings;
     private final HoldRules holdRules;
     private final ApplicationEventPublisher events;
-    private final ThreadLocal<Set<Long>> waiting = new ThreadLocal<>();
+    private final ThreadLocal<Map<Long, Instant>> waiting = new ThreadLocal<>();
 
     Rebuild(
             Fleet fleet,
@@ -65,7 +65,7 @@ public class Rebuild {
      * not to be asked for.
      */
     public void onceAfter(Runnable entries) {
-        Set<Long> machines = new LinkedHashSet<>();
+        Map<Long, Instant> machines = new LinkedHashMap<>();
         waiting.set(machines);
         try {
             entries.run();
@@ -83,7 +83,7 @@ public class Rebuild {
     /** The same where only parts fitted at or after {@code since} can have changed. */
     public void machine(long machineId, Instant since) {
         if (waiting.get() != null) {
-            waiting.get().add(machineId);
+            waiting.get().merge(machineId, since, (a, b) -> a.isBefore(b) ? a : b);
             return;
         }
         wear.follow(meters.follow(machineId, since));

@@ -102,7 +102,7 @@ public class Baths {
     public List<Bath> all() {
         Defaults d = settings.defaults();
         List<BathRow> rows = records.inUse().stream()
-                .map(this::row)
+                .map(Baths::row)
                 .sorted(Comparator.comparing(BathRow::place))
                 .toList();
         boolean two = rows.stream().anyMatch(r -> r.place() == Place.SECOND);
@@ -126,13 +126,10 @@ public class Baths {
             Instant readAt,
             Double density) {}
 
-    private BathRow row(BathRecords.Filled filled) {
+    private static BathRow row(BathRecords.Filled filled) {
         BathRecord bath = filled.bath();
         BathFill fill = filled.fill();
         BathReading reading = filled.reading();
-        BathRecords.Carried nothing = new BathRecords.Carried(0, 0);
-        BathRecords.Carried first = fill == null ? nothing : records.first(bath.id, fill.at);
-        BathRecords.Carried second = fill == null ? nothing : records.second(bath.id, fill.at);
         return new BathRow(
                 bath.id,
                 bath.code,
@@ -141,10 +138,10 @@ public class Baths {
                 fill == null ? null : fill.at,
                 fill == null ? bath.volumeMl : fill.volumeMl,
                 fill == null ? null : fill.freshDensity,
-                first.ml(),
-                (int) first.prints(),
-                second.ml(),
-                (int) second.prints(),
+                filled.firstMl() == null ? 0 : filled.firstMl(),
+                (int) filled.firsts(),
+                filled.secondMl() == null ? 0 : filled.secondMl(),
+                (int) filled.seconds(),
                 reading == null ? null : reading.at,
                 reading == null ? null : reading.density);
     }

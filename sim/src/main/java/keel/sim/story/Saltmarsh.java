@@ -3,6 +3,7 @@ package keel.sim.story;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import keel.core.standing.MachineKind;
 import keel.sim.world.Site;
 
@@ -66,7 +67,27 @@ public final class Saltmarsh {
             double counterHours,
             String resin,
             double runsADay,
-            boolean sieves) {}
+            boolean sieves) {
+
+        /** The same, as the number of its kind; itself for 1. */
+        private MachineSpec another(int number) {
+            return number == 1
+                    ? this
+                    : new MachineSpec(
+                            code + "-" + number,
+                            name + " " + number,
+                            model,
+                            room,
+                            school,
+                            filmHours,
+                            screenUvHours,
+                            lightHours,
+                            counterHours,
+                            resin,
+                            runsADay,
+                            sieves);
+        }
+    }
 
     /**
      * A model of screen or light engine; {@code source} of a light engine, null for a screen; {@code fits} is a model
@@ -330,7 +351,19 @@ public final class Saltmarsh {
 
     /** The machines as the simulation takes them. */
     public static List<Site> sites() {
-        return MACHINES.stream().map(Saltmarsh::site).toList();
+        return sites(MACHINES.size());
+    }
+
+    /** Of so many machines. */
+    public static List<Site> sites(int count) {
+        return machines(count).stream().map(Saltmarsh::site).toList();
+    }
+
+    /** So many machines: those of the shop, then more like them, called Avocet 2, Bittern 2 and so on. */
+    public static List<MachineSpec> machines(int count) {
+        return IntStream.range(0, count)
+                .mapToObj(i -> MACHINES.get(i % MACHINES.size()).another(i / MACHINES.size() + 1))
+                .toList();
     }
 
     /** What a thing is called in entries: its name in small letters, words joined. */

@@ -17,13 +17,13 @@ final class SettingsStory {
 
     private SettingsStory() {}
 
-    static List<Happening> happenings(Instant start, Days days) {
+    static List<Happening> happenings(Instant start, Days days, List<MachineSpec> machines) {
         List<Happening> all = new ArrayList<>();
         Instant first = start.plus(Duration.ofHours(2));
-        for (int i = 0; i < Saltmarsh.MACHINES.size(); i++) {
-            MachineSpec m = Saltmarsh.MACHINES.get(i);
+        for (int i = 0; i < machines.size(); i++) {
+            MachineSpec m = machines.get(i);
             all.add(begun(
-                    first.plus(Duration.ofMinutes(4L * i)),
+                    first.plus(Duration.ofMinutes(4L * (i % Saltmarsh.MACHINES.size()))),
                     m.code(),
                     m.resin(),
                     m.code().equals("fulmar") || m.code().equals("godwit") ? "CALIBRATE" : "MAKER"));

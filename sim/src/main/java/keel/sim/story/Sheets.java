@@ -27,12 +27,12 @@ final class Sheets {
 
     private Sheets() {}
 
-    /** By resin. */
+    /** By resin; Avocet 2 has the settings of Avocet. */
     static Map<String, Map<Setting, Double>> of(String machine) {
         Map<String, Map<Setting, Double>> sheets = new LinkedHashMap<>();
         Saltmarsh.RESINS.forEach(r -> {
             String code = Saltmarsh.code(r.name());
-            sheets.put(code, sheet(machine, code));
+            sheets.put(code, sheet(machine.replaceFirst("-\\d+$", ""), code));
         });
         return sheets;
     }

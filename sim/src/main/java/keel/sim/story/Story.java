@@ -31,6 +31,19 @@ public final class Story {
     /** How far back it goes. */
     public static final Duration LENGTH = Duration.ofDays(425);
 
+    private static final double DAYS_A_MONTH = 365.25 / 12;
+
+    /** How large the shop is and how far back its records go. */
+    public record Size(int machines, Duration length) {
+
+        /** The demo's. */
+        public static final Size SALTMARSH = new Size(Saltmarsh.MACHINES.size(), LENGTH);
+
+        public static Size of(int machines, int months) {
+            return new Size(machines, Duration.ofDays(Math.round(months * DAYS_A_MONTH)));
+        }
+    }
+
     private static final int ROUNDS = 8;
 
     /** About how many days ago the hours begin that are wanted at the end. */
@@ -40,8 +53,10 @@ public final class Story {
     private final Shop shop;
     private final Instant end;
     private final ZoneId zone;
+    private final Size size;
 
-    private Story(long seed, Instant end, ZoneId zone) {
+    private Story(long seed, Instant end, ZoneId zone, Size size) {
+        this.size = size;
         this.chance = Chance.of(seed).stream("story");
         this.shop = new Shop(Parameters.shipped(PARAMETERS), seed, zone);
         this.end = end.truncatedTo(ChronoUnit.SECONDS);
@@ -58,25 +73,30 @@ public final class Story {
     public record Told(Instant start, List<Happening> happenings, Shop.History history) {}
 
     public static Told tell(long seed, Instant end, ZoneId zone) {
-        return new Story(seed, end, zone).tell();
+        return tell(seed, end, zone, Size.SALTMARSH);
+    }
+
+    /** The same in a shop with more machines like its own, and a longer past. */
+    public static Told tell(long seed, Instant end, ZoneId zone, Size size) {
+        return new Story(seed, end, zone, size).tell();
     }
 
     /** Only what was true behind it: the same shop, without what people wrote, photographed and stored meanwhile. */
     public static Shop.History history(long seed, Instant end, ZoneId zone) {
-        Story story = new Story(seed, end, zone);
+        Story story = new Story(seed, end, zone, Size.SALTMARSH);
         Shop.History history = story.history();
         new ScreenStory(history, new Days(story.end, zone), story.chance.stream("screens")).spots();
         return history;
     }
 
     private Shop.History history() {
-        Instant start = end.minus(LENGTH);
+        Instant start = end.minus(size.length());
         return history(start, daysForHours(start, new Days(end, zone)));
     }
 
     private Shop.History history(Instant start, Map<String, Integer> daysForHours) {
         SaltmarshPlots plots = new SaltmarshPlots(new Days(end, zone), daysForHours);
-        return shop.run(Saltmarsh.sites(), start, end, site -> plots.of(site.code()));
+        return shop.run(Saltmarsh.sites(size.machines()), start, end, site -> plots.of(site.code()));
     }
 
     private List<Happening> wash(Shop.History history) {
@@ -88,7 +108,7 @@ public final class Story {
      * hours of three machines' parts are only about what the whole story makes them.
      */
     static List<Happening> goingOn(long seed, Instant end, ZoneId zone) {
-        Story story = new Story(seed, end, zone);
+        Story story = new Story(seed, end, zone, Size.SALTMARSH);
         Shop.History history = story.history(story.end.minus(LENGTH), USUAL_DAYS);
         List<Happening> all = new ArrayList<>(history.happenings());
         all.addAll(story.wash(history));
@@ -96,7 +116,7 @@ public final class Story {
     }
 
     private Told tell() {
-        Instant start = end.minus(LENGTH);
+        Instant start = end.minus(size.length());
         Days days = new Days(end, zone);
         Shop.History history = history();
         FilmStory films = new FilmStory(history, days, chance.stream("films"));
@@ -108,7 +128,7 @@ public final class Story {
         List<Happening> wash = wash(history);
         all.addAll(wash);
         all.addAll(new AirStory(history.rooms(), chance.stream("air"), end).happenings(wash));
-        all.addAll(SettingsStory.happenings(start, days));
+        all.addAll(SettingsStory.happenings(start, days, Saltmarsh.machines(size.machines())));
         all.addAll(QuirksStory.happenings(history.machines(), days));
         all.addAll(readings(history.rooms(), start));
         all.sort(Comparator.comparing(Happening::at));
