@@ -107,7 +107,7 @@ class DemoShop {
         this.size = usual ? Story.Size.SALTMARSH : Story.Size.of(machines, months);
     }
 
-    /** Makes the shop unless it is there already; answers whether it did. The usual one is there whole or not at all. */
+    /** Makes the shop unless it is there already; answers whether it did. The usual one is whole or not at all. */
     public boolean make() {
         if (!people.nobodyYet()) {
             return false;
@@ -133,11 +133,11 @@ class DemoShop {
 
     private void inPieces(List<Happening> all) {
         int last = Replay.firstOfTheEnd(all);
-        for (int from = 0; from < last; from += AT_ONCE) {
-            int to = Math.min(last, from + AT_ONCE);
-            replay.enterPast(all.subList(from, to), actors);
-            System.err.printf("Making the shop: %d of %d entries%n", to, all.size());
-        }
+        replay.enterPastInPieces(
+                all.subList(0, last),
+                actors,
+                AT_ONCE,
+                entered -> System.err.printf("Making the shop: %d of %d entries%n", entered, all.size()));
         replay.enterNow(all.subList(last, all.size()), actors);
     }
 

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntConsumer;
 import keel.app.people.Actor;
 import keel.app.shell.ShopClock;
 import keel.app.standing.Rebuild;
@@ -11,7 +12,10 @@ import keel.sim.shop.Happening;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Enters what happened in a simulated shop through the application's own services, each at its time and by whoever did
@@ -29,13 +33,21 @@ class Replay {
     private final ShopClock clock;
     private final Rebuild rebuild;
     private final EntityManager entities;
+    private final TransactionTemplate piece;
     private int entered;
 
-    Replay(Telling telling, ShopClock clock, Rebuild rebuild, EntityManager entities) {
+    Replay(
+            Telling telling,
+            ShopClock clock,
+            Rebuild rebuild,
+            EntityManager entities,
+            PlatformTransactionManager transactions) {
         this.telling = telling;
         this.clock = clock;
         this.rebuild = rebuild;
         this.entities = entities;
+        this.piece = new TransactionTemplate(transactions);
+        piece.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     /**
@@ -56,6 +68,29 @@ class Replay {
     public void enterPast(List<Happening> happenings, Map<String, Actor> actors) {
         try {
             rebuild.onceAfter(() -> happenings.forEach(h -> enter(h, actors)));
+        } finally {
+            clock.tell(null);
+            SecurityContextHolder.clearContext();
+        }
+    }
+
+    /**
+     * The same, each piece written by itself, so that a past of years fits into memory.
+     *
+     * @param atOnce entries of a piece
+     * @param progress told how many entries are written
+     */
+    @Transactional
+    public void enterPastInPieces(
+            List<Happening> happenings, Map<String, Actor> actors, int atOnce, IntConsumer progress) {
+        try {
+            rebuild.onceAfter(() -> {
+                for (int from = 0; from < happenings.size(); from += atOnce) {
+                    List<Happening> some = happenings.subList(from, Math.min(happenings.size(), from + atOnce));
+                    piece.executeWithoutResult(t -> some.forEach(h -> enter(h, actors)));
+                    progress.accept(from + some.size());
+                }
+            });
         } finally {
             clock.tell(null);
             SecurityContextHolder.clearContext();

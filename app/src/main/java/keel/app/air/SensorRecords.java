@@ -48,6 +48,34 @@ interface SensorRecords extends JpaRepository<SensorRecord, Long> {
             order by x.atS""")
     List<SensorRollup> sums(long sensor, int spanS, long fromS, long toS);
 
+    @Query("select x from SensorReadingRecord x where x.sensorId = ?1 order by x.atS desc")
+    List<SensorReadingRecord> newest(long sensor, Limit most);
+
+    /** What a sensor said last, as it is kept. */
+    record Last(String code, Long lastS, Double temperatureC, Double humidityPercent) {}
+
+    @Query("select s.code, s.lastS, s.lastTemperatureC, s.lastHumidityPercent from SensorRecord s")
+    List<Last> last();
+
+    /** A sum of readings, as it is kept. */
+    record Sum(
+            long sensor,
+            int spanS,
+            long atS,
+            int n,
+            Double tvoc,
+            Double tvocMax,
+            Double temperatureC,
+            Double temperatureMin,
+            Double temperatureMax,
+            Double humidityPercent) {}
+
+    @Query(
+            """
+            select x.sensorId, x.spanS, x.atS, x.n, x.tvoc, x.tvocMax, x.temperatureC, x.temperatureMin,
+            x.temperatureMax, x.humidityPercent from SensorRollup x""")
+    List<Sum> allSums();
+
     /** A reading and the room that it is of. */
     record InRoom(long sensor, String room, SensorReadingRecord reading) {}
 

@@ -47,6 +47,14 @@ class SensorSums {
         sum(sensor, seconds, DAY, "sensor_rollup", SUMMED, " and span_s = " + HOUR);
     }
 
+    /** Sums all readings of a sensor anew. */
+    void sumAll(long sensor) {
+        batches.update("delete from sensor_rollup where sensor_id = ?", sensor);
+        batches.update(merge(QUARTER, "sensor_reading", RAW, ""), sensor, 0, Long.MAX_VALUE);
+        batches.update(merge(HOUR, "sensor_rollup", SUMMED, " and span_s = " + QUARTER), sensor, 0, Long.MAX_VALUE);
+        batches.update(merge(DAY, "sensor_rollup", SUMMED, " and span_s = " + HOUR), sensor, 0, Long.MAX_VALUE);
+    }
+
     private static final String RAW =
             "count(*), avg(tvoc), max(tvoc), avg(temperature_c), min(temperature_c), max(temperature_c)";
     private static final String SUMMED =
@@ -55,11 +63,7 @@ class SensorSums {
     private void sum(long sensor, List<Long> seconds, int span, String from, String figures, String which) {
         TreeSet<Long> buckets = new TreeSet<>();
         seconds.forEach(at -> buckets.add(Math.floorDiv(at, span) * span));
-        String begin = "at_s / " + span + " * " + span;
-        String each = "merge into sensor_rollup (sensor_id, span_s, at_s, n, tvoc, tvoc_max, temperature_c, "
-                + "temperature_min, temperature_max, humidity_percent) key (sensor_id, span_s, at_s) select sensor_id, "
-                + span + ", " + begin + ", " + figures + ", avg(humidity_percent) from " + from
-                + " where sensor_id = ? and at_s >= ? and at_s < ?" + which + " group by sensor_id, " + begin;
+        String each = merge(span, from, figures, which);
         if (buckets.size() > MANY_BUCKETS) {
             batches.update(each, sensor, buckets.first(), buckets.last() + span);
         } else {
@@ -69,5 +73,13 @@ class SensorSums {
                             .map(b -> new Object[] {sensor, b, b + span})
                             .toList());
         }
+    }
+
+    private static String merge(int span, String from, String figures, String which) {
+        String begin = "at_s / " + span + " * " + span;
+        return "merge into sensor_rollup (sensor_id, span_s, at_s, n, tvoc, tvoc_max, temperature_c, "
+                + "temperature_min, temperature_max, humidity_percent) key (sensor_id, span_s, at_s) select sensor_id, "
+                + span + ", " + begin + ", " + figures + ", avg(humidity_percent) from " + from
+                + " where sensor_id = ? and at_s >= ? and at_s < ?" + which + " group by sensor_id, " + begin;
     }
 }

@@ -2,6 +2,7 @@ package keel.app.shell;
 
 import java.nio.file.Path;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.event.EventListener;
@@ -10,6 +11,7 @@ import org.springframework.stereotype.Component;
 
 /** Says on the terminal where the application answers. */
 @Component
+@ConditionalOnProperty(name = "keel.announced", matchIfMissing = true)
 class Announcement {
 
     private final Path home;

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.Map;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
 
 /** Reads what was asked for on the command line and does it: demo, run, backup, restore, rebuild. */
 public final class CommandLine {
@@ -33,6 +34,7 @@ public final class CommandLine {
                     Backup.restore(request.file(), request.home());
                     OUT.println("Restored " + request.file() + " to " + request.home() + ".");
                 }
+                case "rebuild" -> rebuild(application, request);
                 default ->
                     throw new IllegalArgumentException(
                             "There is no command " + request.command() + ". " + Request.USAGE);
@@ -48,16 +50,28 @@ public final class CommandLine {
             Home.clear(request.home());
         }
         Files.createDirectories(request.home());
+        open(application, request);
+    }
+
+    private static void rebuild(Class<?> application, Request request) throws IOException {
+        if (!Files.exists(request.home().resolve("keel.mv.db"))) {
+            throw new IllegalArgumentException("There are no records in " + request.home() + ".");
+        }
+        try (ConfigurableApplicationContext shop = open(application, request)) {
+            OUT.println(shop.getBean(RebuildCommand.class).run());
+        }
+    }
+
+    private static ConfigurableApplicationContext open(Class<?> application, Request request) throws IOException {
         SpringApplication spring = new SpringApplication(application);
         spring.setBannerMode(Banner.Mode.OFF);
         String[] settings = properties(request).entrySet().stream()
                 .map(p -> "--" + p.getKey() + "=" + p.getValue())
                 .toArray(String[]::new);
         try {
-            spring.run(settings);
+            return spring.run(settings);
         } catch (RuntimeException e) {
-            ERR.println(why(e, request));
-            System.exit(1);
+            throw new IllegalArgumentException(why(e, request), e);
         }
     }
 
@@ -69,7 +83,8 @@ public final class CommandLine {
         properties.put("keel.demo.months", request.months());
         properties.put("keel.clock", request.clock());
         properties.put("keel.https", request.https());
-        properties.put("server.port", request.port());
+        properties.put("keel.announced", !request.command().equals("rebuild"));
+        properties.put("server.port", request.command().equals("rebuild") ? 0 : request.port());
         properties.put("server.address", request.lan() ? "0.0.0.0" : "127.0.0.1");
         if (request.https()) {
             properties.putAll(Certificate.in(request.home()).properties());

@@ -28,24 +28,57 @@ record Request(
             Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan] [--machines N] [--months N]
                    keel run [--port N] [--home DIR] [--lan] [--https]
                    keel backup FILE [--home DIR]
-                   keel restore FILE [--home DIR]""";
+                   keel restore FILE [--home DIR]
+                   keel rebuild [--home DIR]""";
 
     /** @throws IllegalArgumentException with a sentence that says what is wrong */
     static Request of(String[] arguments) {
         Deque<String> left = new ArrayDeque<>(List.of(arguments));
-        String command = left.isEmpty() ? "" : left.pop();
-        Path home = Path.of(System.getProperty("keel.folder", "."), "var", command.equals("demo") ? "demo" : "keel")
-                .normalize();
-        Path file = null;
-        int port = command.equals("run") ? 8090 : 8080;
-        boolean fresh = false;
-        boolean lan = false;
-        boolean https = false;
-        String clock = "";
-        int machines = USUAL_MACHINES;
-        int months = USUAL_MONTHS;
+        Options options = new Options(left.isEmpty() ? "" : left.pop());
         while (!left.isEmpty()) {
-            String argument = left.pop();
+            options.read(left.pop(), left);
+        }
+        Request request = options.request();
+        request.check();
+        return request;
+    }
+
+    private void check() {
+        boolean copies = command.equals("backup") || command.equals("restore");
+        if (copies != (file != null)) {
+            throw new IllegalArgumentException((copies ? "Which file? " : "Not understood: " + file + ". ") + USAGE);
+        }
+        if (fresh && !command.equals("demo")) {
+            throw new IllegalArgumentException("--fresh is for the demo only: it throws its records away.");
+        }
+        boolean usual = machines == USUAL_MACHINES && months == USUAL_MONTHS;
+        if (!usual && !command.equals("demo")) {
+            throw new IllegalArgumentException("--machines and --months are for the demo only.");
+        }
+    }
+
+    /** What was read of the command line so far, and what stands where nothing was said. */
+    private static final class Options {
+
+        private final String command;
+        private Path home;
+        private Path file;
+        private int port;
+        private boolean fresh;
+        private boolean lan;
+        private boolean https;
+        private String clock = "";
+        private int machines = USUAL_MACHINES;
+        private int months = USUAL_MONTHS;
+
+        Options(String command) {
+            this.command = command;
+            this.home = Path.of(System.getProperty("keel.folder", "."), "var", command.equals("demo") ? "demo" : "keel")
+                    .normalize();
+            this.port = command.equals("run") ? 8090 : 8080;
+        }
+
+        void read(String argument, Deque<String> left) {
             switch (argument) {
                 case "--port" -> port = port(value(argument, left));
                 case "--home" -> home = Path.of(value(argument, left));
@@ -63,18 +96,10 @@ record Request(
                 }
             }
         }
-        boolean errand = command.equals("backup") || command.equals("restore");
-        if (errand != (file != null)) {
-            throw new IllegalArgumentException((errand ? "Which file? " : "Not understood: " + file + ". ") + USAGE);
+
+        Request request() {
+            return new Request(command, home, file, port, fresh, lan, https, clock, machines, months);
         }
-        if (fresh && !command.equals("demo")) {
-            throw new IllegalArgumentException("--fresh is for the demo only: it throws its records away.");
-        }
-        boolean usual = machines == USUAL_MACHINES && months == USUAL_MONTHS;
-        if (!usual && !command.equals("demo")) {
-            throw new IllegalArgumentException("--machines and --months are for the demo only.");
-        }
-        return new Request(command, home, file, port, fresh, lan, https, clock, machines, months);
     }
 
     private static String value(String option, Deque<String> left) {

@@ -2,6 +2,7 @@ package keel.app.stores;
 
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -27,6 +28,27 @@ interface StockItems extends JpaRepository<StockItem, Long> {
             update StockItem x set x.onHand = x.onHand + ?2, x.firstMovedAt = least(coalesce(x.firstMovedAt, ?3), ?3),
             x.lastMovedAt = greatest(coalesce(x.lastMovedAt, ?3), ?3) where x.id = ?1""")
     void moved(long id, double quantity, Instant at);
+
+    /** What an item's movements add up to, as it is kept. */
+    record Kept(String code, double onHand, Instant firstMovedAt, Instant lastMovedAt) {
+
+        List<?> figures() {
+            return Arrays.asList(onHand, firstMovedAt, lastMovedAt);
+        }
+    }
+
+    @Query("select i.code, i.onHand, i.firstMovedAt, i.lastMovedAt from StockItem i")
+    List<Kept> kept();
+
+    /** Adds up all movements of every item anew. */
+    @Modifying
+    @Query(
+            """
+            update StockItem i set
+            i.onHand = (select coalesce(sum(m.quantity), 0.0) from StockMovement m where m.itemId = i.id),
+            i.firstMovedAt = (select min(m.at) from StockMovement m where m.itemId = i.id),
+            i.lastMovedAt = (select max(m.at) from StockMovement m where m.itemId = i.id)""")
+    void addUp();
 
     @Query(
             """
