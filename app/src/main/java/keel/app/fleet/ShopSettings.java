@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.base.Refused;
+import keel.app.base.Remembered;
 import keel.app.base.ShopZone;
 import keel.app.people.Actor;
 import keel.app.people.Role;
@@ -14,8 +15,6 @@ import keel.core.Findings;
 import keel.core.standing.Defaults;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Name and zone of the shop, and its own figures in place of the defaults. Read on every page, so kept in memory. */
 @Service
@@ -27,7 +26,7 @@ public class ShopSettings implements ShopZone {
     private final ShopTexts texts;
     private final Clock clock;
     private final Defaults shipped = Defaults.shipped();
-    private volatile Now now;
+    private final Remembered<Now> now = new Remembered<>();
 
     private record Now(String name, ZoneId zone, Defaults defaults) {}
 
@@ -67,7 +66,7 @@ public class ShopSettings implements ShopZone {
         Shop shop = shops.findById(1).orElseThrow();
         shop.name = name.strip();
         shop.zone = zone;
-        forgetAfterCommit();
+        now.forgetAfterwards();
     }
 
     /** Puts the shop's own figures in place; a figure equal to the shipped one is dropped. */
@@ -91,7 +90,7 @@ public class ShopSettings implements ShopZone {
                 own.save(new ShopDefault(code, amount));
             }
         });
-        forgetAfterCommit();
+        now.forgetAfterwards();
     }
 
     /** Makes others who change what the whole shop goes by wait. */
@@ -109,24 +108,12 @@ public class ShopSettings implements ShopZone {
         texts.save(new ShopText(code, text, clock.instant()));
     }
 
-    private void forgetAfterCommit() {
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCompletion(int status) {
-                now = null;
-            }
-        });
-    }
-
     private Now now() {
-        Now known = now;
-        if (known == null) {
+        return now.get(() -> {
             Shop shop = shops.findById(1).orElseThrow();
             Map<String, Double> figures = own.findAll().stream().collect(Collectors.toMap(d -> d.code, d -> d.amount));
-            known = new Now(shop.name, ZoneId.of(shop.zone), shipped.with(figures));
-            now = known;
-        }
-        return known;
+            return new Now(shop.name, ZoneId.of(shop.zone), shipped.with(figures));
+        });
     }
 
     private static Double number(String text) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import keel.app.base.Remembered;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
@@ -44,8 +45,8 @@ public class PartLives {
     private final ShopSettings settings;
     private final ChangeSchools schools;
     private final Clock clock;
+    private final Remembered<Fits> looked = new Remembered<>();
     private volatile Fits fits;
-    private volatile boolean changed = true;
 
     PartLives(PartQueries parts, ShopSettings settings, ChangeSchools schools, Clock clock) {
         this.parts = parts;
@@ -176,37 +177,42 @@ public class PartLives {
      * figure changed, and once a day; fitted anew only where it makes a difference.
      */
     public Book book() {
-        Defaults defaults = settings.defaults();
-        LocalDate today = LocalDate.ofInstant(clock.instant(), settings.zone());
-        Fits now = fits;
-        if (now != null && !changed && now.day().equals(today) && now.book().defaults() == defaults) {
-            return now.book();
-        }
-        changed = false;
-        PartQueries.Marks ends = parts.marks();
-        List<Object> marks = List.of(ends, parts.failuresBy(CAUSES), parts.lastChoice());
-        if (now == null
-                || !now.day().equals(today)
-                || !now.marks().equals(marks)
-                || now.book().defaults() != defaults) {
-            Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
-            boolean few = ends.endsByThemselves() < KindOfLife.ENDS_THAT_TELL;
-            now = new Fits(today, marks, new Book(few ? Map.of() : fitted(defaults, by), by, defaults));
-            fits = now;
+        Fits now = looked.get(this::look);
+        if (!now.day().equals(today()) || now.book().defaults() != settings.defaults()) {
+            looked.forget();
+            now = looked.get(this::look);
         }
         return now.book();
+    }
+
+    private Fits look() {
+        Defaults defaults = settings.defaults();
+        PartQueries.Marks ends = parts.marks();
+        List<Object> marks = List.of(ends, parts.failuresBy(CAUSES), parts.lastChoice(), defaults);
+        Fits before = fits;
+        if (before == null || !before.day().equals(today()) || !before.marks().equals(marks)) {
+            Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
+            boolean few = ends.endsByThemselves() < KindOfLife.ENDS_THAT_TELL;
+            before = new Fits(today(), marks, new Book(few ? Map.of() : fitted(defaults, by), by, defaults));
+            fits = before;
+        }
+        return before;
+    }
+
+    private LocalDate today() {
+        return LocalDate.ofInstant(clock.instant(), settings.zone());
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void on(RunsChanged event) {
-        changed = true;
+        looked.forget();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void on(LivesChanged event) {
-        changed = true;
+        looked.forget();
     }
 
     private Map<String, PartLife> fitted(Defaults defaults, Map<PartUse.UsedPart, ChangeSchool> by) {

@@ -14,11 +14,13 @@ import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Remembered;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
+import keel.app.standing.LivesChanged;
 import keel.core.Findings;
 import keel.core.Plain;
 import keel.core.stock.DailyDemand;
@@ -26,7 +28,9 @@ import keel.core.stock.Reorder;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
 
 /**
  * What to buy, when and why: from what went out lately, how long an order takes, and how much it hurts to be without.
@@ -287,9 +291,9 @@ public class Buying {
                         Plain.number(Math.round(10 * point) / 10.0));
     }
 
-    private record Counted(List<Object> of, int toBuy) {}
+    private record Counted(long hour, int toBuy) {}
 
-    private volatile Counted counted;
+    private final Remembered<Counted> counted = new Remembered<>();
 
     /**
      * How many items have come down to where they are ordered; reckoned anew only when something moved, was ordered or
@@ -297,14 +301,33 @@ public class Buying {
      */
     @Transactional(readOnly = true)
     public int toBuy() {
-        List<Object> of = List.of(items.buyMarks(), clock.instant().getEpochSecond() / 3600);
-        Counted last = counted;
-        if (last == null || !last.of().equals(of)) {
-            last = new Counted(
-                    of, (int) lines().stream().filter(l -> l.quantity() > 0).count());
-            counted = last;
+        Counted last = counted.get(this::count);
+        if (last.hour() != hour()) {
+            counted.forget();
+            last = counted.get(this::count);
         }
         return last.toBuy();
+    }
+
+    private Counted count() {
+        return new Counted(
+                hour(), (int) lines().stream().filter(l -> l.quantity() > 0).count());
+    }
+
+    private long hour() {
+        return clock.instant().getEpochSecond() / 3600;
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void on(StockChanged changed) {
+        counted.forget();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void on(LivesChanged changed) {
+        counted.forget();
     }
 
     /** @throws NotThere if there is no such item */
@@ -319,7 +342,6 @@ public class Buying {
     public void change(String item, Terms terms) {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
-        counted = null;
         items.findByCode(item)
                 .orElseThrow(() -> new NotThere("There is no item called " + item + "."))
                 .terms()

@@ -1,6 +1,7 @@
 package keel.app.stores;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -8,6 +9,7 @@ import java.time.Instant;
 
 /** A pack of film sheets. */
 @Entity
+@EntityListeners(StockWatch.class)
 class FilmPack {
 
     @Id

@@ -3,6 +3,7 @@ package keel.app.stores;
 import jakarta.persistence.Column;
 import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -10,6 +11,7 @@ import java.time.Instant;
 
 /** Something the shop keeps count of. */
 @Entity
+@EntityListeners(StockWatch.class)
 class StockItem {
 
     @Id

@@ -84,15 +84,4 @@ interface StockItems extends JpaRepository<StockItem, Long> {
             select i.spareKind, m.name, min(i.terms.price) from StockItem i join ModelCard m on m.id = i.spareModelId
             where i.terms.price is not null and i.retiredAt is null group by i.spareKind, m.name""")
     List<SparePrice> sparePrices();
-
-    /** Something changed that the list to buy depends on. */
-    record BuyMarks(long movement, long order, long open, double low, long items) {}
-
-    @Query(
-            """
-            select (select coalesce(max(m.id), 0) from StockMovement m), (select coalesce(max(o.id), 0)
-            from StockOrder o), (select count(o.id) from StockOrder o where o.receivedAt is null
-            and o.cancelledAt is null), coalesce(sum(i.lowAt), 0.0), count(i.id)
-            from StockItem i where i.retiredAt is null""")
-    BuyMarks buyMarks();
 }

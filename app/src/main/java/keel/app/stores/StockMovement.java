@@ -1,6 +1,7 @@
 package keel.app.stores;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -9,6 +10,7 @@ import org.hibernate.annotations.Immutable;
 
 /** Something came in or went out; put right by a movement the other way. */
 @Entity
+@EntityListeners(StockWatch.class)
 @Immutable
 class StockMovement {
 

@@ -1,0 +1,4 @@
+package keel.app.stores;
+
+/** Something moved, was ordered or is bought in another way. */
+record StockChanged() {}
