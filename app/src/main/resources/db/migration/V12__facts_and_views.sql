@@ -156,7 +156,6 @@ create index failure_check_leak on failure_check (leak, failure_id);
 create view log_machine as select id, code, name from machine;
 
 create index service_kind on service (kind, machine_id, at desc);
-create index service_time on service (machine_id, at desc);
 create view machine_firmware as
 select machine_id, firmware from (
   select machine_id, firmware, row_number() over (partition by machine_id order by at desc, id desc) as n

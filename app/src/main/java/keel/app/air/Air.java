@@ -14,6 +14,7 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.Findings;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,13 +29,21 @@ public class Air {
     private final Fleet fleet;
     private final Logbook logbook;
     private final AirRecords records;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Air(RoomReadings readings, Fleet fleet, Logbook logbook, AirRecords records, Clock clock) {
+    Air(
+            RoomReadings readings,
+            Fleet fleet,
+            Logbook logbook,
+            AirRecords records,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.readings = readings;
         this.fleet = fleet;
         this.logbook = logbook;
         this.records = records;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -115,6 +124,7 @@ public class Air {
         RoomReading reading = readings.findById(id).orElseThrow(() -> new NotThere("There is no reading " + id + "."));
         reading.withdrawn = true;
         readings.save(reading);
+        events.publishEvent(new ReadingWithdrawn(reading.roomId, reading.at));
         logbook.write(LogDraft.of(
                         LogKind.ROOM_READING_WITHDRAWN,
                         null,

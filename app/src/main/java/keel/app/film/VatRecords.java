@@ -50,8 +50,8 @@ interface VatRecords extends Repository<FilmLook, Long> {
 
     @Query(
             """
-            select x.vatId, r.pigmentFamily from PourMade x join ResinCard r on r.id = x.resinId
-            where x.vatId in ?1 and x.at = (select max(y.at) from PourMade y where y.vatId = x.vatId)""")
+            select x.vatId, r.pigmentFamily from VatPoured x join ResinCard r on r.id = x.resinId
+            where x.vatId in ?1""")
     List<Family> families(Collection<Long> vats);
 
     @Query(

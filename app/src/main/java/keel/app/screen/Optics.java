@@ -123,7 +123,7 @@ public class Optics {
 
     /** By part: of the runs that it lit, with the last reading of the room before each. */
     public Map<Long, Heat> heat() {
-        return heat.byPart(settings.defaults().value("resin.highC"));
+        return heat.byPart(records.machineIds(), settings.defaults().value("resin.highC"));
     }
 
     /** What is read for all parts at once: which machines their models fit, and which they were on, oldest first. */

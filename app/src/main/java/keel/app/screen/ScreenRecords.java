@@ -151,4 +151,7 @@ interface ScreenRecords extends JpaRepository<ScreenPhoto, Long> {
             where f.kind in (keel.app.fleet.ComponentKind.SCREEN, keel.app.fleet.ComponentKind.LIGHT)
             order by f.since""")
     List<On> machines();
+
+    @Query("select m.id from MachineCard m")
+    List<Long> machineIds();
 }

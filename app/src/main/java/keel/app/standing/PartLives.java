@@ -1,5 +1,7 @@
 package keel.app.standing;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -25,6 +27,7 @@ import keel.core.life.SchoolCost;
 import keel.core.standing.ChangeCosts;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
+import keel.core.wear.WeibullLife;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,6 +39,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 public class PartLives {
 
     private static final int A_YEAR_DAYS = 365;
+    private static final int MOST_KINDS = 200;
     private static final List<String> CAUSES = Stream.of(PartUse.UsedPart.values())
             .flatMap(p -> p.failsBy().stream())
             .distinct()
@@ -47,6 +51,17 @@ public class PartLives {
     private final Clock clock;
     private final Remembered<Fits> looked = new Remembered<>();
     private volatile Fits fits;
+
+    /** Fitted anew only for kinds and sizes of which a part was used since. */
+    private final Cache<LifeOf, KindOfLife> lives =
+            Caffeine.newBuilder().maximumSize(MOST_KINDS).build();
+
+    private final Cache<GroupOf, Group> grouped =
+            Caffeine.newBuilder().maximumSize(MOST_KINDS).build();
+
+    private record LifeOf(List<Lived> parts, WeibullLife usual, LifeClock clock) {}
+
+    private record GroupOf(List<PartAge> parts, Defaults defaults, ChangeSchool school, LocalDate day) {}
 
     PartLives(PartQueries parts, ShopSettings settings, ChangeSchools schools, Clock clock) {
         this.parts = parts;
@@ -149,7 +164,9 @@ public class PartLives {
         Defaults defaults = settings.defaults();
         Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
         return byKind(all()).values().stream()
-                .map(parts -> group(parts, defaults, by.get(parts.get(0).kind())))
+                .map(parts -> grouped.get(
+                        new GroupOf(parts, defaults, by.get(parts.get(0).kind()), today()),
+                        of -> group(of.parts(), of.defaults(), of.school())))
                 .toList();
     }
 
@@ -270,9 +287,11 @@ public class PartLives {
                 lastYear(parts, life, cheapest, costs, defaults));
     }
 
-    private static KindOfLife life(List<PartAge> parts, Defaults defaults) {
+    private KindOfLife life(List<PartAge> parts, Defaults defaults) {
         PartUse.UsedPart kind = parts.get(0).kind();
-        return KindOfLife.of(parts.stream().map(PartAge::lived).toList(), defaults.life(kind), kind.usualClock());
+        return lives.get(
+                new LifeOf(parts.stream().map(PartAge::lived).toList(), defaults.life(kind), kind.usualClock()),
+                of -> KindOfLife.of(of.parts(), of.usual(), of.clock()));
     }
 
     private static AgeReplacement replacement(List<PartAge> parts, KindOfLife life, ChangeCosts costs) {

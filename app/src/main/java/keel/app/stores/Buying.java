@@ -158,11 +158,17 @@ public class Buying {
         Map<String, Double> ordered = orders.onTheirWay().stream()
                 .collect(Collectors.toMap(StockOrders.OnItsWay::item, StockOrders.OnItsWay::quantity));
         Map<String, Map<LocalDate, Double>> used = used();
+        List<Stock.ItemView> all = stock.all(false);
+        PartNeeds.Now parts = all.stream().allMatch(i -> i.spareKind() == null)
+                ? null
+                : Optional.ofNullable(needs.getIfAvailable())
+                        .map(PartNeeds::now)
+                        .orElse(null);
         List<BuyingLine> lines = new ArrayList<>();
-        for (Stock.ItemView item : stock.all(false)) {
+        for (Stock.ItemView item : all) {
             Terms terms = kept.get(item.item()).terms().view();
             lines.add(line(
-                    need(item, terms),
+                    need(parts, item, terms),
                     item,
                     terms,
                     ordered.getOrDefault(item.item(), 0.0),
@@ -172,15 +178,14 @@ public class Buying {
         return lines;
     }
 
-    private Optional<PartNeeds.Need> need(Stock.ItemView item, Terms t) {
-        return item.spareKind() == null
+    private static Optional<PartNeeds.Need> need(PartNeeds.Now parts, Stock.ItemView item, Terms t) {
+        return item.spareKind() == null || parts == null
                 ? Optional.empty()
-                : Optional.ofNullable(needs.getIfAvailable())
-                        .flatMap(n -> n.of(
-                                item.spareKind(),
-                                item.spareModel(),
-                                t.leadDays() == null ? LEAD_DAYS : Math.max(1, t.leadDays()),
-                                level(t)));
+                : parts.of(
+                        item.spareKind(),
+                        item.spareModel(),
+                        t.leadDays() == null ? LEAD_DAYS : Math.max(1, t.leadDays()),
+                        level(t));
     }
 
     private static double level(Terms t) {

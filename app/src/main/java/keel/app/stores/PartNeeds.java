@@ -16,6 +16,13 @@ public interface PartNeeds {
      */
     record Need(int wanted, int there, double waits, double yearly) {}
 
-    /** Nothing if no such part is in service. */
-    Optional<Need> of(String kind, String model, double leadDays, double serviceLevel);
+    /** What is in service and on the shelves now, read once for all that is asked about it. */
+    Now now();
+
+    /** What is needed as things stand. */
+    interface Now {
+
+        /** Nothing if no such part is in service. */
+        Optional<Need> of(String kind, String model, double leadDays, double serviceLevel);
+    }
 }

@@ -1,9 +1,11 @@
 package keel.app.stores;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -13,10 +15,12 @@ import java.util.stream.Stream;
 import keel.app.fleet.ShopSettings;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
+import keel.core.life.TabulatedLife;
 import keel.core.spares.SpareDemand;
 import keel.core.standing.Defaults;
 import keel.core.standing.MachineState;
 import keel.core.standing.PartUse;
+import keel.core.wear.Lifespan;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,6 +38,10 @@ public class Spares implements PartNeeds {
     private final ShopSettings settings;
     private final OnHand onHand;
     private final PriceRecords records;
+
+    /** What a part in service leads to; most are as old as when it was asked last. */
+    private final Cache<SpareDemand.InService, double[]> ends =
+            Caffeine.newBuilder().maximumSize(2_000).build();
 
     Spares(Standings standings, ShopSettings settings, OnHand onHand, PriceRecords records) {
         this.standings = standings;
@@ -107,11 +115,15 @@ public class Spares implements PartNeeds {
     }
 
     @Override
-    public Optional<Need> of(String kind, String model, double leadDays, double serviceLevel) {
-        return pooled().filter(used -> used.get(0).part().part().name().equals(kind)
+    public Now now() {
+        Defaults defaults = settings.defaults();
+        OnHand.Shelf shelf = onHand.shelf();
+        List<List<Used>> pools = pooled().toList();
+        return (kind, model, leadDays, serviceLevel) -> pools.stream()
+                .filter(used -> used.get(0).part().part().name().equals(kind)
                         && used.stream().anyMatch(u -> u.machine().model().equals(model)))
                 .findFirst()
-                .map(used -> line(used, leadDays, serviceLevel, settings.defaults(), onHand.shelf()))
+                .map(used -> line(used, leadDays, serviceLevel, defaults, shelf))
                 .map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
     }
 
@@ -133,7 +145,7 @@ public class Spares implements PartNeeds {
         return first;
     }
 
-    private static SpareLine line(
+    private SpareLine line(
             List<Used> used, double leadDays, double serviceLevel, Defaults defaults, OnHand.Shelf shelf) {
         PartUse.UsedPart kind = used.get(0).part().part();
         Set<String> models = used.stream().map(u -> u.machine().model()).collect(Collectors.toCollection(TreeSet::new));
@@ -165,8 +177,9 @@ public class Spares implements PartNeeds {
                 levels);
     }
 
-    private static SpareDemand demand(List<Used> used, double leadDays) {
-        return SpareDemand.of(used.stream()
+    private SpareDemand demand(List<Used> used, double leadDays) {
+        Map<Lifespan, Lifespan> tables = new IdentityHashMap<>();
+        return SpareDemand.together(used.stream()
                 .map(u -> new SpareDemand.InService(
                         u.part().life().span(),
                         u.part().age(),
@@ -175,6 +188,23 @@ public class Spares implements PartNeeds {
                                 .use(
                                         u.machine().hoursPerDay() * leadDays,
                                         u.machine().uvShare())))
+                .map(part -> ends.get(part, p -> SpareDemand.ends(tabulated(p, used, leadDays, tables))))
                 .toList());
+    }
+
+    /** The same with its life looked up, which many parts share. */
+    private static SpareDemand.InService tabulated(
+            SpareDemand.InService part, List<Used> used, double leadDays, Map<Lifespan, Lifespan> tables) {
+        double oldest = used.stream()
+                .mapToDouble(u -> u.part().age()
+                        + u.part()
+                                .life()
+                                .use(
+                                        u.machine().hoursPerDay() * leadDays,
+                                        u.machine().uvShare()))
+                .max()
+                .orElse(0);
+        return new SpareDemand.InService(
+                tables.computeIfAbsent(part.life(), life -> TabulatedLife.of(life, oldest)), part.age(), part.use());
     }
 }

@@ -1,5 +1,8 @@
 package keel.app.support;
 
+import java.util.List;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicLong;
 import javax.sql.DataSource;
 import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
@@ -11,7 +14,12 @@ import org.springframework.context.annotation.Bean;
 @TestConfiguration(proxyBeanMethods = false)
 public class QueryCounting {
 
+    private static final int KEPT = 400;
     private static final AtomicLong STATEMENTS = new AtomicLong();
+    private static final Queue<Sent> LOG = new ConcurrentLinkedQueue<>();
+
+    /** A statement and how long it took, ms. */
+    public record Sent(String sql, long ms) {}
 
     @Bean
     static BeanPostProcessor countStatements() {
@@ -20,14 +28,27 @@ public class QueryCounting {
             public Object postProcessAfterInitialization(Object bean, String name) {
                 return bean instanceof DataSource source
                         ? ProxyDataSourceBuilder.create(source)
-                                .afterQuery((run, queries) -> STATEMENTS.addAndGet(queries.size()))
+                                .afterQuery((run, queries) -> {
+                                    STATEMENTS.addAndGet(queries.size());
+                                    LOG.add(new Sent(queries.get(0).getQuery(), run.getElapsedTime()));
+                                    while (LOG.size() > KEPT) {
+                                        LOG.poll();
+                                    }
+                                })
                                 .build()
                         : bean;
             }
         };
     }
 
-    /** Statements that the action sends. */
+    /** The statements that the action sends, at most the last few hundred. */
+    public static List<Sent> sent(Runnable action) {
+        LOG.clear();
+        action.run();
+        return List.copyOf(LOG);
+    }
+
+    /** How many statements the action sends. */
     public static long during(Runnable action) {
         long before = STATEMENTS.get();
         action.run();

@@ -3,6 +3,7 @@ package keel.core.screen;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 
@@ -202,17 +203,25 @@ public record ScreenInspection(
     static double printable(List<Spot> spots, double widthMm, double heightMm) {
         int across = (int) Math.ceil(widthMm);
         int deep = (int) Math.ceil(heightMm);
-        int clear = 0;
-        for (int row = 0; row < deep; row++) {
-            for (int column = 0; column < across; column++) {
-                double x = (column + 0.5) * widthMm / across;
-                double y = (row + 0.5) * heightMm / deep;
-                clear +=
-                        spots.stream().noneMatch(p -> Math.hypot(p.xMm() - x, p.yMm() - y) < p.sizeMm() / 2 + MARGIN_MM)
-                                ? 1
-                                : 0;
+        BitSet covered = new BitSet(across * deep);
+        spots.forEach(p -> cover(covered, p, widthMm / across, heightMm / deep, across, deep));
+        int clear = across * deep - covered.cardinality();
+        return (double) clear / (across * deep);
+    }
+
+    /** Marks the cells of a grid whose middles lie too near a spot. */
+    private static void cover(BitSet covered, Spot p, double cellWide, double cellDeep, int across, int deep) {
+        double reach = p.sizeMm() / 2 + MARGIN_MM;
+        int firstRow = Math.max(0, (int) ((p.yMm() - reach) / cellDeep) - 1);
+        int lastRow = Math.min(deep - 1, (int) ((p.yMm() + reach) / cellDeep));
+        int firstColumn = Math.max(0, (int) ((p.xMm() - reach) / cellWide) - 1);
+        int lastColumn = Math.min(across - 1, (int) ((p.xMm() + reach) / cellWide));
+        for (int row = firstRow; row <= lastRow; row++) {
+            for (int column = firstColumn; column <= lastColumn; column++) {
+                if (Math.hypot(p.xMm() - (column + 0.5) * cellWide, p.yMm() - (row + 0.5) * cellDeep) < reach) {
+                    covered.set(row * across + column);
+                }
             }
         }
-        return (double) clear / (across * deep);
     }
 }

@@ -28,14 +28,27 @@ public record SpareDemand(double[] distribution) {
 
     /** @throws IllegalArgumentException if so many would end that spares are no question any more */
     public static SpareDemand of(List<InService> parts) {
+        return together(parts.stream().map(SpareDemand::ends).toList());
+    }
+
+    /** Of parts of which each is known by itself, as {@link #ends} gives it. */
+    public static SpareDemand together(List<double[]> ends) {
         double[] all = {1};
-        for (InService part : parts) {
-            all = together(all, part.use() == 0 ? new double[] {1} : ends(part));
+        for (double[] part : ends) {
+            all = together(all, part);
         }
         return new SpareDemand(all);
     }
 
-    private static double[] ends(InService part) {
+    /**
+     * Chance that a part, with those that follow it, ends 0, 1, 2, … times within the lead time.
+     *
+     * @throws IllegalArgumentException if it would end so often that spares are no question any more
+     */
+    public static double[] ends(InService part) {
+        if (part.use() == 0) {
+            return new double[] {1};
+        }
         double step = part.use() / STEPS;
         double[] lived = new double[STEPS + 1];
         double[] atLeast = new double[STEPS + 1];
@@ -73,12 +86,10 @@ public record SpareDemand(double[] distribution) {
             ending[k] = lived[k] - lived[k - 1];
             middle[k - 1] = (atLeast[k - 1] + atLeast[k]) / 2;
         }
-        for (int i = 1; i < more.length; i++) {
-            double sum = 0;
-            for (int k = 1; k <= i; k++) {
-                sum += ending[k] * middle[i - k];
+        for (int k = 1; k < more.length; k++) {
+            for (int i = k; i < more.length; i++) {
+                more[i] += ending[k] * middle[i - k];
             }
-            more[i] = sum;
         }
         return more;
     }

@@ -3,11 +3,13 @@ package keel.app.floor.web;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import keel.app.prints.Printed;
 
@@ -26,14 +28,15 @@ public final class Fortnight {
     private static final double LEAST = 4;
     private static final double SUSPICIOUS = 0.25;
 
-    private final Map<String, List<Printed>> byMachine;
-    private final LocalDate today;
-    private final ZoneId zone;
+    private static final Strip NOTHING = strip(List.of(), LocalDate.EPOCH, ZoneOffset.UTC);
+
+    private final Map<String, Strip> strips = new TreeMap<>();
 
     public Fortnight(List<Printed> printed, Instant now, ZoneId zone) {
-        this.byMachine = printed.stream().collect(Collectors.groupingBy(Printed::machine));
-        this.today = now.atZone(zone).toLocalDate();
-        this.zone = zone;
+        LocalDate today = now.atZone(zone).toLocalDate();
+        printed.stream()
+                .collect(Collectors.groupingBy(Printed::machine))
+                .forEach((machine, runs) -> strips.put(machine, strip(runs, today, zone)));
     }
 
     /** Where the fortnight begins. */
@@ -46,19 +49,26 @@ public final class Fortnight {
     }
 
     /** One machine's strip, with the same in words. */
-    public record Strip(double width, double height, double base, List<Bar> bars, int prints, int bad, String words) {}
+    public record Strip(double width, double height, double base, List<Bar> bars, int prints, int bad, String words) {
+
+        double badShare() {
+            return (double) bad / prints;
+        }
+    }
 
     /** One day's bar: x, y, height, px; bad are those that did not come out. */
     public record Bar(double x, double y, double h, boolean bad, String title) {}
 
     public Strip of(String machine) {
-        List<Printed> runs = byMachine.getOrDefault(machine, List.of());
+        return strips.getOrDefault(machine, NOTHING);
+    }
+
+    private static Strip strip(List<Printed> runs, LocalDate today, ZoneId zone) {
+        Map<LocalDate, List<Printed>> byDay = runs.stream()
+                .collect(Collectors.groupingBy(r -> r.startedAt().atZone(zone).toLocalDate()));
         List<Bar> bars = new ArrayList<>();
         for (int day = 0; day < DAYS; day++) {
-            LocalDate date = today.minusDays(DAYS - 1L - day);
-            List<Printed> that = runs.stream()
-                    .filter(r -> r.startedAt().atZone(zone).toLocalDate().equals(date))
-                    .toList();
+            List<Printed> that = byDay.getOrDefault(today.minusDays(DAYS - 1L - day), List.of());
             add(bars, day, that.stream().filter(r -> !r.bad()).toList(), false);
             add(bars, day, that.stream().filter(Printed::bad).toList(), true);
         }
@@ -92,16 +102,16 @@ public final class Fortnight {
 
     /** What the fortnight says in a sentence or two. */
     public String sentence(Map<String, String> names) {
-        List<Strip> strips = byMachine.keySet().stream().map(this::of).toList();
-        int prints = strips.stream().mapToInt(Strip::prints).sum();
-        int bad = strips.stream().mapToInt(Strip::bad).sum();
+        int prints = strips.values().stream().mapToInt(Strip::prints).sum();
+        int bad = strips.values().stream().mapToInt(Strip::bad).sum();
         if (prints == 0) {
             return "Nothing was printed in the last fourteen days.";
         }
-        String worst = byMachine.keySet().stream()
-                .filter(m -> of(m).bad() >= 3 && of(m).bad() >= SUSPICIOUS * of(m).prints())
-                .max(Comparator.comparingDouble(m -> (double) of(m).bad() / of(m).prints()))
-                .map(m -> " " + names.getOrDefault(m, m) + " lost " + of(m).bad() + " of " + of(m).prints() + ".")
+        String worst = strips.entrySet().stream()
+                .filter(m -> m.getValue().bad() >= 3 && m.getValue().badShare() >= SUSPICIOUS)
+                .max(Comparator.comparingDouble(m -> m.getValue().badShare()))
+                .map(m -> " " + names.getOrDefault(m.getKey(), m.getKey()) + " lost "
+                        + m.getValue().bad() + " of " + m.getValue().prints() + ".")
                 .orElse("");
         return prints + " prints in fourteen days, " + (prints - bad) + " came out." + worst;
     }
