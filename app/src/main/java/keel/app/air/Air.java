@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.NotThere;
+import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
@@ -69,6 +70,10 @@ public class Air {
     /** Rooms in use, by name. */
     @Transactional(readOnly = true)
     public List<RoomNow> rooms() {
+        return OncePerRead.get(RoomNow.class, this::read);
+    }
+
+    private List<RoomNow> read() {
         Instant staleBefore = clock.instant().minus(STALE);
         return records.latest().stream().map(r -> now(r, staleBefore)).toList();
     }

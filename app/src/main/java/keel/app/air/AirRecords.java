@@ -41,6 +41,15 @@ interface AirRecords extends JpaRepository<RoomAirRecord, Long> {
             where r.retiredAt is null order by r.name""")
     List<Room> rooms();
 
+    /** What was described of each room in use. */
+    record Limits(String code, String name, RoomAirRecord air) {}
+
+    @Query(
+            """
+            select r.code, r.name, a from RoomCard r left join RoomAirRecord a on a.roomId = r.id
+            where r.retiredAt is null order by r.name""")
+    List<Limits> limits();
+
     @Query("select a.path from RoomAirRecord a join RoomCard r on r.id = a.roomId where r.code = ?1 "
             + "and a.path is not null")
     Optional<String> path(String room);

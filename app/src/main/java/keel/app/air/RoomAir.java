@@ -160,7 +160,7 @@ public class RoomAir {
                                     .filter(m -> !m.retired() && r.code().equals(m.room()))
                                     .map(m -> m.code())
                                     .toList(),
-                            alarms(row, lately));
+                            alarms(row.room(), lately));
                 })
                 .toList();
     }
@@ -193,38 +193,38 @@ public class RoomAir {
     public List<Alarm> alarms() {
         Map<String, List<SensorReading>> hour = sensors.lately(clock.instant().minus(WATCHED));
         List<Alarm> all = new ArrayList<>();
-        rows().forEach((code, row) ->
-                alarms(row, hour.getOrDefault(code, List.of())).forEach(a -> all.add(new Alarm(code, row.name(), a))));
+        for (AirRecords.Limits room : records.limits()) {
+            Described described = (room.air() == null ? new RoomAirRecord() : room.air()).described();
+            alarms(described, hour.getOrDefault(room.code(), List.of()))
+                    .forEach(a -> all.add(new Alarm(room.code(), room.name(), a)));
+        }
         return all;
     }
 
     /** By time above a limit within the last hour, not by single readings. */
-    private static List<String> alarms(RoomRow row, List<SensorReading> lately) {
+    private static List<String> alarms(Described room, List<SensorReading> lately) {
         List<String> alarms = new ArrayList<>();
-        double limit =
-                row.room().tvocLimitPpb() == null ? TVOC_LIMIT_PPB : row.room().tvocLimitPpb();
+        double limit = room.tvocLimitPpb() == null ? TVOC_LIMIT_PPB : room.tvocLimitPpb();
         above(
                 lately.stream()
                         .filter(r -> r.tvoc() != null && r.tvoc() > limit)
                         .count(),
                 String.format(Locale.ROOT, "vapour above %.0f ppb", limit),
                 alarms);
-        if (row.room().lowC() != null) {
+        if (room.lowC() != null) {
             above(
                     lately.stream()
-                            .filter(r -> r.temperatureC() != null
-                                    && r.temperatureC() < row.room().lowC())
+                            .filter(r -> r.temperatureC() != null && r.temperatureC() < room.lowC())
                             .count(),
-                    String.format(Locale.ROOT, "colder than %.0f °C", row.room().lowC()),
+                    String.format(Locale.ROOT, "colder than %.0f °C", room.lowC()),
                     alarms);
         }
-        if (row.room().highC() != null) {
+        if (room.highC() != null) {
             above(
                     lately.stream()
-                            .filter(r -> r.temperatureC() != null
-                                    && r.temperatureC() > row.room().highC())
+                            .filter(r -> r.temperatureC() != null && r.temperatureC() > room.highC())
                             .count(),
-                    String.format(Locale.ROOT, "warmer than %.0f °C", row.room().highC()),
+                    String.format(Locale.ROOT, "warmer than %.0f °C", room.highC()),
                     alarms);
         }
         return alarms;

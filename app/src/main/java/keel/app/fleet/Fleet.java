@@ -82,6 +82,16 @@ public class Fleet {
                 machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + ".")));
     }
 
+    /** Those that have not left the shop, by name. */
+    @Transactional(readOnly = true)
+    public List<MachineRef> refs() {
+        Map<Long, MachineModel> model = byId(models.findAll(), m -> m.id);
+        return machines.findAll(Sort.by("name")).stream()
+                .filter(m -> m.retiredAt == null)
+                .map(m -> ref(m, model.get(m.modelId)))
+                .toList();
+    }
+
     /** The machine an entry names; a missing, unknown or retired one is refused at that field. */
     @Transactional(readOnly = true)
     public MachineRef machineOfEntry(String code) {
@@ -366,7 +376,10 @@ public class Fleet {
     }
 
     private MachineRef ref(Machine machine) {
-        MachineModel model = models.findById(machine.modelId).orElseThrow();
+        return ref(machine, models.findById(machine.modelId).orElseThrow());
+    }
+
+    private static MachineRef ref(Machine machine, MachineModel model) {
         return new MachineRef(
                 machine.id,
                 machine.code,

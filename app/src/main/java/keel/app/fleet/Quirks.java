@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
+import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.people.Actor;
@@ -69,6 +70,12 @@ public class Quirks {
      */
     @Transactional(readOnly = true)
     public Map<String, List<Quirk>> byMachine(String only) {
+        return OncePerRead.get(new Asked(only), () -> read(only));
+    }
+
+    private record Asked(String only) {}
+
+    private Map<String, List<Quirk>> read(String only) {
         List<Quirk> open = new ArrayList<>(records.open());
         Collections.reverse(open);
         return open.isEmpty()

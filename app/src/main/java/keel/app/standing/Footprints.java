@@ -84,7 +84,7 @@ public class Footprints {
     public Optional<Footprint> last(long machineId, String job) {
         return records.last(machineId, job == null ? "" : job.strip(), Limit.of(1)).stream()
                 .findFirst()
-                .map(Footprints::read);
+                .flatMap(this::of);
     }
 
     /**

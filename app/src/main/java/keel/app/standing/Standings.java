@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
+import keel.app.base.OncePerRead;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.MachineCard;
 import keel.app.fleet.Quirk;
@@ -101,7 +102,13 @@ public class Standings {
         }
     }
 
+    private record Asked(String code) {}
+
     private List<MachineNow> read(String code) {
+        return OncePerRead.get(new Asked(code), () -> readAnew(code));
+    }
+
+    private List<MachineNow> readAnew(String code) {
         List<StandingRecords.Stands> machines = records.machines(code);
         if (machines.isEmpty()) {
             return List.of();

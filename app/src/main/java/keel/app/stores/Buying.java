@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
@@ -153,12 +154,22 @@ public class Buying {
     /** Of every item, by name. */
     @Transactional(readOnly = true)
     public List<BuyingLine> lines() {
+        return lines(stock.all(false));
+    }
+
+    /** Of those with these codes. */
+    @Transactional(readOnly = true)
+    public List<BuyingLine> lines(Set<String> only) {
+        return lines(
+                stock.all(false).stream().filter(i -> only.contains(i.item())).toList());
+    }
+
+    private List<BuyingLine> lines(List<Stock.ItemView> all) {
         Map<String, StockItem> kept =
                 items.findAll().stream().collect(Collectors.toMap(i -> i.code, Function.identity()));
         Map<String, Double> ordered = orders.onTheirWay().stream()
                 .collect(Collectors.toMap(StockOrders.OnItsWay::item, StockOrders.OnItsWay::quantity));
         Map<String, Map<LocalDate, Double>> used = used();
-        List<Stock.ItemView> all = stock.all(false);
         PartNeeds.Now parts = all.stream().allMatch(i -> i.spareKind() == null)
                 ? null
                 : Optional.ofNullable(needs.getIfAvailable())

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.core.film.FilmSeat;
 import keel.core.standing.PartUse;
@@ -49,7 +50,9 @@ class OnHand {
                     .collect(Collectors.toMap(PriceRecords.ShelfVats::model, PriceRecords.ShelfVats::count));
             sheets = packs.inUse();
             items = stock.all(false);
-            seat = records.models().stream().collect(Collectors.toMap(PriceRecords.Model::name, m -> seats.of(m.id())));
+            Function<Long, FilmSeat> measured = seats.all();
+            seat = records.models().stream()
+                    .collect(Collectors.toMap(PriceRecords.Model::name, m -> measured.apply(m.id())));
         }
 
         /** For machines of these models. */

@@ -1,6 +1,9 @@
 package keel.app.stores;
 
 import java.time.Clock;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -30,6 +33,14 @@ public class Seats {
     @Transactional(readOnly = true)
     public FilmSeat of(long modelId) {
         return records.findById(modelId).map(FilmSeatRecord::seat).orElse(FilmSeat.UNKNOWN);
+    }
+
+    /** Of all models, by their numbers; unknown where nobody measured. */
+    @Transactional(readOnly = true)
+    public Function<Long, FilmSeat> all() {
+        Map<Long, FilmSeat> known =
+                records.findAll().stream().collect(Collectors.toMap(r -> r.modelId, FilmSeatRecord::seat));
+        return model -> known.getOrDefault(model, FilmSeat.UNKNOWN);
     }
 
     public void measure(long modelId, String modelName, FilmSeat seat) {

@@ -56,8 +56,8 @@ public class Sharing {
             return Optional.empty();
         }
         double prints = printsADay();
-        List<SharedUse.SharedItem> uses = buying.lines().stream()
-                .filter(l -> shared.contains(l.item().item()) && l.terms().price() != null)
+        List<SharedUse.SharedItem> uses = buying.lines(shared).stream()
+                .filter(l -> l.terms().price() != null)
                 .map(l -> new SharedUse.SharedItem(
                         l.item().item(),
                         l.item().name(),

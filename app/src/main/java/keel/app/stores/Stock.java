@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
+import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
@@ -70,9 +71,11 @@ public class Stock {
 
     public record MovementView(Instant at, double quantity, String reason, String person) {}
 
+    private record All(boolean retired) {}
+
     @Transactional(readOnly = true)
     public List<ItemView> all(boolean retired) {
-        return items.all(retired);
+        return OncePerRead.get(new All(retired), () -> items.all(retired));
     }
 
     @Transactional(readOnly = true)

@@ -6,9 +6,6 @@ package keel.core.wear;
  */
 public interface Lifespan {
 
-    /** Halvings that bring an age to the last digit of a double. */
-    int HALVINGS = 60;
-
     /** Share still alive at an age of {@code age} &ge; 0. */
     double survival(double age);
 
@@ -30,17 +27,10 @@ public interface Lifespan {
         double low = age;
         double high = Math.max(1, age);
         while (survival(high) > wanted) {
+            low = high;
             high *= 2;
         }
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (low + high) / 2;
-            if (survival(middle) > wanted) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return (low + high) / 2;
+        return AgeSolver.between(low, high, middle -> survival(middle) - wanted);
     }
 
     /** Life left, at {@code age}, until the given share of parts of that age have failed. */

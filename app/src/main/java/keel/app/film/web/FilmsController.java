@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.CsvFile;
@@ -122,8 +123,9 @@ class FilmsController {
                 .map(Vats.Vat::model)
                 .distinct()
                 .toList();
+        Function<Long, FilmSeat> measured = seats.all();
         Map<Long, FilmSeat> seat =
-                models.stream().collect(Collectors.toMap(Vats.Model::id, m -> seats.of(m.id()), (a, b) -> a));
+                models.stream().collect(Collectors.toMap(Vats.Model::id, m -> measured.apply(m.id()), (a, b) -> a));
         boolean known = seat.values().stream().anyMatch(s -> s.sheetLengthMm() != null && s.sheetWidthMm() != null);
         model.addAttribute(
                 "packs",

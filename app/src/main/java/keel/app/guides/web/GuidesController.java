@@ -62,11 +62,10 @@ class GuidesController {
         model.addAttribute("open", guides.open());
         model.addAttribute(
                 "machines",
-                fleet.machines().stream()
-                        .filter(m -> !m.retired())
+                fleet.refs().stream()
                         .map(m -> new ForSubject(
                                 m.name(),
-                                guidebook.forMachine(fleet.machine(m.code())).stream()
+                                guidebook.forMachine(m).stream()
                                         .map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code()))
                                         .toList()))
                         .toList());
