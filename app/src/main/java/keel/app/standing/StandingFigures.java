@@ -37,7 +37,7 @@ class StandingFigures implements KeptFigures {
 
     private Map<String, List<?>> now() {
         Map<String, List<?>> figures = new HashMap<>();
-        // one that never ran may have a meter of zeros or none
+        // what never ran may have a meter and a map of zeros, or none
         all(Meter.class).stream()
                 .filter(m -> m.prints > 0)
                 .forEach(m -> figures.put(
@@ -47,7 +47,8 @@ class StandingFigures implements KeptFigures {
                 .forEach(p -> figures.put(
                         "thirty days " + p.period + " of machine " + p.machineId,
                         List.of(p.prints, p.hours, p.uvHours, p.layers, p.resinMl)));
-        all(WearMapRecord.class)
+        all(WearMapRecord.class).stream()
+                .filter(w -> w.prints > 0)
                 .forEach(w -> figures.put(
                         "wear map of part " + w.componentId,
                         Arrays.asList(w.prints, w.layers, w.uvHours, w.through, Arrays.hashCode(w.cells))));

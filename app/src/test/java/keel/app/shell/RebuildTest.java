@@ -8,18 +8,37 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.atomic.AtomicInteger;
+import keel.app.Keel;
 import keel.app.air.Sensors;
+import keel.app.prints.RunChange;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
 import keel.app.stores.Stock;
-import keel.app.support.AppTest;
+import keel.app.support.TestShop;
 import keel.core.air.SensorReading;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.context.SecurityContextHolder;
 
 /** What is kept although it follows from the record: reckoning it again changes nothing that is right. */
-class RebuildTest extends AppTest {
+@SpringBootTest(
+        classes = Keel.class,
+        properties = {"spring.datasource.url=jdbc:h2:mem:rebuild;DB_CLOSE_DELAY=-1", "keel.home=target/rebuild-home"})
+@Import(TestShop.class)
+class RebuildTest {
 
     private static final AtomicInteger NUMBER = new AtomicInteger();
+
+    @Autowired
+    private TestShop shop;
+
+    @Autowired
+    private Runs runs;
 
     @Autowired
     private List<KeptFigures> kept;
@@ -38,6 +57,17 @@ class RebuildTest extends AppTest {
 
     @Autowired
     private JdbcClient jdbc;
+
+    @BeforeEach
+    void signIn() {
+        shop.people();
+        shop.as("keeper");
+    }
+
+    @AfterEach
+    void signOut() {
+        SecurityContextHolder.clearContext();
+    }
 
     @Test
     void afterARandomHistoryNothingIsWrong() {
@@ -70,19 +100,38 @@ class RebuildTest extends AppTest {
         kept.forEach(k -> assertThat(k.again()).as(k.name()).isEmpty());
     }
 
-    /** Forty days on a machine, in the order in which somebody remembered them. */
+    /** Forty days on two machines, whatever came to whoever's mind; runs moved, cut short and taken back. */
     private String history(long seed) {
         Random random = new Random(seed);
-        String machine = shop.maskMachine();
+        String a = shop.maskMachine();
+        String b = shop.machineOf(shop.modelOf(a));
         for (int day = 0; day < 40; day++) {
-            shop.run(machine, day * 24 + 1, 2 + random.nextInt(5));
-            switch (random.nextInt(6)) {
-                case 0 -> shop.filmChange(machine, day * 24 + 20);
-                case 1 -> shop.service(machine, "LUBRICATION", day * 24 + 21, "part", "SCREW");
-                case 2 -> shop.failure(machine, day * 24 + 22, "layer-split");
-                default -> {}
+            String m = random.nextBoolean() ? a : b;
+            RunView run = shop.run(m, day * 24 + 1, 2 + random.nextInt(5));
+            if (random.nextInt(4) == 0) {
+                runs.correct(run.id(), moved(random, random.nextBoolean() ? a : b), "random");
+            }
+            if (random.nextInt(5) == 0) {
+                shop.filmChange(m, day * 24 + 20);
+            }
+            if (random.nextInt(6) == 0) {
+                shop.service(m, "LUBRICATION", day * 24 + 21, "part", "SCREW");
+            }
+            if (random.nextInt(6) == 0) {
+                shop.failure(m, day * 24 + 22, "layer-split");
             }
         }
+        readings(random);
+        return a;
+    }
+
+    private static RunChange moved(Random random, String machine) {
+        int layers = 500 + random.nextInt(900);
+        boolean withdrawn = random.nextInt(5) == 0;
+        return new RunChange(machine, null, null, null, layers, null, null, null, null, withdrawn);
+    }
+
+    private void readings(Random random) {
         if (stock.all(true).stream().noneMatch(i -> i.item().equals("paper-filters"))) {
             stock.addItem("Paper filters", "pieces", 5.0, 40.0);
         }
@@ -94,7 +143,6 @@ class RebuildTest extends AppTest {
                     List.of(new SensorReading(
                             from.plusSeconds(minute * 60L), 90 + random.nextDouble(), 20 + random.nextDouble(), 45.0)));
         }
-        return machine;
     }
 
     @Test

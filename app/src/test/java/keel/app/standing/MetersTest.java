@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.List;
-import java.util.Map;
-import java.util.Random;
 import keel.app.base.Conflict;
 import keel.app.bench.Bench;
 import keel.app.prints.RunChange;
@@ -26,9 +23,6 @@ class MetersTest extends AppTest {
 
     @Autowired
     private Bench bench;
-
-    @Autowired
-    private Rebuild rebuild;
 
     @Autowired
     private JdbcClient jdbc;
@@ -176,62 +170,6 @@ class MetersTest extends AppTest {
         assertThatExceptionOfType(Conflict.class)
                 .isThrownBy(() -> shop.filmChange(m, 10))
                 .satisfies(e -> assertThat(e.field()).isEqualTo("at"));
-    }
-
-    /** The derived tables equal what one command rebuilds from the facts, whatever order things were entered in. */
-    @Test
-    void whatIsKeptUpToDateEqualsWhatIsRebuiltFromTheFacts() {
-        Random random = new Random(11);
-        String a = shop.maskMachine();
-        String b = shop.machineOf(shop.modelOf(a));
-        for (int day = 0; day < 40; day++) {
-            String m = random.nextBoolean() ? a : b;
-            RunView run = shop.run(m, day * 24 + 1, 2 + random.nextInt(5));
-            if (random.nextInt(4) == 0) {
-                runs.correct(
-                        run.id(),
-                        new RunChange(
-                                random.nextBoolean() ? a : b,
-                                null,
-                                null,
-                                null,
-                                500 + random.nextInt(900),
-                                null,
-                                null,
-                                null,
-                                null,
-                                random.nextInt(5) == 0),
-                        "random");
-            }
-            if (random.nextInt(5) == 0) {
-                shop.filmChange(m, day * 24 + 20);
-            }
-            if (random.nextInt(6) == 0) {
-                shop.service(m, "LUBRICATION", day * 24 + 21, "part", "SCREW");
-            }
-            if (random.nextInt(6) == 0) {
-                shop.failure(m, day * 24 + 22, "layer-split");
-            }
-        }
-        List<Map<String, Object>> meters = table("meter", "scope, owner_id");
-        List<Map<String, Object>> holds = table("open_hold", "machine_id, code");
-        List<Map<String, Object>> standing = table("machine_standing", "machine_id");
-        transaction.executeWithoutResult(t -> rebuild.everything());
-        assertThat(table("open_hold", "machine_id, code")).isEqualTo(holds);
-        assertThat(table("machine_standing", "machine_id")).isEqualTo(standing);
-        assertThat(used(table("meter", "scope, owner_id"))).isEqualTo(used(meters));
-        assertThat(used(meters)).hasSizeGreaterThan(20);
-    }
-
-    /** A part that never printed may have a row of zeros or none. */
-    private static List<Map<String, Object>> used(List<Map<String, Object>> meters) {
-        return meters.stream()
-                .filter(m -> ((Number) m.get("PRINTS")).longValue() > 0)
-                .toList();
-    }
-
-    private List<Map<String, Object>> table(String name, String order) {
-        return jdbc.sql("select * from " + name + " order by " + order).query().listOfRows();
     }
 
     private double hoursOf(String component) {

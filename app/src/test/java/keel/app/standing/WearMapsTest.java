@@ -20,6 +20,7 @@ import keel.core.placement.PlacedPart;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Maps follow the records, whether they are added to or summed anew. Plates are 144 by 81 mm. */
@@ -39,6 +40,9 @@ class WearMapsTest extends AppTest {
 
     @Autowired
     private Rebuild rebuild;
+
+    @Autowired
+    private JdbcClient jdbc;
 
     @Autowired
     private TransactionTemplate transaction;
@@ -183,7 +187,14 @@ class WearMapsTest extends AppTest {
         }
         double[] film = map(shop.now(machine).film()).map().uvHours();
         double[] screen = map(shop.now(machine).screen()).map().peels();
-        transaction.executeWithoutResult(t -> rebuild.everything());
+        jdbc.sql("delete from wear_map where component_id in (:parts)")
+                .param(
+                        "parts",
+                        List.of(
+                                shop.now(machine).film().id(),
+                                shop.now(machine).screen().id()))
+                .update();
+        transaction.executeWithoutResult(t -> rebuild.machine(shop.now(machine).id()));
         assertThat(film)
                 .usingComparatorWithPrecision(1e-9)
                 .containsExactly(map(shop.now(machine).film()).map().uvHours());
