@@ -31,3 +31,10 @@ create view run_not_ended as
 select id, withdrawn_of as machine_id, job, started_at from run where withdrawn_of is not null
 union all
 select id, machine_id, job, started_at from run where ended_at is null and not withdrawn;
+
+-- two people at once: what both may edit carries a version
+alter table machine_model add column version int default 0 not null;
+alter table resin add column version int default 0 not null;
+alter table stock_item add column version int default 0 not null;
+alter table room_air add column version int default 0 not null;
+alter table shop add column version int default 0 not null;

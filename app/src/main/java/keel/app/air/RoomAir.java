@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -246,11 +247,30 @@ public class RoomAir {
     }
 
     public void describe(String code, Described d) {
+        describe(code, d, Seen.NOTHING);
+    }
+
+    /** @throws keel.app.base.EditedMeanwhile if somebody else changed it since it was seen */
+    public void describe(String code, Described d, Seen seen) {
         Actor.require(Role.KEEPER);
         Refused.unless(d.findings());
         one(code);
-        long room = fleet.roomId(code);
-        record(room).take(d);
+        RoomAirRecord room = record(fleet.roomId(code));
+        seen.check("room", stands(room.described()));
+        room.take(d);
+    }
+
+    /** How a room is described, in the words of its form. */
+    public static Map<String, Object> stands(Described room) {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Volume, m³", room.volumeM3());
+        stands.put("Mixing factor", room.mixingFactor());
+        stands.put("Coldest, °C", room.lowC());
+        stands.put("Warmest, °C", room.highC());
+        stands.put("Openings", room.openings());
+        stands.put("Parts are washed in it", room.washes() ? "yes" : "no");
+        stands.put("Vapour limit, ppb", room.tvocLimitPpb());
+        return stands;
     }
 
     private RoomAirRecord record(long room) {

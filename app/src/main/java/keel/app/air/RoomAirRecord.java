@@ -4,12 +4,16 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import keel.app.base.Typed;
 
 /** What is known of the air of a room; {@code path} is what was planned for it, as JSON. */
 @Entity
 @Table(name = "room_air")
 class RoomAirRecord {
+
+    @Version
+    int version;
 
     @Id
     long roomId;

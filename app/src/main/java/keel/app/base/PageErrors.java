@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import keel.core.Finding;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.ui.Model;
 
@@ -19,13 +20,22 @@ public final class PageErrors {
         try {
             action.run();
             return "redirect:" + then;
-        } catch (Refused | Conflict e) {
+        } catch (Refused | Conflict | EditedMeanwhile e) {
             show(e, model, response);
+            return again.get();
+        } catch (OptimisticLockingFailureException e) {
+            show(
+                    new Conflict("Somebody else changed this at the same moment. Look at what stands now."),
+                    model,
+                    response);
             return again.get();
         }
     }
 
-    /** Adds {@code errors} (a list of findings) and {@code wrong} (field to sentence) and sets the status. */
+    /**
+     * Adds {@code errors} (a list of findings) and {@code wrong} (field to sentence) and sets the status; where somebody
+     * else changed it, {@code meanwhile} is how it stands now.
+     */
     public static void show(RuntimeException e, Model model, HttpServletResponse response) {
         List<Finding> findings;
         if (e instanceof Refused refused) {
@@ -34,6 +44,10 @@ public final class PageErrors {
         } else if (e instanceof Conflict conflict) {
             findings = List.of(new Finding(conflict.field(), conflict.getMessage()));
             response.setStatus(HttpStatus.CONFLICT.value());
+        } else if (e instanceof EditedMeanwhile edited) {
+            findings = List.of(new Finding("", edited.getMessage()));
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("meanwhile", edited.recorded());
         } else {
             throw e;
         }

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -256,6 +257,11 @@ public class Fleet {
     }
 
     public void changeModel(String code, ModelEntry entry) {
+        changeModel(code, entry, Seen.NOTHING);
+    }
+
+    /** @throws keel.app.base.EditedMeanwhile if somebody else changed it since it was seen */
+    public void changeModel(String code, ModelEntry entry, Seen seen) {
         Actor keeper = Actor.require(Role.KEEPER);
         Refused.unless(entry.findings());
         MachineModel model =
@@ -263,6 +269,7 @@ public class Fleet {
         if (model.kind != entry.kind() && machines.findAll().stream().anyMatch(m -> m.modelId.equals(model.id))) {
             throw new Conflict("kind", "Machines of this model are on record; how it lights a layer cannot change.");
         }
+        seen.check("model", model(code).entry().stands());
         entry.into(model);
         note(null, model.id, "Model " + model.name + " changed.", entry, keeper);
         machines.findAll().stream()

@@ -1,5 +1,7 @@
 package keel.app.fleet;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import keel.core.Findings;
 import keel.core.bolts.VatFrame;
 import keel.core.resin.VatSize;
@@ -25,6 +27,25 @@ public record ModelEntry(
         Double fillLineMl,
         VatFrame frame,
         VatSize vat) {
+
+    /** In the words of its form. */
+    public Map<String, Object> stands() {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Name", name);
+        stands.put("How it lights a layer", kind.words());
+        stands.put("Plate, mm", plateWidthMm + " × " + plateDepthMm + " × " + plateHeightMm);
+        stands.put("Pixels", pixelsX == null ? null : pixelsX + " × " + pixelsY);
+        stands.put("It lets go by", release);
+        stands.put("What holds the plate", levelJoint);
+        stands.put("Fill line, ml", fillLineMl);
+        stands.put("It levels itself", selfLevelling ? "yes" : "no");
+        stands.put("It feels resin", resinSensing ? "yes" : "no");
+        stands.put("Zero at the top", zeroAtTop ? "yes" : "no");
+        stands.put("It fills itself", selfFilling ? "yes" : "no");
+        stands.put("Lights the whole area", wholeAreaLight ? "yes" : "no");
+        stands.put("Vat", frame + " " + vat);
+        return stands;
+    }
 
     Findings findings() {
         Findings findings = new Findings();

@@ -4,14 +4,18 @@ import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.Refused;
 import keel.app.base.Remembered;
+import keel.app.base.Seen;
 import keel.app.base.ShopZone;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.core.Findings;
+import keel.core.Plain;
 import keel.core.standing.Defaults;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,6 +24,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class ShopSettings implements ShopZone {
+
+    private static final String WAS = "was.";
+
+    /** Figures are shown rounded. */
+    private static final double CLOSE = 1e-3;
 
     private final Shops shops;
     private final ShopDefaults own;
@@ -54,6 +63,24 @@ public class ShopSettings implements ShopZone {
     }
 
     public void rename(String name, String zone) {
+        rename(name, zone, Seen.NOTHING);
+    }
+
+    /** How the shop is called and where it is, in the words of its form. */
+    @Transactional(readOnly = true)
+    public Map<String, Object> stands() {
+        return stands(shops.findById(1).orElseThrow());
+    }
+
+    private static Map<String, Object> stands(Shop shop) {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Name", shop.name);
+        stands.put("Time zone", shop.zone);
+        return stands;
+    }
+
+    /** @throws EditedMeanwhile if somebody else changed it since it was seen */
+    public void rename(String name, String zone, Seen seen) {
         Actor.require(Role.OWNER);
         Findings findings = new Findings();
         findings.text(name, 80, "name", "The name of the shop");
@@ -64,19 +91,29 @@ public class ShopSettings implements ShopZone {
         }
         Refused.unless(findings);
         Shop shop = shops.findById(1).orElseThrow();
+        seen.check("shop", stands(shop));
         shop.name = name.strip();
         shop.zone = zone;
         now.forgetAfterwards();
     }
 
-    /** Puts the shop's own figures in place; a figure equal to the shipped one is dropped. */
+    /**
+     * Puts the shop's own figures in place; a figure equal to the shipped one is dropped.
+     *
+     * @param typed by code; with {@code was.} before the code, what the form showed: a figure that was left as it was
+     *     stays as somebody else may have set it meanwhile
+     * @throws EditedMeanwhile if somebody else changed one of those that are changed here
+     */
     public void changeDefaults(Map<String, String> typed) {
         Actor.require(Role.OWNER);
+        shops.lock();
+        checkMeanwhile(typed);
         Findings findings = new Findings();
         Map<String, Double> figures = new HashMap<>();
         for (Defaults.Figure figure : shipped.figures()) {
             String text = typed.get(figure.code());
             if (text != null
+                    && !text.equals(typed.get(WAS + figure.code()))
                     && findings.range(
                             number(text), figure.low(), figure.high(), figure.code(), figure.name(), figure.unit())) {
                 figures.put(figure.code(), number(text));
@@ -91,6 +128,21 @@ public class ShopSettings implements ShopZone {
             }
         });
         now.forgetAfterwards();
+    }
+
+    private void checkMeanwhile(Map<String, String> typed) {
+        Map<String, Double> kept = own.findAll().stream().collect(Collectors.toMap(d -> d.code, d -> d.amount));
+        Map<String, Object> stands = new LinkedHashMap<>();
+        for (Defaults.Figure figure : shipped.with(kept).figures()) {
+            String was = typed.get(WAS + figure.code());
+            boolean changes = was != null && !was.equals(typed.get(figure.code()));
+            if (changes && Math.abs(number(was) - figure.value()) > CLOSE * Math.abs(figure.value())) {
+                stands.put(figure.name(), Plain.number(figure.value()) + " " + figure.unit());
+            }
+        }
+        if (!stands.isEmpty()) {
+            throw new EditedMeanwhile("figure", stands);
+        }
     }
 
     /** Makes others who change what the whole shop goes by wait. */

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,6 +17,7 @@ import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.base.Remembered;
+import keel.app.base.Seen;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -356,12 +358,40 @@ public class Buying {
     }
 
     public void change(String item, Terms terms) {
+        change(item, terms, Seen.NOTHING);
+    }
+
+    /** @throws keel.app.base.EditedMeanwhile if somebody else changed it since it was seen */
+    public void change(String item, Terms terms, Seen seen) {
         Actor.require(Role.KEEPER);
         Refused.unless(terms.findings());
-        items.findByCode(item)
-                .orElseThrow(() -> new NotThere("There is no item called " + item + "."))
-                .terms()
-                .take(terms);
+        StockItem changed = known(item);
+        seen.check("item", stands(changed));
+        changed.terms().take(terms);
+    }
+
+    /** How it is bought as it stands, in the words of its form. */
+    @Transactional(readOnly = true)
+    public Map<String, Object> stands(String item) {
+        return stands(known(item));
+    }
+
+    private StockItem known(String item) {
+        return items.findByCode(item).orElseThrow(() -> new NotThere("There is no item called " + item + "."));
+    }
+
+    private static Map<String, Object> stands(StockItem item) {
+        Terms terms = item.terms().view();
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("A pack holds", terms.packSize());
+        stands.put("Price of one", terms.price());
+        stands.put("It comes after, days", terms.leadDays());
+        stands.put("give or take, days", terms.leadDaysSd());
+        stands.put("Supplier", terms.supplier());
+        stands.put("Place", terms.place());
+        stands.put("To be without it hurts", terms.hurts());
+        stands.put("A cost that all prints share", item.shared ? "yes" : "no");
+        return stands;
     }
 
     /** An order that was sent; {@code received} is null while it is on its way. */

@@ -5,11 +5,15 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.Version;
 import java.time.Instant;
 
 /** A resin the shop prints with. */
 @Entity
 class Resin {
+
+    @Version
+    int version;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -2,12 +2,14 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
@@ -148,11 +150,39 @@ public class Resins {
 
     static final List<String> NATURES = List.of("ORDINARY", "BRITTLE", "TOUGH");
 
+    /** How a resin stands, in the words of its form. */
+    @Transactional(readOnly = true)
+    public Map<String, Object> stands(String code) {
+        return stands(known(code));
+    }
+
+    private static Map<String, Object> stands(Resin resin) {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Prints from, °C", resin.temperatureFromC);
+        stands.put("to, °C", resin.temperatureToC);
+        stands.put("Cured it is", resin.nature);
+        stands.put("Washed in", resin.washedIn);
+        stands.put("Density, g/ml", resin.densityGPerMl);
+        stands.put("A litre costs", resin.pricePerLitre);
+        stands.put("Pigment family", resin.pigmentFamily);
+        stands.put("Where its safety sheet is", resin.safetySheet);
+        return stands;
+    }
+
+    private Resin known(String code) {
+        return records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+    }
+
     public void change(String code, Nature nature) {
+        change(code, nature, Seen.NOTHING);
+    }
+
+    /** @throws keel.app.base.EditedMeanwhile if somebody else changed it since it was seen */
+    public void change(String code, Nature nature, Seen seen) {
         Actor keeper = Actor.require(Role.KEEPER);
         Refused.unless(nature.findings());
-        Resin resin =
-                records.findByCode(code).orElseThrow(() -> new NotThere("There is no resin called " + code + "."));
+        Resin resin = known(code);
+        seen.check("resin", stands(resin));
         resin.densityGPerMl = nature.densityGPerMl();
         resin.pigmentFamily = Typed.orNull(nature.family());
         resin.temperatureFromC = nature.temperatureFromC();

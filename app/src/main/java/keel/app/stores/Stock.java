@@ -2,6 +2,7 @@ package keel.app.stores;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +12,7 @@ import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -126,8 +128,30 @@ public class Stock {
      * @throws Conflict if the unit changes of an item that has movements: what they counted would be something else
      */
     public void changeItem(String code, String name, String unit, Double lowAt, boolean retired) {
+        changeItem(code, name, unit, lowAt, retired, Seen.NOTHING);
+    }
+
+    /** How an item stands, in the words of its form. */
+    @Transactional(readOnly = true)
+    public Map<String, Object> stands(String code) {
+        return stands(item(code));
+    }
+
+    private static Map<String, Object> stands(StockItem item) {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Name", item.name);
+        stands.put("Unit", item.unit);
+        stands.put("Call it low at", item.lowAt);
+        stands.put("Every print takes", item.perRun);
+        stands.put("No longer kept", item.retiredAt == null ? "no" : "yes");
+        return stands;
+    }
+
+    /** @throws keel.app.base.EditedMeanwhile if somebody else changed it since it was seen */
+    public void changeItem(String code, String name, String unit, Double lowAt, boolean retired, Seen seen) {
         Actor.require(Role.KEEPER);
         StockItem item = item(code);
+        seen.check("item", stands(item));
         Findings findings = new Findings();
         if (name != null) {
             findings.text(name, 80, "name", "The name");

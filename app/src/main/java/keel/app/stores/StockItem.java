@@ -7,12 +7,16 @@ import jakarta.persistence.EntityListeners;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.Version;
 import java.time.Instant;
 
 /** Something the shop keeps count of. */
 @Entity
 @EntityListeners(StockWatch.class)
 class StockItem {
+
+    @Version
+    int version;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)

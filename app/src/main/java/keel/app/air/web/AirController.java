@@ -18,6 +18,7 @@ import keel.app.air.Sensors;
 import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.base.Typed;
 import keel.app.fleet.ShopSettings;
 import keel.core.Findings;
@@ -155,6 +156,7 @@ class AirController {
                 ? RoomAir.TVOC_LIMIT_PPB
                 : room.room().tvocLimitPpb();
         model.addAttribute("room", room);
+        model.addAttribute("seen", Seen.of(RoomAir.stands(room.room())).sum());
         model.addAttribute("span", shown);
         model.addAttribute("sensor", sensor);
         model.addAttribute("spans", SPANS.keySet());
@@ -196,7 +198,7 @@ class AirController {
                             typed.containsKey("washes"),
                             Typed.number(typed.get("tvocLimitPpb"), "tvocLimitPpb", findings));
                     Refused.unless(findings);
-                    rooms.describe(code, d);
+                    rooms.describe(code, d, Seen.sent(typed.get("seen")));
                 },
                 "/air/rooms/" + code,
                 model,

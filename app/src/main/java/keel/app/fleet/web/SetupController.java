@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.TimeZone;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineEntry;
@@ -65,6 +66,7 @@ class SetupController {
         model.addAttribute("models", fleet.models());
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("shop", settings.name());
+        model.addAttribute("seen", Seen.of(settings.stands()).sum());
         model.addAttribute("zone", settings.zone().getId());
         model.addAttribute("zones", TimeZone.getAvailableIDs());
         model.addAttribute("figures", settings.defaults().figures());
@@ -72,12 +74,19 @@ class SetupController {
     }
 
     @PostMapping("/setup/shop")
-    String shop(@RequestParam String name, @RequestParam String zone, Model model, HttpServletResponse response) {
-        return PageErrors.tried(() -> settings.rename(name, zone), "/setup", model, response, () -> setup(model));
+    String shop(
+            @RequestParam String name,
+            @RequestParam String zone,
+            @RequestParam(required = false) String seen,
+            Model model,
+            HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> settings.rename(name, zone, Seen.sent(seen)), "/setup", model, response, () -> setup(model));
     }
 
     @PostMapping("/setup/figures")
     String figures(@RequestParam Map<String, String> typed, Model model, HttpServletResponse response) {
+        model.addAttribute("typed", typed);
         return PageErrors.tried(
                 () -> settings.changeDefaults(typed), "/setup#figures", model, response, () -> setup(model));
     }
@@ -109,9 +118,14 @@ class SetupController {
     }
 
     @PostMapping("/setup/models/{code}")
-    String changeModel(@PathVariable String code, ModelForm form, Model model, HttpServletResponse response) {
+    String changeModel(
+            @PathVariable String code,
+            ModelForm form,
+            @RequestParam(required = false) String seen,
+            Model model,
+            HttpServletResponse response) {
         return PageErrors.tried(
-                () -> fleet.changeModel(code, form.read()),
+                () -> fleet.changeModel(code, form.read(), Seen.sent(seen)),
                 "/setup",
                 model,
                 response,
@@ -179,6 +193,9 @@ class SetupController {
     private String showModel(ModelForm form, String code, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("code", code);
+        model.addAttribute(
+                "seen",
+                code == null ? "" : Seen.of(fleet.model(code).entry().stands()).sum());
         model.addAttribute("kinds", MachineKind.values());
         return "fleet/model";
     }

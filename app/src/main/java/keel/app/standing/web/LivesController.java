@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.ShopSettings;
@@ -81,7 +82,7 @@ class LivesController {
         try {
             settings.changeDefaults(typed);
             return "redirect:/bench/lives#" + kind.prefix();
-        } catch (Refused e) {
+        } catch (Refused | EditedMeanwhile e) {
             PageErrors.show(e, model, response);
             model.addAttribute("typed", typed);
             model.addAttribute("open", kind);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.base.CsvFile;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.Typed;
@@ -134,7 +135,7 @@ class CostsController {
         try {
             settings.changeDefaults(typed);
             return "redirect:/costs";
-        } catch (Refused e) {
+        } catch (Refused | EditedMeanwhile e) {
             PageErrors.show(e, model, response);
             model.addAttribute("typed", typed);
             return costs(90, Map.of(), model, response);

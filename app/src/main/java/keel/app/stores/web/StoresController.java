@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.stores.Bottles;
@@ -152,6 +153,7 @@ class StoresController {
     String resin(@PathVariable String code, Model model) {
         ResinView resin = resins.one(code);
         model.addAttribute("resin", resin);
+        model.addAttribute("seen", Seen.of(resins.stands(code)).sum());
         model.addAttribute(
                 "bottles",
                 bottles.all(true).stream().filter(b -> b.resin().equals(code)).toList());
@@ -182,7 +184,7 @@ class StoresController {
                             typed.get("safetySheet"),
                             Typed.number(typed.get("pricePerLitre"), "pricePerLitre", findings));
                     Refused.unless(findings);
-                    resins.change(code, nature);
+                    resins.change(code, nature, Seen.sent(typed.get("seen")));
                     bottles.countedBy(code, typed.get("item"));
                 },
                 "/stores/resins/" + code,
@@ -232,6 +234,8 @@ class StoresController {
     @GetMapping("/stores/{item}")
     String item(@PathVariable String item, Model model) {
         model.addAttribute("item", stock.one(item));
+        model.addAttribute("seenItem", Seen.of(stock.stands(item)).sum());
+        model.addAttribute("seenTerms", Seen.of(buying.stands(item)).sum());
         model.addAttribute("movements", stock.movements(item));
         model.addAttribute("line", buying.one(item));
         model.addAttribute("prices", buying.prices(item));
@@ -285,7 +289,8 @@ class StoresController {
                             typed.get("name"),
                             typed.get("unit"),
                             number(typed, "lowAt"),
-                            "true".equals(typed.get("retired")));
+                            "true".equals(typed.get("retired")),
+                            Seen.sent(typed.get("seen")));
                     perRun.change(item, number(typed, "perRun"));
                 },
                 "/stores/" + item,
@@ -327,7 +332,8 @@ class StoresController {
                                     typed.get("place"),
                                     number(typed, "leadDays"),
                                     number(typed, "leadDaysSd"),
-                                    Typed.orNull(typed.get("hurts"))));
+                                    Typed.orNull(typed.get("hurts"))),
+                            Seen.sent(typed.get("seen")));
                     sharing.change(item, typed.containsKey("shared"));
                 },
                 "/stores/" + item,
