@@ -33,8 +33,8 @@ public final class PageErrors {
     }
 
     /**
-     * Adds {@code errors} (a list of findings) and {@code wrong} (field to sentence) and sets the status; where somebody
-     * else changed it, {@code meanwhile} is how it stands now.
+     * Adds {@code errors} (a list of findings) and {@code wrong} (field to sentence) and sets the status; where
+     * somebody else changed it, {@code meanwhile} is how it stands now.
      */
     public static void show(RuntimeException e, Model model, HttpServletResponse response) {
         List<Finding> findings;
