@@ -7,9 +7,11 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.ConsoleMessage;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -117,6 +119,23 @@ final class Browsing implements AutoCloseable {
     void theme(Page page, String theme) {
         page.context().addCookies(List.of(new com.microsoft.playwright.options.Cookie("theme", theme).setUrl(address)));
         page.reload();
+    }
+
+    /**
+     * Where an element lies once it lies still: a drawing that the server draws anew as one looks has no place for a
+     * moment.
+     */
+    static BoundingBox restingPlace(Locator element) {
+        BoundingBox before = null;
+        for (int look = 0; look < 100; look++) {
+            BoundingBox now = element.boundingBox();
+            if (now != null && before != null && before.x == now.x && before.y == now.y) {
+                return now;
+            }
+            before = now;
+            element.page().waitForTimeout(150);
+        }
+        throw new AssertionError("never came to rest: " + element);
     }
 
     /** Fails with what axe-core finds against WCAG 2.2 A and AA on the page as it stands. */

@@ -33,7 +33,8 @@ class PlateWalkTest extends DemoWalk {
         assertThat(page.locator("#onplate .place")).hasCount(3);
         assertThat(page.locator("#onplate .choice:has-text('Least worn') input"))
                 .isChecked();
-        BoundingBox first = page.locator("#onplate .place polygon").first().boundingBox();
+        BoundingBox first =
+                Browsing.restingPlace(page.locator("#onplate .place polygon").first());
         page.mouse().move(first.x + first.width / 2, first.y + first.height / 2);
         page.mouse().down();
         page.mouse().move(first.x + first.width / 2 - 40, first.y + first.height / 2 - 15);
@@ -63,7 +64,7 @@ class PlateWalkTest extends DemoWalk {
         page.navigate("/runs/12/footprint");
         page.click("button:has-text('One in the middle')");
         assertThat(page.locator(".wearmap .place")).hasCount(1);
-        BoundingBox map = page.locator(".wearmap .floor").boundingBox();
+        BoundingBox map = Browsing.restingPlace(page.locator(".wearmap .floor"));
         page.mouse().move(map.x + 20, map.y + 20);
         page.mouse().down();
         page.mouse().move(map.x + 120, map.y + 90);
