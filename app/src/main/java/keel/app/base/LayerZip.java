@@ -6,6 +6,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -26,6 +30,14 @@ public final class LayerZip {
     private static final long MOST_UNPACKED = 1_000_000_000L;
 
     private LayerZip() {}
+
+    /**
+     * Names in a ZIP are in whatever encoding its maker used; only those marked as UTF-8 are sure to be it. Read byte
+     * by byte none is refused.
+     */
+    private static ZipInputStream open(byte[] bytes) {
+        return new ZipInputStream(new ByteArrayInputStream(bytes), StandardCharsets.ISO_8859_1);
+    }
 
     /** Whether it is a ZIP, rather than a picture. */
     public static boolean is(byte[] bytes) {
@@ -62,7 +74,7 @@ public final class LayerZip {
         int width = 0;
         int height = 0;
         int index = 0;
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+        try (ZipInputStream in = open(bytes)) {
             for (ZipEntry entry = in.getNextEntry(); entry != null && next < read; entry = in.getNextEntry()) {
                 if (layer(entry) && index++ == (int) ((next + 0.5) * names.size() / read)) {
                     BufferedImage image = picture(limited(in, entry.getName()), entry.getName());
@@ -75,7 +87,7 @@ public final class LayerZip {
                     next++;
                 }
             }
-        } catch (ZipException e) {
+        } catch (ZipException | EOFException e) {
             throw damaged();
         }
     }
@@ -85,7 +97,7 @@ public final class LayerZip {
         List<String> names = new ArrayList<>();
         long unpacked = 0;
         byte[] buffer = new byte[1 << 16];
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+        try (ZipInputStream in = open(bytes)) {
             int entries = 0;
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
                 if (++entries > MOST_ENTRIES) {
@@ -101,7 +113,7 @@ public final class LayerZip {
                     }
                 }
             }
-        } catch (ZipException | EOFException e) {
+        } catch (ZipException | EOFException | IllegalArgumentException e) {
             throw damaged();
         }
         return names;
@@ -148,7 +160,18 @@ public final class LayerZip {
         return new Refused("file", "That ZIP is damaged and cannot be read.");
     }
 
-    private static String shown(String name) {
+    private static String shown(String raw) {
+        String name = utf8(raw);
         return name.length() > 60 ? "…" + name.substring(name.length() - 60) : name;
+    }
+
+    /** Most makers write UTF-8 without saying so. */
+    private static String utf8(String raw) {
+        try {
+            ByteBuffer bytes = StandardCharsets.ISO_8859_1.newEncoder().encode(CharBuffer.wrap(raw));
+            return StandardCharsets.UTF_8.newDecoder().decode(bytes).toString();
+        } catch (CharacterCodingException e) {
+            return raw;
+        }
     }
 }

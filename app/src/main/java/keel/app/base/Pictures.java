@@ -3,14 +3,26 @@ package keel.app.base;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.util.Iterator;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 
-/** Reads PNG and JPEG, whatever a name says. */
+/**
+ * Reads PNG and JPEG, whatever a name says. How much a picture unpacks to is known before it is decoded; large ones are
+ * decoded one after another.
+ */
 public final class Pictures {
+
+    private static final long MOST_UNPACKED = 240_000_000;
+    private static final long LARGE = 30_000_000;
+    private static final long PATIENCE_S = 20;
+    private static final Semaphore ONE_LARGE = new Semaphore(1, true);
 
     private Pictures() {}
 
@@ -72,8 +84,49 @@ public final class Pictures {
             if ((long) size.width() * size.height() > thinFrom) {
                 param.setSourceSubsampling(2, 2, 0, 0);
             }
-            return reader.read(0, param);
+            return decoded(reader, param, unpacked(reader, size));
         });
+    }
+
+    /**
+     * Decodes a picture no finer than needed: so many pixels are left out, evenly, that its shorter side keeps at least
+     * {@code leastPx} where it has them.
+     *
+     * @throws Unreadable with a sentence
+     */
+    public static BufferedImage reduced(byte[] bytes, String name, long mostPixels, int leastPx) throws Unreadable {
+        return with(bytes, name, mostPixels, (reader, size) -> {
+            ImageReadParam param = reader.getDefaultReadParam();
+            int every = Math.max(1, Math.min(size.width(), size.height()) / leastPx);
+            param.setSourceSubsampling(every, every, 0, 0);
+            return decoded(reader, param, unpacked(reader, size));
+        });
+    }
+
+    /** Bytes of the whole picture once unpacked. */
+    private static long unpacked(ImageReader reader, Size size) throws IOException {
+        ImageTypeSpecifier raw = reader.getRawImageType(0);
+        int bits = raw == null ? 32 : Math.max(8, raw.getColorModel().getPixelSize());
+        return (long) size.width() * size.height() * bits / 8;
+    }
+
+    private static BufferedImage decoded(ImageReader reader, ImageReadParam param, long unpacked) throws IOException {
+        if (unpacked <= LARGE) {
+            return reader.read(0, param);
+        }
+        try {
+            if (!ONE_LARGE.tryAcquire(PATIENCE_S, TimeUnit.SECONDS)) {
+                throw new Busy("Other large pictures are being read. Send it again in a minute; nothing was written.");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException();
+        }
+        try {
+            return reader.read(0, param);
+        } finally {
+            ONE_LARGE.release();
+        }
     }
 
     private interface Use<T> {
@@ -96,11 +149,21 @@ public final class Pictures {
                                     .formatted(name, size.width(), size.height(), mostPixels / 1_000_000),
                             true);
                 }
+                long unpacked = unpacked(reader, size);
+                if (unpacked > MOST_UNPACKED) {
+                    throw new Unreadable(
+                            "%s unpacks to %d MB; %d MB are the most. Save it with 8 bits a colour."
+                                    .formatted(name, unpacked / 1_000_000, MOST_UNPACKED / 1_000_000),
+                            true);
+                }
                 return use.of(reader, size);
             } finally {
                 reader.dispose();
             }
-        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException | NegativeArraySizeException e) {
+        } catch (Busy e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            // the decoders of the platform answer damage with exceptions of every kind
             throw damaged(name);
         }
     }

@@ -270,9 +270,7 @@ public class Bench {
     }
 
     private static ServiceKind kind(String name) {
-        return Arrays.stream(ServiceKind.values())
-                .filter(k -> k.name().equals(name == null ? "" : name.strip()))
-                .findFirst()
+        return ServiceKind.named(name)
                 .orElseThrow(() -> new Refused(
                         "kind",
                         "There is no service " + name + ". Known: " + Arrays.toString(ServiceKind.values()) + "."));

@@ -1,7 +1,6 @@
 package keel.app.failures;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -60,14 +59,15 @@ class PhotoStore {
 
     private void write(byte[] bytes, String hash) {
         try (ByteArrayOutputStream small = new ByteArrayOutputStream()) {
-            BufferedImage reduced = Thumbnails.of(new ByteArrayInputStream(bytes))
+            BufferedImage reduced = Thumbnails.of(
+                            Pictures.reduced(bytes, "The photo", PhotoLimits.MOST_PIXELS, THUMBNAIL_PX))
                     .size(THUMBNAIL_PX, THUMBNAIL_PX)
                     .imageType(BufferedImage.TYPE_INT_RGB)
                     .asBufferedImage();
             ImageIO.write(reduced, "jpg", small);
             files.write(hash, "", bytes);
             files.write(hash, SMALL, small.toByteArray());
-        } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+        } catch (IOException | Pictures.Unreadable e) {
             throw new Refused(
                     "file", "The photo is damaged and cannot be shown. Everything else is kept; try another copy.");
         }

@@ -1,12 +1,12 @@
 package keel.app.people;
 
 import jakarta.servlet.DispatcherType;
+import keel.app.base.ProblemAnswer;
 import org.springframework.boot.autoconfigure.security.servlet.PathRequest;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.security.authentication.LockedException;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -44,13 +44,9 @@ class Security {
                         .authenticated())
                 .headers(Security::headers)
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, reason) -> {
-                    response.setStatus(HttpStatus.UNAUTHORIZED.value());
                     response.setHeader("WWW-Authenticate", "Bearer");
-                    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-                    response.getWriter()
-                            .write("{\"type\":\"about:blank\",\"title\":\"Unauthorized\",\"status\":401,"
-                                    + "\"detail\":\"A valid token is needed: Authorization: Bearer "
-                                    + "…\",\"errors\":[]}");
+                    ProblemAnswer.write(
+                            response, HttpStatus.UNAUTHORIZED, "A valid token is needed: Authorization: Bearer …");
                 }))
                 .build();
     }

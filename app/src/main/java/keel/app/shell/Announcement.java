@@ -1,5 +1,7 @@
 package keel.app.shell;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -31,10 +33,24 @@ class Announcement {
         System.out.println("Vigilant Keel answers at " + (https ? "https" : "http") + "://localhost:"
                 + server.getWebServer().getPort() + "/");
         System.out.println("Records are kept in " + home);
+        lastEnd();
         if (https) {
             System.out.println("The certificate is the shop's own: copy " + home.resolve("keel.crt")
                     + " to each tablet and trust it there"
                     + " (settings, security, install a certificate), or accept the browser's warning once.");
+        }
+    }
+
+    /** A process that ran out of memory leaves this file and ends at once, rather than answer half. */
+    private static void lastEnd() {
+        Path left = Path.of(System.getProperty("keel.folder", "."), "var", "out-of-memory");
+        try {
+            if (Files.deleteIfExists(left)) {
+                System.out.println("Last time it ran out of memory and ended itself. Everything that was answered as "
+                        + "written is here.");
+            }
+        } catch (IOException e) {
+            System.out.println("Last time it ran out of memory; " + left + " that says so cannot be taken away.");
         }
     }
 }

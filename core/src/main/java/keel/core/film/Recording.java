@@ -9,7 +9,8 @@ import javax.sound.sampled.UnsupportedAudioFileException;
 
 /**
  * A recording in mono, −1 to 1: WAV with PCM of 8, 16, 24 or 32 bit or floats of 32 or 64, any rate, any number of
- * channels (their mean), 0.2 to 30 s.
+ * channels up to 32 (their mean), 0.2 to 30 s, at most 2.88 million samples a channel. Nothing is decoded before its
+ * head was held against these limits.
  */
 public record Recording(double[] samples, double rateHz) {
 
@@ -18,25 +19,41 @@ public record Recording(double[] samples, double rateHz) {
     private static final double CANCELLED = 0.05;
     private static final float LOWEST_RATE_HZ = 4_000;
     private static final float HIGHEST_RATE_HZ = 384_000;
+    private static final int MOST_CHANNELS = 32;
+    private static final int WIDEST_SAMPLE = 8;
+    private static final int MOST_FRAMES = 2_880_000;
 
     /** @throws IllegalArgumentException if it is no such recording; the message says what is wrong with it */
     public static Recording ofWav(byte[] file) {
         try (AudioInputStream in = AudioSystem.getAudioInputStream(new ByteArrayInputStream(file))) {
             AudioFormat format = in.getFormat();
-            require(
-                    format.getSampleRate() >= LOWEST_RATE_HZ && format.getSampleRate() <= HIGHEST_RATE_HZ,
-                    "Its rate of %.0f Hz cannot be used.".formatted(format.getSampleRate()));
-            require(format.getChannels() >= 1 && format.getFrameSize() > 0, "It names no channels.");
-            int most = (int) (LONGEST_S * format.getFrameRate()) * format.getFrameSize();
-            byte[] bytes = in.readNBytes(most + format.getFrameSize());
+            check(format);
+            int most = (int) Math.min(MOST_FRAMES, LONGEST_S * format.getSampleRate());
+            byte[] bytes = in.readNBytes(Math.min(most + 1, file.length) * format.getFrameSize());
             int frames = bytes.length / format.getFrameSize();
-            double seconds = frames / format.getFrameRate();
-            require(bytes.length <= most, "It is longer than 30 s.");
-            require(seconds >= SHORTEST_S, "It is shorter than 0.2 s, or was cut off.");
+            require(
+                    frames <= most,
+                    "It is longer than %.0f s, the most at its rate.".formatted(most / format.getSampleRate()));
+            require(frames >= SHORTEST_S * format.getSampleRate(), "It is shorter than 0.2 s, or was cut off.");
             return new Recording(mono(bytes, frames, format), format.getSampleRate());
         } catch (UnsupportedAudioFileException | IOException e) {
             throw new IllegalArgumentException("This is no WAV recording that can be read.", e);
         }
+    }
+
+    /** A head can say anything: a frame larger than what is read at once is waited for for ever. */
+    private static void check(AudioFormat format) {
+        float rate = format.getSampleRate();
+        require(
+                rate >= LOWEST_RATE_HZ && rate <= HIGHEST_RATE_HZ,
+                "Its rate of %.0f Hz cannot be used.".formatted(rate));
+        int channels = format.getChannels();
+        require(channels >= 1, "It names no channels.");
+        require(channels <= MOST_CHANNELS, "It names %d channels; 32 are the most.".formatted(channels));
+        int frame = format.getFrameSize();
+        require(
+                frame > 0 && frame % channels == 0 && frame / channels <= WIDEST_SAMPLE,
+                "What it says of its samples does not fit together.");
     }
 
     /**

@@ -1,5 +1,6 @@
 package keel.core.standing;
 
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -72,6 +73,13 @@ public enum ServiceKind {
 
     public Optional<ServiceField> field(String name) {
         return fields().stream().filter(f -> f.name().equals(name)).findFirst();
+    }
+
+    /** The kind of that name; none if there is none. */
+    public static Optional<ServiceKind> named(String name) {
+        return Arrays.stream(values())
+                .filter(k -> name != null && k.name().equals(name.strip()))
+                .findFirst();
     }
 
     /** The kinds that a machine with these traits knows. */

@@ -1,9 +1,13 @@
 package keel.app.base.web;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import keel.app.base.Busy;
 import keel.app.base.Conflict;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
@@ -25,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 
 /**
  * Says what is wrong to programs: RFC 9457 problem details that name the field. Before it come the modules that know
@@ -33,6 +38,8 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 @RestControllerAdvice(annotations = RestController.class)
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class ApiProblems {
+
+    private static final Pattern DOUBLED = Pattern.compile("Duplicate field '([^']*)'");
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(Refused e) {
@@ -67,6 +74,11 @@ class ApiProblems {
     }
 
     @ExceptionHandler
+    ResponseEntity<ProblemDetail> busy(Busy e) {
+        return problem(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage(), List.of());
+    }
+
+    @ExceptionHandler
     ResponseEntity<ProblemDetail> forbidden(AccessDeniedException e) {
         return problem(HttpStatus.FORBIDDEN, "This token's role may not do that.", List.of());
     }
@@ -81,7 +93,22 @@ class ApiProblems {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
-        if (e.getCause() instanceof JsonMappingException m && !m.getPath().isEmpty()) {
+        if (e.getCause() instanceof BodyLimit.TooLarge) {
+            return problem(HttpStatus.PAYLOAD_TOO_LARGE, BodyLimit.TOO_LARGE, List.of());
+        }
+        if (e.getCause() instanceof JsonProcessingException json) {
+            return unreadable(json);
+        }
+        return problem(HttpStatus.BAD_REQUEST, "The body is not readable JSON.", List.of());
+    }
+
+    private static ResponseEntity<ProblemDetail> unreadable(JsonProcessingException json) {
+        Matcher twice = DOUBLED.matcher(json.getOriginalMessage());
+        if (twice.lookingAt()) {
+            String message = "The field " + twice.group(1) + " stands there twice.";
+            return problem(HttpStatus.UNPROCESSABLE_ENTITY, message, List.of(new Finding(twice.group(1), message)));
+        }
+        if (json instanceof JsonMappingException m && !m.getPath().isEmpty()) {
             String field = m.getPath().stream()
                     .map(p -> p.getFieldName() == null ? "[" + p.getIndex() + "]" : p.getFieldName())
                     .collect(Collectors.joining("."));
@@ -89,6 +116,12 @@ class ApiProblems {
             return problem(HttpStatus.BAD_REQUEST, message, List.of(new Finding(field, message)));
         }
         return problem(HttpStatus.BAD_REQUEST, "The body is not readable JSON.", List.of());
+    }
+
+    /** A file was asked for and something else came, or a part of it only. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> noFile(MultipartException e) {
+        return problem(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "This is sent as multipart/form-data, whole.", List.of());
     }
 
     @ExceptionHandler

@@ -1,6 +1,7 @@
 package keel.app.base.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import keel.app.base.Busy;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.PhotoLimits;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 
 /**
  * Says what is wrong to people, where the page could not say it beside the field. Before the framework, which would
@@ -66,6 +68,11 @@ class PageProblems {
     }
 
     @ExceptionHandler
+    String busy(Busy e, Model model, HttpServletResponse response) {
+        return page(model, response, HttpStatus.SERVICE_UNAVAILABLE, "One moment", e.getMessage());
+    }
+
+    @ExceptionHandler
     String forbidden(AccessDeniedException e, Model model, HttpServletResponse response) {
         return page(
                 model,
@@ -78,6 +85,16 @@ class PageProblems {
     @ExceptionHandler
     String tooLarge(MaxUploadSizeExceededException e, Model model, HttpServletResponse response) {
         return page(model, response, HttpStatus.PAYLOAD_TOO_LARGE, "File too large", PhotoLimits.TOO_LARGE);
+    }
+
+    @ExceptionHandler
+    String noFile(MultipartException e, Model model, HttpServletResponse response) {
+        return page(
+                model,
+                response,
+                HttpStatus.BAD_REQUEST,
+                "The file did not come whole",
+                "Go back and send it again; nothing was written.");
     }
 
     private static String page(

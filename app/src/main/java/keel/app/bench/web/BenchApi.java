@@ -5,10 +5,13 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
 import keel.app.bench.ServiceView;
 import keel.app.standing.Standings;
+import keel.core.Finding;
+import keel.core.standing.ServiceKind;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -63,6 +66,7 @@ class BenchApi {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Answer record(@RequestBody Entry entry) {
+        Refused.unless(unknown(entry));
         ServiceView done =
                 bench.record(new ServiceEntry(entry.machine, entry.kind, entry.at, entry.note, entry.values));
         List<HoldView> holds = done.machine() == null
@@ -79,6 +83,16 @@ class BenchApi {
                 done.note(),
                 done.values(),
                 holds);
+    }
+
+    /** Fields that no service of the kind has. */
+    private static List<Finding> unknown(Entry entry) {
+        return ServiceKind.named(entry.kind)
+                .map(kind -> entry.values.keySet().stream()
+                        .filter(name -> kind.field(name).isEmpty() && !(kind.onSpareVat() && name.equals("vat")))
+                        .map(name -> new Finding(name, kind + " has no field " + name + "."))
+                        .toList())
+                .orElse(List.of());
     }
 
     /** Takes a service back, with a reason; what it fitted comes out again. */
