@@ -1,11 +1,22 @@
-// A dropped connection is said; what was typed stays.
+// A dropped connection is said; what was typed stays. Whether it arrived nobody knows here: each form carries a key, so
+// that sending it again writes it once.
 import { banner } from './banner.js';
 
+const KEY = '[name=once]';
+
 document.addEventListener('htmx:sendError', event => {
-  if (event.detail.elt.id === 'looks') return;
-  banner('No connection: nothing was sent. What you typed is still here; try again when the network is back.');
+  const { elt, requestConfig } = event.detail;
+  if (elt.id === 'looks') return;
+  banner(requestConfig?.verb === 'get'
+    ? 'No connection. What you typed is still here; try again when the network is back.'
+    : 'No connection: it is not known whether it arrived. What you typed is still here; tap again when the network ' +
+      'is back, it will be written once.');
 });
 
+/** A form that stays on the page after it was answered stands for something new from then on. */
 document.addEventListener('htmx:afterRequest', event => {
-  if (event.detail.successful) banner(null);
+  if (!event.detail.successful) return;
+  banner(null);
+  const key = event.detail.elt.closest?.('form')?.querySelector(KEY);
+  if (key) key.value = Array.from(crypto.getRandomValues(new Uint8Array(16)), n => n.toString(16).padStart(2, '0')).join('');
 });
