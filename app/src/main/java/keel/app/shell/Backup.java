@@ -1,7 +1,9 @@
 package keel.app.shell;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -9,26 +11,33 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.security.DigestOutputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
-import java.util.Enumeration;
-import java.util.Map;
+import java.util.HexFormat;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 
 /**
- * A backup is a ZIP with a manifest, the database as it was at one moment, and the photos. It is made while the
- * application runs, through its control address, or from the files where it does not.
+ * A backup is a ZIP of the database as it was at one moment, the photos, and a manifest with the sum of each of them.
+ * It is made while the application runs, through its control address, or from the files where it does not; it is opened
+ * and read through before it counts as made.
  */
 final class Backup {
 
-    private static final String FORMAT = "vigilant-keel-backup";
-    private static final String DATABASE = "keel.mv.db";
+    static final String FORMAT = "vigilant-keel-backup";
+    static final int VERSION = 2;
+    static final String DATABASE = "keel.mv.db";
+    static final String MANIFEST = "manifest.json";
+
+    private static final ObjectMapper JSON = new ObjectMapper();
 
     private Backup() {}
 
@@ -47,7 +56,7 @@ final class Backup {
                     offline(home, out);
                 }
             }
-            check(part);
+            BackupCheck.of(part);
             Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(part);
@@ -67,26 +76,29 @@ final class Backup {
     static void write(Connection connection, Path home, Instant madeAt, OutputStream out)
             throws IOException, SQLException {
         Path database = Files.createTempFile("keel", ".zip");
+        ObjectNode manifest = JSON.createObjectNode()
+                .put("format", FORMAT)
+                .put("version", VERSION)
+                .put("madeAt", madeAt.toString());
+        ObjectNode sums = manifest.putObject("sums");
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             Files.delete(database);
             try (Statement statement = connection.createStatement()) {
                 statement.execute("BACKUP TO '" + database.toString().replace("'", "''") + "'");
             }
-            zip.putNextEntry(new ZipEntry("manifest.json"));
-            zip.write(new ObjectMapper()
-                    .writeValueAsBytes(Map.of("format", FORMAT, "version", 1, "madeAt", madeAt.toString())));
             try (ZipFile made = new ZipFile(database.toFile());
                     InputStream in = made.getInputStream(made.getEntry(DATABASE))) {
-                zip.putNextEntry(new ZipEntry(DATABASE));
-                in.transferTo(zip);
+                add(zip, DATABASE, in, sums);
             }
-            photos(home, zip);
+            photos(home, zip, sums);
+            zip.putNextEntry(new ZipEntry(MANIFEST));
+            zip.write(JSON.writeValueAsBytes(manifest));
         } finally {
             Files.deleteIfExists(database);
         }
     }
 
-    private static void photos(Path home, ZipOutputStream zip) throws IOException {
+    private static void photos(Path home, ZipOutputStream zip, ObjectNode sums) throws IOException {
         Path photos = home.resolve("photos");
         if (!Files.isDirectory(photos)) {
             return;
@@ -96,69 +108,45 @@ final class Backup {
                     .filter(f -> !f.toString().endsWith(".part"))
                     .sorted()
                     .toList()) {
-                zip.putNextEntry(new ZipEntry(home.relativize(file).toString().replace('\\', '/')));
-                Files.copy(file, zip);
-            }
-        }
-    }
-
-    private static void check(Path file) throws IOException {
-        try (ZipFile zip = new ZipFile(file.toFile())) {
-            ZipEntry manifest = zip.getEntry("manifest.json");
-            JsonNode said = manifest == null ? null : new ObjectMapper().readTree(zip.getInputStream(manifest));
-            if (said == null || !FORMAT.equals(said.path("format").asText()) || zip.getEntry(DATABASE) == null) {
-                throw new IllegalArgumentException(file + " is no backup of Vigilant Keel.");
-            }
-            if (said.path("version").asInt() > 1) {
-                throw new IllegalArgumentException(file + " was made by a newer Vigilant Keel.");
-            }
-        } catch (java.util.zip.ZipException e) {
-            throw new IllegalArgumentException(file + " is no backup, or it is damaged: " + e.getMessage());
-        }
-    }
-
-    /** Restores into a home that holds nothing; a home in use is never touched. */
-    static void restore(Path file, Path home) throws IOException {
-        if (!Files.isRegularFile(file)) {
-            throw new IllegalArgumentException("There is no file " + file + ".");
-        }
-        check(file);
-        if (Files.exists(home)) {
-            try (Stream<Path> inside = Files.list(home)) {
-                if (inside.findAny().isPresent()) {
-                    throw new IllegalArgumentException(
-                            home + " is not empty. Restore into an empty or new folder, then start with --home.");
+                try (InputStream in = Files.newInputStream(file)) {
+                    add(zip, home.relativize(file).toString().replace('\\', '/'), in, sums);
                 }
             }
-            Files.delete(home);
         }
-        Path target = home.toAbsolutePath().normalize();
-        Files.createDirectories(target.getParent());
-        Path fresh = Files.createTempDirectory(target.getParent(), "restore");
+    }
+
+    private static void add(ZipOutputStream zip, String name, InputStream in, ObjectNode sums) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        MessageDigest sum = sha256();
+        DigestOutputStream counted = new DigestOutputStream(zip, sum);
+        in.transferTo(counted);
+        sums.put(name, HexFormat.of().formatHex(sum.digest()));
+        zip.closeEntry();
+    }
+
+    static MessageDigest sha256() {
         try {
-            unpack(file, fresh);
-            Files.move(fresh, target, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Home.delete(fresh);
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
         }
     }
 
-    private static void unpack(Path file, Path fresh) throws IOException {
-        try (ZipFile zip = new ZipFile(file.toFile())) {
-            for (Enumeration<? extends ZipEntry> entries = zip.entries(); entries.hasMoreElements(); ) {
-                ZipEntry entry = entries.nextElement();
-                Path to = fresh.resolve(entry.getName()).normalize();
-                boolean ours = entry.getName().equals(DATABASE)
-                        || entry.getName().matches("photos/[0-9a-f]{2}/[0-9a-f]{64}(-(small|screen)\\.jpg)?");
-                if (!to.startsWith(fresh) || !ours && !entry.getName().equals("manifest.json")) {
-                    throw new IllegalArgumentException(
-                            file + " holds something that does not belong in a backup: " + entry.getName());
-                }
-                if (ours) {
-                    Files.createDirectories(to.getParent());
-                    Files.copy(zip.getInputStream(entry), to);
-                }
-            }
+    /** @throws IllegalArgumentException if the file says that it is something else, or newer than this program */
+    static JsonNode manifest(ZipFile zip, Path file) throws IOException {
+        ZipEntry entry = zip.getEntry(MANIFEST);
+        JsonNode said;
+        try {
+            said = entry == null ? null : JSON.readTree(zip.getInputStream(entry));
+        } catch (JsonProcessingException e) {
+            said = null;
         }
+        if (said == null || !FORMAT.equals(said.path("format").asText()) || zip.getEntry(DATABASE) == null) {
+            throw new IllegalArgumentException(file + " is no backup of Vigilant Keel.");
+        }
+        if (said.path("version").asInt() > VERSION) {
+            throw new IllegalArgumentException(file + " was made by a newer Vigilant Keel.");
+        }
+        return said;
     }
 }

@@ -26,14 +26,8 @@ public final class CommandLine {
             Request request = Request.of(arguments);
             switch (request.command()) {
                 case "demo", "run" -> start(application, request);
-                case "backup" -> {
-                    Backup.write(request.home(), request.file());
-                    OUT.println("Backed up " + request.home() + " to " + request.file() + ".");
-                }
-                case "restore" -> {
-                    Backup.restore(request.file(), request.home());
-                    OUT.println("Restored " + request.file() + " to " + request.home() + ".");
-                }
+                case "backup" -> OUT.println(backup(request));
+                case "restore" -> OUT.println(Restore.of(request.file(), request.home()));
                 case "rebuild" -> rebuild(application, request);
                 default ->
                     throw new IllegalArgumentException(
@@ -45,11 +39,23 @@ public final class CommandLine {
         }
     }
 
+    private static String backup(Request request) throws IOException {
+        if (request.check()) {
+            BackupCheck whole = BackupCheck.of(request.file());
+            return "%s is whole: made at %s, %,d rows, %d photos; every sum holds and the records open."
+                    .formatted(request.file(), whole.madeAt(), whole.rows(), whole.photos());
+        }
+        Backup.write(request.home(), request.file());
+        return "Backed up " + request.home() + " to " + request.file() + ", and opened it to see that it is whole.";
+    }
+
+    /** The lock is held until the process ends. */
     private static void start(Class<?> application, Request request) throws IOException {
+        HomeLock.of(request.home());
         if (request.fresh()) {
             Home.clear(request.home());
         }
-        Files.createDirectories(request.home());
+        Home.closeToOthers(request.home());
         open(application, request);
     }
 
@@ -57,7 +63,8 @@ public final class CommandLine {
         if (!Files.exists(request.home().resolve("keel.mv.db"))) {
             throw new IllegalArgumentException("There are no records in " + request.home() + ".");
         }
-        try (ConfigurableApplicationContext shop = open(application, request)) {
+        try (HomeLock alone = HomeLock.of(request.home());
+                ConfigurableApplicationContext shop = open(application, request)) {
             OUT.println(shop.getBean(RebuildCommand.class).run());
         }
     }
@@ -68,9 +75,13 @@ public final class CommandLine {
         String[] settings = properties(request).entrySet().stream()
                 .map(p -> "--" + p.getKey() + "=" + p.getValue())
                 .toArray(String[]::new);
+        if (SafeMigration.putBack(request.home())) {
+            OUT.println("The last start was cut off while it changed the records' form; they are as before it.");
+        }
         try {
             return spring.run(settings);
         } catch (RuntimeException e) {
+            SafeMigration.putBack(request.home());
             throw new IllegalArgumentException(why(e, request), e);
         }
     }
@@ -83,6 +94,7 @@ public final class CommandLine {
         properties.put("keel.demo.months", request.months());
         properties.put("keel.clock", request.clock());
         properties.put("keel.https", request.https());
+        properties.put("keel.backups", backups(request));
         properties.put("keel.announced", !request.command().equals("rebuild"));
         properties.put("server.port", request.command().equals("rebuild") ? 0 : request.port());
         properties.put("server.address", request.lan() ? "0.0.0.0" : "127.0.0.1");
@@ -91,6 +103,11 @@ public final class CommandLine {
             properties.put("server.servlet.session.cookie.secure", true);
         }
         return properties;
+    }
+
+    private static String backups(Request request) {
+        boolean none = request.command().equals("rebuild");
+        return none ? "" : request.backups().toAbsolutePath().toString();
     }
 
     private static String why(Throwable e, Request request) {

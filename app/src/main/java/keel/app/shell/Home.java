@@ -14,6 +14,11 @@ public final class Home {
     static final List<String> OURS = List.of(
             "keel.mv.db",
             "keel.trace.db",
+            "keel.mv.db.part",
+            SafeMigration.COPY,
+            SafeMigration.COPY + ".part",
+            SafeMigration.LAST,
+            "backups",
             "photos",
             "api-token",
             "control",
@@ -34,7 +39,7 @@ public final class Home {
         }
         try (Stream<Path> files = Files.list(home)) {
             List<String> strange = files.map(f -> f.getFileName().toString())
-                    .filter(name -> !OURS.contains(name))
+                    .filter(name -> !OURS.contains(name) && !name.equals(HomeLock.FILE))
                     .toList();
             if (!strange.isEmpty()) {
                 throw new IllegalArgumentException("--fresh refuses to empty " + home + ": " + strange.get(0)
@@ -43,6 +48,19 @@ public final class Home {
         }
         for (String name : OURS) {
             delete(home.resolve(name));
+        }
+    }
+
+    /** From now on only the owner of the process looks into a home and reads what lies in it. */
+    static void closeToOthers(Path home) throws IOException {
+        if (!home.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            return;
+        }
+        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwx------"));
+        try (Stream<Path> files = Files.list(home)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            }
         }
     }
 

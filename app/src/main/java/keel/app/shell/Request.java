@@ -16,7 +16,9 @@ record Request(
         boolean https,
         String clock,
         int machines,
-        int months) {
+        int months,
+        boolean check,
+        Path backups) {
 
     static final int USUAL_MACHINES = 7;
     static final int USUAL_MONTHS = 14;
@@ -26,8 +28,9 @@ record Request(
     static final String USAGE =
             """
             Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan] [--machines N] [--months N]
-                   keel run [--port N] [--home DIR] [--lan] [--https]
+                   keel run [--port N] [--home DIR] [--lan] [--https] [--backups DIR]
                    keel backup FILE [--home DIR]
+                   keel backup --check FILE
                    keel restore FILE [--home DIR]
                    keel rebuild [--home DIR]""";
 
@@ -39,17 +42,20 @@ record Request(
             options.read(left.pop(), left);
         }
         Request request = options.request();
-        request.check();
+        request.requireSense();
         return request;
     }
 
-    private void check() {
+    private void requireSense() {
         boolean copies = command.equals("backup") || command.equals("restore");
         if (copies != (file != null)) {
             throw new IllegalArgumentException((copies ? "Which file? " : "Not understood: " + file + ". ") + USAGE);
         }
         if (fresh && !command.equals("demo")) {
             throw new IllegalArgumentException("--fresh is for the demo only: it throws its records away.");
+        }
+        if (check && !command.equals("backup")) {
+            throw new IllegalArgumentException("--check is for backups: keel backup --check FILE");
         }
         boolean usual = machines == USUAL_MACHINES && months == USUAL_MONTHS;
         if (!usual && !command.equals("demo")) {
@@ -70,6 +76,8 @@ record Request(
         private String clock = "";
         private int machines = USUAL_MACHINES;
         private int months = USUAL_MONTHS;
+        private boolean check;
+        private Path backups;
 
         Options(String command) {
             this.command = command;
@@ -88,6 +96,8 @@ record Request(
                 case "--fresh" -> fresh = true;
                 case "--lan" -> lan = true;
                 case "--https" -> https = true;
+                case "--check" -> check = true;
+                case "--backups" -> backups = Path.of(value(argument, left));
                 default -> {
                     if (argument.startsWith("-") || file != null) {
                         throw new IllegalArgumentException("Not understood: " + argument + "\n" + USAGE);
@@ -98,7 +108,8 @@ record Request(
         }
 
         Request request() {
-            return new Request(command, home, file, port, fresh, lan, https, clock, machines, months);
+            Path kept = backups == null ? home.resolve("backups") : backups;
+            return new Request(command, home, file, port, fresh, lan, https, clock, machines, months, check, kept);
         }
     }
 

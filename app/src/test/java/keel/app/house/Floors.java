@@ -7,7 +7,8 @@ final class Floors {
 
     /** From the ground up; a room asks only those before it. Rooms in one line do not know each other. */
     static final List<List<String>> ALL = List.of(
-            List.of("base", "shell"),
+            List.of("base"),
+            List.of("shell"),
             List.of("people"),
             List.of("fleet"),
             List.of("standing", "air"),

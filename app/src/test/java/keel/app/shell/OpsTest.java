@@ -8,13 +8,20 @@ import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import keel.app.base.PictureFiles;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -71,42 +78,141 @@ class OpsTest {
     @Test
     void aBackupRestoresRecordsAndPhotos() throws Exception {
         Path home = shop("records");
-        String photo = "photos/ab/" + "ab".repeat(32);
+        String photo = photo("picture");
         Files.createDirectories(home.resolve(photo).getParent());
         Files.writeString(home.resolve(photo), "picture");
         Path file = folder.resolve("keel.zip");
         Backup.write(home, file);
         Path restored = folder.resolve("new/home");
-        Backup.restore(file, restored);
+        Restore.of(file, restored);
         assertThat(read(restored)).isEqualTo("records");
         assertThat(restored.resolve(photo)).hasContent("picture");
         assertThatExceptionOfType(FileAlreadyExistsException.class).isThrownBy(() -> Backup.write(home, file));
     }
 
+    private static String photo(String content) {
+        String hash = PictureFiles.hash(content.getBytes());
+        return "photos/" + hash.substring(0, 2) + "/" + hash;
+    }
+
+    /** What was there stays beside, whatever it was; a home in which the application runs is left alone. */
     @Test
-    void aHomeInUseIsNeverRestoredOver() throws Exception {
+    void whatWasThereIsKeptAsideAndAHomeInUseIsNeverTouched() throws Exception {
         Path file = folder.resolve("keel.zip");
         Backup.write(shop("old"), file);
         Path used = Files.createDirectories(folder.resolve("used"));
         Files.writeString(used.resolve("anything"), "x");
-        assertThatIllegalArgumentException()
-                .isThrownBy(() -> Backup.restore(file, used))
-                .withMessageContaining("not empty");
+        try (HomeLock running = HomeLock.of(used)) {
+            assertThatIllegalArgumentException()
+                    .isThrownBy(() -> Restore.of(file, used))
+                    .withMessageContaining("Another Vigilant Keel is running");
+        }
         assertThat(used.resolve("anything")).hasContent("x");
+        assertThat(Restore.of(file, used)).contains("What was there is kept in");
+        assertThat(read(used)).isEqualTo("old");
+        try (Stream<Path> beside = Files.list(folder)) {
+            assertThat(beside.filter(p -> p.getFileName().toString().startsWith("used-before-"))
+                            .map(p -> p.resolve("anything")))
+                    .singleElement()
+                    .satisfies(kept -> assertThat(kept).hasContent("x"));
+        }
+    }
+
+    /** A byte that fell over anywhere in what was packed is found before anything is touched. */
+    @Test
+    void aDamagedBackupIsFoundWhereverTheDamageIs() throws Exception {
+        Path home = shop("records");
+        Files.createDirectories(home.resolve(photo("picture")).getParent());
+        Files.writeString(home.resolve(photo("picture")), "picture");
+        Path file = folder.resolve("keel.zip");
+        Backup.write(home, file);
+        assertThat(BackupCheck.of(file).photos()).isEqualTo(1);
+        byte[] whole = Files.readAllBytes(file);
+        Path bent = folder.resolve("bent.zip");
+        Path into = folder.resolve("into");
+        int found = 0;
+        for (int at = 60; at < whole.length - 400; at += 97) {
+            byte[] bytes = whole.clone();
+            bytes[at] ^= 0x55;
+            Files.write(bent, bytes);
+            try {
+                BackupCheck.of(bent);
+            } catch (IllegalArgumentException e) {
+                found++;
+                assertThatIllegalArgumentException().isThrownBy(() -> Restore.of(bent, into));
+            }
+            assertThat(into).doesNotExist();
+        }
+        assertThat(found).isGreaterThan((whole.length - 460) / 97 * 9 / 10);
+        Files.write(bent, Arrays.copyOf(whole, whole.length / 2));
+        assertThatIllegalArgumentException().isThrownBy(() -> BackupCheck.of(bent));
+    }
+
+    /** One of version 1, as the first releases made them, has no sums: it is opened all the same. */
+    @Test
+    void anOldBackupIsReadAndItsPhotosAreHeldAgainstTheirNames() throws Exception {
+        Path home = shop("first release");
+        Path database = home.resolve("keel.mv.db");
+        Path good = old("good.zip", database, photo("picture"), "picture");
+        Path restored = folder.resolve("restored");
+        Restore.of(good, restored);
+        assertThat(read(restored)).isEqualTo("first release");
+        Path swapped = old("swapped.zip", database, photo("picture"), "another");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> BackupCheck.of(swapped))
+                .withMessageContaining("another picture");
+    }
+
+    private Path old(String name, Path database, String photo, String content) throws IOException {
+        Path file = folder.resolve(name);
+        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+            zip.putNextEntry(new ZipEntry("manifest.json"));
+            zip.write("{\"format\":\"vigilant-keel-backup\",\"version\":1,\"madeAt\":\"2026-01-01T00:00:00Z\"}"
+                    .getBytes());
+            zip.putNextEntry(new ZipEntry("keel.mv.db"));
+            Files.copy(database, zip);
+            zip.putNextEntry(new ZipEntry(photo));
+            zip.write(content.getBytes());
+        }
+        return file;
+    }
+
+    @Test
+    void oneADayOfSevenAndOneAWeekOfEightAreKept() {
+        List<LocalDate> days = LocalDate.of(2026, 1, 1)
+                .datesUntil(LocalDate.of(2026, 4, 1))
+                .sorted(Comparator.reverseOrder())
+                .toList();
+        Set<LocalDate> kept = BackupShelf.keep(days);
+        assertThat(kept).hasSize(7 + 7 - 1).containsAll(days.subList(0, 7));
+        assertThat(kept).contains(LocalDate.of(2026, 3, 22), LocalDate.of(2026, 2, 15));
+        assertThat(BackupShelf.keep(days.subList(0, 3))).hasSize(3);
+        assertThat(BackupShelf.keep(List.of())).isEmpty();
+    }
+
+    @Test
+    void aHomeIsClosedToOthers() throws IOException {
+        Path home = Files.createDirectories(folder.resolve("home"));
+        Files.writeString(home.resolve("keel.mv.db"), "x");
+        Home.closeToOthers(home);
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(home)))
+                .isEqualTo("rwx------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(home.resolve("keel.mv.db"))))
+                .isEqualTo("rw-------");
     }
 
     @Test
     void whatIsNoBackupIsRefused() throws IOException {
         Path text = Files.writeString(folder.resolve("a.zip"), "not a zip at all");
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> Backup.restore(text, folder.resolve("h1")))
+                .isThrownBy(() -> Restore.of(text, folder.resolve("h1")))
                 .withMessageContaining("no backup");
         Path other = zip("b.zip", List.of("readme.txt"));
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> Backup.restore(other, folder.resolve("h2")))
+                .isThrownBy(() -> Restore.of(other, folder.resolve("h2")))
                 .withMessageContaining("no backup");
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> Backup.restore(folder.resolve("none.zip"), folder.resolve("h3")))
+                .isThrownBy(() -> Restore.of(folder.resolve("none.zip"), folder.resolve("h3")))
                 .withMessageContaining("no file");
     }
 
@@ -114,7 +220,7 @@ class OpsTest {
     void aBackupThatReachesOutOfItsFolderIsRefusedWholly() throws IOException {
         Path hostile = zip("c.zip", List.of("keel.mv.db", "../../escaped"));
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> Backup.restore(hostile, folder.resolve("deep/home")))
+                .isThrownBy(() -> Restore.of(hostile, folder.resolve("deep/home")))
                 .withMessageContaining("does not belong");
         assertThat(folder.resolve("deep/home")).doesNotExist();
         assertThat(folder.resolve("escaped")).doesNotExist();
@@ -138,6 +244,7 @@ class OpsTest {
         Path home = Files.createDirectories(folder.resolve("home"));
         try (Connection connection = DriverManager.getConnection(url(home), "keel", "")) {
             connection.createStatement().execute("create table if not exists t(x varchar)");
+            connection.createStatement().execute("create table if not exists flyway_schema_history(v int)");
             connection.createStatement().execute("insert into t values ('" + content + "')");
         }
         return home;

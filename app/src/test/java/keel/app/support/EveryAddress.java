@@ -159,6 +159,7 @@ public final class EveryAddress {
     private static final Map<String, String> SUBJECTS = new LinkedHashMap<>();
 
     static {
+        SUBJECTS.put("/setup/backups", "select code from machine where false"); // files, none in a test
         SUBJECTS.put("/setup/models", "select code from machine_model order by id");
         SUBJECTS.put("/setup/machines", "select code from machine order by id");
         SUBJECTS.put("/bench/models", "select code from machine_model order by id");

@@ -12,6 +12,7 @@ import keel.app.fleet.ShopSettings;
 import keel.app.floor.Handbook;
 import keel.app.people.Actor;
 import keel.app.people.Role;
+import keel.app.shell.DailyBackups;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Controller;
@@ -41,12 +42,14 @@ public class Frame {
     private final ShopSettings settings;
     private final Air air;
     private final Handbook handbook;
+    private final DailyBackups backups;
     private final Clock clock;
 
-    Frame(ShopSettings settings, Air air, Handbook handbook, Clock clock) {
+    Frame(ShopSettings settings, Air air, Handbook handbook, DailyBackups backups, Clock clock) {
         this.settings = settings;
         this.air = air;
         this.handbook = handbook;
+        this.backups = backups;
         this.clock = clock;
     }
 
@@ -58,6 +61,11 @@ public class Frame {
     /** Rooms whose air somebody has read, for the top line; three at most. */
     public List<Air.RoomNow> rooms() {
         return air.rooms().stream().filter(r -> r.at() != null).limit(3).toList();
+    }
+
+    /** The backups that make themselves; asked for the owner only. */
+    public DailyBackups.Shelf backups() {
+        return backups.shelf();
     }
 
     /** A place of the spine with the key that leads there after {@code g}. */
