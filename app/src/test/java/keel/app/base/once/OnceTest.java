@@ -60,7 +60,8 @@ class OnceTest extends PageTest {
     }
 
     private String run(String job) {
-        return "{\"machine\":\"%s\",\"startedAt\":\"2025-03-01T08:00:00Z\",\"endedAt\":\"2025-03-01T12:00:00Z\",\"outcome\":\"GOOD\",\"layers\":400,\"layerExposureS\":2.4,\"resinMl\":40,\"job\":\"%s\"}"
+        return ("{\"machine\":\"%s\",\"startedAt\":\"2025-03-01T08:00:00Z\",\"endedAt\":\"2025-03-01T12:00:00Z\","
+                        + "\"outcome\":\"GOOD\",\"layers\":400,\"layerExposureS\":2.4,\"resinMl\":40,\"job\":\"%s\"}")
                 .formatted(machine, job);
     }
 
