@@ -7,6 +7,7 @@ import './timers.js';
 import './stopwatch.js';
 import './photo-spots.js';
 import './connection.js';
+import './door.js';
 import './file-size.js';
 import './looks.js';
 import './drafts.js';

@@ -13,6 +13,7 @@ import keel.app.base.Remembered;
 import keel.app.base.Seen;
 import keel.app.base.ShopZone;
 import keel.app.people.Actor;
+import keel.app.people.IdleTime;
 import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.Plain;
@@ -23,7 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Name and zone of the shop, and its own figures in place of the defaults. Read on every page, so kept in memory. */
 @Service
 @Transactional
-public class ShopSettings implements ShopZone {
+public class ShopSettings implements ShopZone, IdleTime {
 
     private static final String WAS = "was.";
 
@@ -60,6 +61,12 @@ public class ShopSettings implements ShopZone {
     @Transactional(readOnly = true)
     public Defaults defaults() {
         return now().defaults();
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public double idleMinutes() {
+        return now().defaults().value("door.idleMinutes");
     }
 
     public void rename(String name, String zone) {

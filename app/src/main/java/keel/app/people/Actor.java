@@ -11,8 +11,9 @@ import org.springframework.security.core.context.SecurityContextHolder;
  * Who is doing something.
  *
  * @param via how, where it was not by sign-in: "PIN" or the name of a token, else null
+ * @param door of the person when they came in; when it has grown since, they are out
  */
-public record Actor(long personId, String signIn, String displayName, Role role, String via)
+public record Actor(long personId, String signIn, String displayName, Role role, String via, int door)
         implements Principal, Serializable {
 
     @Override

@@ -21,8 +21,13 @@ class ApiToken {
     @Enumerated(EnumType.STRING)
     Role role;
 
+    @Enumerated(EnumType.STRING)
+    TokenScope scope = TokenScope.ALL;
+
     String tokenHash;
     Long madeBy;
     Instant madeAt;
+    Instant endsAt;
+    Instant lastUsedAt;
     Instant revokedAt;
 }

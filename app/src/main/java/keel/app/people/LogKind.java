@@ -45,7 +45,8 @@ public enum LogKind {
     FINISHED("Finishing"),
     WASTE("Waste"),
     INCIDENT("Incident"),
-    FAN("Fan");
+    FAN("Fan"),
+    SIGN_IN_REFUSED("Sign-in refused");
 
     private final String words;
 

@@ -16,22 +16,25 @@ public class PasswordSignIn implements AuthenticationProvider {
 
     private final People people;
     private final Throttle throttle;
+    private final Refusals refusals;
 
-    PasswordSignIn(People people, Throttle throttle) {
+    PasswordSignIn(People people, Throttle throttle, Refusals refusals) {
         this.people = people;
         this.throttle = throttle;
+        this.refusals = refusals;
     }
 
     @Override
     public Authentication authenticate(Authentication attempt) {
         String address = attempt.getDetails() instanceof WebAuthenticationDetails d ? d.getRemoteAddress() : "";
-        if (!throttle.allows(attempt.getName(), address)) {
+        if (!throttle.takes(attempt.getName(), address)) {
+            refusals.tooMany(attempt.getName(), address);
             throw new LockedException("Too many wrong tries.");
         }
         Actor actor = people.byPassword(attempt.getName(), String.valueOf(attempt.getCredentials()))
                 .orElse(null);
         if (actor == null) {
-            throttle.wrong(attempt.getName(), address);
+            refusals.wrong(attempt.getName(), address, "password");
             throw new BadCredentialsException("Wrong name or password.");
         }
         throttle.right(attempt.getName(), address);

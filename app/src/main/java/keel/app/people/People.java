@@ -5,12 +5,14 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
@@ -27,7 +29,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Transactional
 public class People {
 
-    private static final int SHORTEST_PASSWORD = 10;
+    private static final Duration USE_NOTED_EVERY = Duration.ofHours(1);
 
     private final Persons persons;
     private final ApiTokens tokens;
@@ -53,7 +55,15 @@ public class People {
     public record PersonView(long id, String signIn, String name, Role role, boolean active, boolean hasPin) {}
 
     /** A token as pages show it; the token itself is shown once, when it is made. */
-    public record TokenView(long id, String name, Role role, Instant madeAt, Instant revokedAt) {}
+    public record TokenView(
+            long id,
+            String name,
+            Role role,
+            TokenScope scope,
+            Instant madeAt,
+            Instant endsAt,
+            Instant lastUsedAt,
+            Instant revokedAt) {}
 
     @Transactional(readOnly = true)
     public boolean nobodyYet() {
@@ -92,8 +102,8 @@ public class People {
         }
         findings.text(name, 80, "name", "The name");
         findings.when(role == null, "role", "Choose a role.");
-        checkPassword(password, findings);
-        checkPin(pin, findings);
+        SecretRules.password(password, known(signIn, name), findings);
+        SecretRules.pin(pin, findings);
         Refused.unless(findings);
         Person person = new Person();
         person.signIn = signIn.toLowerCase(Locale.ROOT);
@@ -140,17 +150,34 @@ public class People {
                 password == null || !encoder.matches(password, person.passwordHash),
                 "password",
                 "That is not the present password.");
-        checkPin(pin, findings);
+        SecretRules.pin(pin, findings);
         Refused.unless(findings);
         person.pinHash = blank(pin) ? null : encoder.encode(pin);
     }
 
+    /**
+     * Asks whoever is signed in for their password again, before what only they may do.
+     *
+     * @throws Refused at {@code own} if it is another
+     */
     @Transactional(readOnly = true)
+    public void confirm(String password) {
+        if (password == null || !encoder.matches(password, self().passwordHash)) {
+            throw new Refused("own", "Say your own password again: this is the owner's matter.");
+        }
+    }
+
     public Optional<Actor> byPassword(String signIn, String password) {
         Optional<Person> person = persons.active(signIn == null ? "" : signIn.strip());
         // the same work whether or not the person exists, so that the time taken does not tell
         String hash = person.map(p -> p.passwordHash).orElseGet(this::noHash);
-        return encoder.matches(password == null ? "" : password, hash) ? person.map(Person::actor) : Optional.empty();
+        String given = password == null ? "" : password;
+        if (given.length() > SecretRules.LONGEST || !encoder.matches(given, hash)) {
+            return Optional.empty();
+        }
+        person.filter(p -> encoder.upgradeEncoding(p.passwordHash))
+                .ifPresent(p -> p.passwordHash = encoder.encode(given));
+        return person.map(Person::actor);
     }
 
     @Transactional(readOnly = true)
@@ -164,7 +191,7 @@ public class People {
     @Transactional(readOnly = true)
     public boolean mayStay(Actor actor) {
         return persons.findById(actor.personId())
-                .map(p -> p.active && p.role.atLeast(actor.role()))
+                .map(p -> p.active && p.role.atLeast(actor.role()) && p.door == actor.door())
                 .orElse(false);
     }
 
@@ -182,12 +209,22 @@ public class People {
                 .toList();
     }
 
-    /** Makes a token and answers it; it cannot be shown again. */
+    /** Makes a token for all that its role may, without an end, and answers it; it cannot be shown again. */
     public String makeToken(String name, Role role) {
+        return makeToken(name, role, TokenScope.ALL, null);
+    }
+
+    /**
+     * Makes a token and answers it; it cannot be shown again.
+     *
+     * @param endsAt from when on it is not taken any more; null if it goes on
+     */
+    public String makeToken(String name, Role role, TokenScope scope, Instant endsAt) {
         Actor owner = Actor.require(Role.OWNER);
         Findings findings = new Findings();
         findings.text(name, 80, "name", "What the token is for");
         findings.when(role == null, "role", "Choose a role.");
+        findings.when(endsAt != null && !endsAt.isAfter(clock.instant()), "endsAt", "That end has passed already.");
         Refused.unless(findings);
         byte[] bits = new byte[32];
         random.nextBytes(bits);
@@ -195,6 +232,8 @@ public class People {
         ApiToken made = new ApiToken();
         made.name = name.strip();
         made.role = role;
+        made.scope = scope;
+        made.endsAt = endsAt;
         made.tokenHash = hash(token);
         made.madeBy = owner.personId();
         made.madeAt = clock.instant();
@@ -213,15 +252,35 @@ public class People {
     @Transactional(readOnly = true)
     public List<TokenView> tokens() {
         return tokens.findAllByOrderByMadeAtDesc().stream()
-                .map(t -> new TokenView(t.id, t.name, t.role, t.madeAt, t.revokedAt))
+                .map(t -> new TokenView(t.id, t.name, t.role, t.scope, t.madeAt, t.endsAt, t.lastUsedAt, t.revokedAt))
                 .toList();
     }
 
+    /** Who speaks by a token: with its role, but never more than its maker still has. */
     @Transactional(readOnly = true)
     public Optional<Actor> byToken(String token) {
-        return tokens.findByTokenHashAndRevokedAtNull(hash(token)).flatMap(t -> persons.findById(t.madeBy)
-                .filter(p -> p.active)
-                .map(p -> new Actor(p.id, p.signIn, p.name, t.role, "token " + t.name)));
+        return taken(token)
+                .flatMap(
+                        t -> persons.findById(t.madeBy).filter(p -> p.active).map(p -> p.actorByToken(t.role, t.name)));
+    }
+
+    private Optional<ApiToken> taken(String token) {
+        return tokens.findByTokenHashAndRevokedAtNull(hash(token))
+                .filter(t -> t.endsAt == null || t.endsAt.isAfter(clock.instant()));
+    }
+
+    /** Whether a token reaches as far as this request; that it was used is written down, once an hour. */
+    public boolean reaches(String token, String method, String path) {
+        return taken(token)
+                .map(t -> {
+                    Instant now = clock.instant();
+                    if (t.lastUsedAt == null
+                            || t.lastUsedAt.plus(USE_NOTED_EVERY).isBefore(now)) {
+                        t.lastUsedAt = now;
+                    }
+                    return t.scope.covers(method, path);
+                })
+                .orElse(false);
     }
 
     private String unknownPersonHash;
@@ -237,20 +296,19 @@ public class People {
         return persons.findById(Actor.current().personId()).orElseThrow(() -> new NotThere("There is no such person."));
     }
 
+    /** Whoever sat in with the old one is out. */
     private void setPassword(Person person, String password) {
         Findings findings = new Findings();
-        checkPassword(password, findings);
+        SecretRules.password(password, known(person.signIn, person.name), findings);
         Refused.unless(findings);
         person.passwordHash = encoder.encode(password);
+        person.door++;
     }
 
-    private static void checkPassword(String password, Findings findings) {
-        int length = password == null ? 0 : password.length();
-        findings.when(length < SHORTEST_PASSWORD || length > 72, "password", "A password has 10 to 72 characters.");
-    }
-
-    private static void checkPin(String pin, Findings findings) {
-        findings.when(!blank(pin) && !pin.matches("\\d{4,8}"), "pin", "A PIN has four to eight digits.");
+    private static List<String> known(String... names) {
+        return Stream.concat(Stream.of("keel", "vigilant", "resin"), Stream.of(names))
+                .filter(n -> n != null && !n.isBlank())
+                .toList();
     }
 
     private static boolean blank(String text) {

@@ -31,15 +31,23 @@ class Person {
     boolean active = true;
     Instant createdAt;
 
+    /** Grows with what ends the sessions that were opened before. */
+    int door;
+
     @Version
     int version;
 
     Actor actor() {
-        return new Actor(id, signIn, name, role, null);
+        return new Actor(id, signIn, name, role, null, door);
     }
 
     /** Rights by PIN end at the keeper's: four digits are not enough for the owner's matters. */
     Actor actorByPin() {
-        return new Actor(id, signIn, name, role == Role.OWNER ? Role.KEEPER : role, "PIN");
+        return new Actor(id, signIn, name, role == Role.OWNER ? Role.KEEPER : role, "PIN", door);
+    }
+
+    /** A token has its own role where that is less, and loses what its maker loses. */
+    Actor actorByToken(Role given, String token) {
+        return new Actor(id, signIn, name, role.atLeast(given) ? given : role, "token " + token, door);
     }
 }

@@ -6,7 +6,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Optional;
+import keel.app.base.ProblemAnswer;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -26,10 +28,15 @@ class TokenFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-        Optional<Actor> actor = header != null && header.regionMatches(true, 0, SCHEME, 0, SCHEME.length())
-                ? people.byToken(header.substring(SCHEME.length()).strip())
-                : Optional.empty();
+        String token = header != null && header.regionMatches(true, 0, SCHEME, 0, SCHEME.length())
+                ? header.substring(SCHEME.length()).strip()
+                : null;
+        Optional<Actor> actor = token == null ? Optional.empty() : people.byToken(token);
         if (actor.isPresent()) {
+            if (!people.reaches(token, request.getMethod(), request.getRequestURI())) {
+                ProblemAnswer.write(response, HttpStatus.FORBIDDEN, "This token does not reach that far.");
+                return;
+            }
             SecurityContext context = SecurityContextHolder.createEmptyContext();
             context.setAuthentication(PasswordSignIn.signedIn(actor.get()));
             SecurityContextHolder.setContext(context);

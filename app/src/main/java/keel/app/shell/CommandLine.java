@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
@@ -79,7 +80,9 @@ public final class CommandLine {
             OUT.println("The last start was cut off while it changed the records' form; they are as before it.");
         }
         try {
-            return spring.run(settings);
+            ConfigurableApplicationContext shop = spring.run(settings);
+            Home.closeToOthers(request.home());
+            return shop;
         } catch (RuntimeException e) {
             SafeMigration.putBack(request.home());
             throw new IllegalArgumentException(why(e, request), e);
@@ -95,6 +98,8 @@ public final class CommandLine {
         properties.put("keel.clock", request.clock());
         properties.put("keel.https", request.https());
         properties.put("keel.backups", backups(request));
+        properties.put("keel.lan", request.lan());
+        properties.put("keel.hosts", request.hosts().toLowerCase(Locale.ROOT));
         properties.put("keel.announced", !request.command().equals("rebuild"));
         properties.put("server.port", request.command().equals("rebuild") ? 0 : request.port());
         properties.put("server.address", request.lan() ? "0.0.0.0" : "127.0.0.1");

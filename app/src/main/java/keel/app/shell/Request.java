@@ -18,7 +18,8 @@ record Request(
         int machines,
         int months,
         boolean check,
-        Path backups) {
+        Path backups,
+        String hosts) {
 
     static final int USUAL_MACHINES = 7;
     static final int USUAL_MONTHS = 14;
@@ -28,7 +29,8 @@ record Request(
     static final String USAGE =
             """
             Usage: keel demo [--port N] [--home DIR] [--fresh] [--lan] [--machines N] [--months N]
-                   keel run [--port N] [--home DIR] [--lan] [--https] [--backups DIR]
+                   keel run [--port N] [--home DIR] [--lan] [--https] [--host NAME]
+                            [--backups DIR]
                    keel backup FILE [--home DIR]
                    keel backup --check FILE
                    keel restore FILE [--home DIR]
@@ -78,6 +80,7 @@ record Request(
         private int months = USUAL_MONTHS;
         private boolean check;
         private Path backups;
+        private String hosts = "";
 
         Options(String command) {
             this.command = command;
@@ -97,6 +100,7 @@ record Request(
                 case "--lan" -> lan = true;
                 case "--https" -> https = true;
                 case "--check" -> check = true;
+                case "--host" -> hosts += (hosts.isEmpty() ? "" : ",") + value(argument, left);
                 case "--backups" -> backups = Path.of(value(argument, left));
                 default -> {
                     if (argument.startsWith("-") || file != null) {
@@ -109,7 +113,8 @@ record Request(
 
         Request request() {
             Path kept = backups == null ? home.resolve("backups") : backups;
-            return new Request(command, home, file, port, fresh, lan, https, clock, machines, months, check, kept);
+            return new Request(
+                    command, home, file, port, fresh, lan, https, clock, machines, months, check, kept, hosts);
         }
     }
 

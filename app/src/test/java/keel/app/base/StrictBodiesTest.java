@@ -100,6 +100,7 @@ class StrictBodiesTest extends AppTest {
                 return -1;
             }
         };
+        request.setPathInfo(request.getRequestURI());
         request.addHeader("Authorization", "Bearer " + token);
         request.setContentType(MediaType.APPLICATION_JSON_VALUE);
         request.setContent(body);

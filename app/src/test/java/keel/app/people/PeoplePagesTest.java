@@ -28,21 +28,23 @@ class PeoplePagesTest extends PageTest {
                 "password",
                 "a-long-password",
                 "pin",
-                "9876");
+                "9463",
+                "own",
+                TestShop.PASSWORD);
         assertThat(page("/setup/people")).contains("Pia");
         assertThat(people.byPassword("pia", "a-long-password")).isPresent();
-        assertThat(people.byPin("pia", "9876")).isPresent();
+        assertThat(people.byPin("pia", "9463")).isPresent();
         long id = people.all().stream()
                 .filter(p -> p.signIn().equals("pia"))
                 .findFirst()
                 .orElseThrow()
                 .id();
-        accepted("/setup/people/" + id, "role", "KEEPER", "active", "true");
+        accepted("/setup/people/" + id, "role", "KEEPER", "active", "true", "own", TestShop.PASSWORD);
         assertThat(people.byPassword("pia", "a-long-password").orElseThrow().role())
                 .isEqualTo(Role.KEEPER);
-        accepted("/setup/people/" + id + "/password", "password", "another-long-one");
+        accepted("/setup/people/" + id + "/password", "password", "another-long-one", "own", TestShop.PASSWORD);
         assertThat(people.byPassword("pia", "a-long-password")).isEmpty();
-        accepted("/setup/people/" + id, "role", "KEEPER");
+        accepted("/setup/people/" + id, "role", "KEEPER", "own", TestShop.PASSWORD);
         assertThat(people.byPassword("pia", "another-long-one"))
                 .as("locked out")
                 .isEmpty();
@@ -72,7 +74,9 @@ class PeoplePagesTest extends PageTest {
                 "password",
                 password,
                 "pin",
-                pin);
+                pin,
+                "own",
+                TestShop.PASSWORD);
         assertThat(shown.status()).isIn(409, 422);
         assertThat(shown.html()).doesNotContain(password);
         assertThat(people.all()).noneMatch(p -> p.signIn().equals("qi"));
@@ -81,8 +85,8 @@ class PeoplePagesTest extends PageTest {
     @Test
     void aTokenIsShownOnceAndWorksUntilItIsRevoked() {
         shop.as("owner");
-        String html =
-                form("/setup/tokens", "name", "dashboard", "role", "OPERATOR").html();
+        String html = form("/setup/tokens", "name", "dashboard", "role", "OPERATOR", "own", TestShop.PASSWORD)
+                .html();
         String token = html.replaceAll("(?s).*(keel_[A-Za-z0-9_-]+).*", "$1");
         assertThat(people.byToken(token)).isPresent();
         assertThat(page("/setup/people")).contains("dashboard").doesNotContain(token);
@@ -119,13 +123,13 @@ class PeoplePagesTest extends PageTest {
     @Test
     void onesOwnPinAsksForThePassword() {
         shop.as("operator");
-        assertThat(form("/account/pin", "password", "not-mine-at-all", "pin", "5555")
+        assertThat(form("/account/pin", "password", "not-mine-at-all", "pin", "5827")
                         .status())
                 .isEqualTo(422);
-        assertThat(people.byPin("operator", "5555")).isEmpty();
-        accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "5555");
-        assertThat(people.byPin("operator", "5555")).isPresent();
-        accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "4321");
+        assertThat(people.byPin("operator", "5827")).isEmpty();
+        accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "5827");
+        assertThat(people.byPin("operator", "5827")).isPresent();
+        accepted("/account/pin", "password", TestShop.PASSWORD, "pin", "4829");
         assertThat(form("/account/password", "old", "not-mine-at-all", "password", "a-new-long-one")
                         .status())
                 .isEqualTo(422);

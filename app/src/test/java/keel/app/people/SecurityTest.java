@@ -99,7 +99,7 @@ class SecurityTest extends AppTest {
                                 .session(session)
                                 .with(csrf())
                                 .param("signIn", "owner")
-                                .param("pin", "4321"))
+                                .param("pin", "4829"))
                         .getRedirectedUrl())
                 .isEqualTo("/fleet");
         String page = send(get("/fleet").session(session)).getContentAsString();
@@ -145,7 +145,7 @@ class SecurityTest extends AppTest {
                         .query(String.class)
                         .list())
                 .isNotEmpty()
-                .allSatisfy(hash -> assertThat(hash).startsWith("{bcrypt}$2a$10$"));
+                .allSatisfy(hash -> assertThat(hash).startsWith("{pbkdf2@SpringSecurity_v5_8}"));
         assertThat(jdbc.sql("select token_hash from api_token")
                         .query(String.class)
                         .list())

@@ -74,13 +74,13 @@ public class TestShop {
         this.standings = standings;
     }
 
-    /** Makes the people once: owner, keeper, operator, each with {@link #PASSWORD} and PIN 4321. */
+    /** Makes the people once: owner, keeper, operator, each with {@link #PASSWORD} and PIN 4829. */
     public void people() {
         if (people.nobodyYet()) {
             signIn(people.first("owner", "Olga", PASSWORD));
-            people.changeOwnPin(PASSWORD, "4321");
-            people.add("keeper", "Kees", Role.KEEPER, PASSWORD, "4321");
-            people.add("operator", "Oda", Role.OPERATOR, PASSWORD, "4321");
+            people.changeOwnPin(PASSWORD, "4829");
+            people.add("keeper", "Kees", Role.KEEPER, PASSWORD, "4829");
+            people.add("operator", "Oda", Role.OPERATOR, PASSWORD, "4829");
         }
     }
 

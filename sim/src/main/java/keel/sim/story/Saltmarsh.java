@@ -127,9 +127,9 @@ public final class Saltmarsh {
     public record PersonSpec(String signIn, String name, String role, String password, String pin) {}
 
     public static final List<PersonSpec> PEOPLE = List.of(
-            new PersonSpec("owner", "Maren", "OWNER", "saltmarsh-owner", "1111"),
-            new PersonSpec("keeper", "Joost", "KEEPER", "saltmarsh-keeper", "2222"),
-            new PersonSpec("operator", "Elin", "OPERATOR", "saltmarsh-operator", "3333"));
+            new PersonSpec("owner", "Maren", "OWNER", "saltmarsh-owner", "7304"),
+            new PersonSpec("keeper", "Joost", "KEEPER", "saltmarsh-keeper", "5186"),
+            new PersonSpec("operator", "Elin", "OPERATOR", "saltmarsh-operator", "2947"));
 
     public static final List<String> ROOMS = List.of("Long Room", "Annexe");
 

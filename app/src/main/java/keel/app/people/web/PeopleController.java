@@ -1,15 +1,23 @@
 package keel.app.people.web;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Instant;
+import java.time.LocalDate;
 import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.base.ShopZone;
 import keel.app.people.Actor;
 import keel.app.people.People;
 import keel.app.people.Role;
+import keel.app.people.Sitting;
+import keel.app.people.TokenScope;
+import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,9 +27,27 @@ import org.springframework.web.bind.annotation.RequestParam;
 class PeopleController {
 
     private final People people;
+    private final Sitting sitting;
+    private final ShopZone zone;
 
-    PeopleController(People people) {
+    PeopleController(People people, Sitting sitting, ShopZone zone) {
         this.people = people;
+        this.sitting = sitting;
+        this.zone = zone;
+    }
+
+    /** What only an owner may do asks for their password again, unless it was said a moment ago. */
+    private void askAgain(String own, HttpServletRequest request) {
+        Actor.require(Role.OWNER);
+        if (!sitting.saidLately(request.getSession())) {
+            people.confirm(own);
+            sitting.said(request.getSession());
+        }
+    }
+
+    @ModelAttribute("askOwn")
+    boolean askOwn(HttpServletRequest request) {
+        return !sitting.saidLately(request.getSession());
     }
 
     record PersonForm(String signIn, String name, Role role, String password, String pin) {}
@@ -32,6 +58,7 @@ class PeopleController {
         model.addAttribute("people", people.all());
         model.addAttribute("tokens", people.tokens());
         model.addAttribute("roles", Role.values());
+        model.addAttribute("scopes", TokenScope.values());
         if (!model.containsAttribute("form")) {
             model.addAttribute("form", new PersonForm("", "", Role.OPERATOR, "", ""));
         }
@@ -39,8 +66,14 @@ class PeopleController {
     }
 
     @PostMapping("/setup/people")
-    String add(PersonForm form, Model model, HttpServletResponse response) {
+    String add(
+            PersonForm form,
+            @RequestParam(required = false) String own,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         try {
+            askAgain(own, request);
             people.add(form.signIn(), form.name(), form.role(), form.password(), form.pin());
             return "redirect:/setup/people";
         } catch (Refused e) {
@@ -53,19 +86,29 @@ class PeopleController {
             @PathVariable long id,
             @RequestParam Role role,
             @RequestParam(defaultValue = "false") boolean active,
+            @RequestParam(required = false) String own,
             Model model,
+            HttpServletRequest request,
             HttpServletResponse response) {
         try {
+            askAgain(own, request);
             people.change(id, role, active);
             return "redirect:/setup/people";
-        } catch (Conflict e) {
+        } catch (Conflict | Refused e) {
             return again(e, new PersonForm("", "", Role.OPERATOR, "", ""), model, response);
         }
     }
 
     @PostMapping("/setup/people/{id}/password")
-    String reset(@PathVariable long id, @RequestParam String password, Model model, HttpServletResponse response) {
+    String reset(
+            @PathVariable long id,
+            @RequestParam String password,
+            @RequestParam(required = false) String own,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         try {
+            askAgain(own, request);
             people.resetPassword(id, password);
             return "redirect:/setup/people";
         } catch (Refused e) {
@@ -74,9 +117,22 @@ class PeopleController {
     }
 
     @PostMapping("/setup/tokens")
-    String makeToken(@RequestParam String name, @RequestParam Role role, Model model, HttpServletResponse response) {
+    String makeToken(
+            @RequestParam String name,
+            @RequestParam Role role,
+            @RequestParam(defaultValue = "ALL") TokenScope scope,
+            @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate until,
+            @RequestParam(required = false) String own,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         try {
-            model.addAttribute("newToken", people.makeToken(name, role));
+            askAgain(own, request);
+            Instant end = until == null
+                    ? null
+                    : until.plusDays(1).atStartOfDay(zone.zone()).toInstant();
+            model.addAttribute("newToken", people.makeToken(name, role, scope, end));
+            model.addAttribute("askOwn", false);
         } catch (Refused e) {
             PageErrors.show(e, model, response);
         }

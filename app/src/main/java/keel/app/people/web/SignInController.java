@@ -2,11 +2,15 @@ package keel.app.people.web;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
+import keel.app.people.FirstCode;
 import keel.app.people.PasswordSignIn;
 import keel.app.people.People;
+import keel.app.people.Refusals;
+import keel.app.people.Sitting;
 import keel.app.people.Throttle;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContext;
@@ -22,13 +26,22 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SignInController {
 
+    private static final String ENDED =
+            "Your sign-in had ended. Nothing was written; go back after this, what you typed is mostly still there.";
+
     private final People people;
     private final Throttle throttle;
+    private final Refusals refusals;
+    private final Sitting sitting;
+    private final FirstCode firstCode;
     private final HttpSessionSecurityContextRepository sessions = new HttpSessionSecurityContextRepository();
 
-    SignInController(People people, Throttle throttle) {
+    SignInController(People people, Throttle throttle, Refusals refusals, Sitting sitting, FirstCode firstCode) {
         this.people = people;
         this.throttle = throttle;
+        this.refusals = refusals;
+        this.sitting = sitting;
+        this.firstCode = firstCode;
     }
 
     @GetMapping("/sign-in")
@@ -36,12 +49,13 @@ class SignInController {
             @RequestParam(required = false) String wrong,
             @RequestParam(required = false) String slow,
             @RequestParam(required = false) String out,
+            @RequestParam(required = false) String ended,
             Model model) {
         String message = slow != null
-                ? "Too many wrong tries. Wait a minute, then try again."
+                ? "Too many wrong tries. Wait a minute, longer after each, then try again."
                 : wrong != null
                         ? "That name and password do not go together. Try again."
-                        : out != null ? "Signed out." : null;
+                        : ended != null ? ENDED : out != null ? "Signed out." : null;
         model.addAttribute("message", message);
         return "people/sign-in";
     }
@@ -51,20 +65,26 @@ class SignInController {
         if (!people.nobodyYet()) {
             return "redirect:/sign-in";
         }
-        model.addAttribute("form", new FirstForm("", "", ""));
+        model.addAttribute("askCode", firstCode.asked());
+        model.addAttribute("form", new FirstForm("", "", "", ""));
         return "people/first";
     }
 
-    record FirstForm(String signIn, String name, String password) {}
+    record FirstForm(String signIn, String name, String password, String code) {}
 
     @PostMapping("/first")
     String first(FirstForm form, Model model, HttpServletRequest request, HttpServletResponse response) {
+        String address = request.getRemoteAddr();
         try {
+            if (!throttle.takes("first", address) || !firstCode.is(form.code())) {
+                throw new Refused("code", "That is not the code on the terminal where Vigilant Keel was started.");
+            }
             signInAs(people.first(form.signIn(), form.name(), form.password()), request, response);
             return "redirect:/setup";
         } catch (Refused e) {
             PageErrors.show(e, model, response);
             model.addAttribute("form", form);
+            model.addAttribute("askCode", firstCode.asked());
             return "people/first";
         }
     }
@@ -84,12 +104,16 @@ class SignInController {
             HttpServletResponse response) {
         String address = request.getRemoteAddr();
         String key = "pin " + signIn;
-        if (!throttle.allows(key, address)) {
-            return handOverAgain("Too many wrong tries. Wait a minute, or sign in with the password.", model, response);
+        if (!throttle.takes(key, address)) {
+            refusals.tooMany(signIn, address);
+            return handOverAgain(
+                    "Too many wrong tries. " + waiting(throttle.wait(key, address)) + " or sign in with the password.",
+                    model,
+                    response);
         }
         var actor = people.byPin(signIn, pin);
         if (actor.isEmpty()) {
-            throttle.wrong(key, address);
+            refusals.wrong(signIn, address, "PIN");
             return handOverAgain("That PIN is not the one of this person.", model, response);
         }
         throttle.right(key, address);
@@ -97,9 +121,60 @@ class SignInController {
         return "redirect:/fleet";
     }
 
+    private static String waiting(Duration left) {
+        long minutes = Math.max(1, (left.toSeconds() + 59) / 60);
+        return minutes == 1 ? "Wait a minute," : "Wait " + minutes + " minutes,";
+    }
+
     private String handOverAgain(String message, Model model, HttpServletResponse response) {
         PageErrors.show(new Refused("pin", message), model, response);
         return handOverForm(model);
+    }
+
+    /** Where a tablet that was left alone asks whether it is still the same person. */
+    @GetMapping("/back-in")
+    String backInForm(@RequestParam(defaultValue = "/fleet") String to, Model model) {
+        Actor actor = Actor.current();
+        model.addAttribute("person", actor.displayName());
+        model.addAttribute(
+                "byPin", people.withPin().stream().anyMatch(p -> p.signIn().equals(actor.signIn())));
+        model.addAttribute("to", local(to));
+        return "people/back-in";
+    }
+
+    @PostMapping("/back-in")
+    String backIn(
+            @RequestParam String secret,
+            @RequestParam(defaultValue = "/fleet") String to,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        String name = Actor.current().signIn();
+        String address = request.getRemoteAddr();
+        if (!throttle.takes("pin " + name, address)) {
+            refusals.tooMany(name, address);
+            PageErrors.show(
+                    new Refused(
+                            "secret",
+                            "Too many wrong tries. " + waiting(throttle.wait("pin " + name, address))
+                                    + " or sign out and in again."),
+                    model,
+                    response);
+            return backInForm(to, model);
+        }
+        var actor = people.byPin(name, secret).or(() -> people.byPassword(name, secret));
+        if (actor.isEmpty()) {
+            refusals.wrong(name, address, "PIN");
+            PageErrors.show(new Refused("secret", "That is not the one of this person."), model, response);
+            return backInForm(to, model);
+        }
+        throttle.right("pin " + name, address);
+        signInAs(actor.get(), request, response);
+        return "redirect:" + local(to);
+    }
+
+    private static String local(String to) {
+        return to.matches("/(?![/\\\\]).*") ? to : "/fleet";
     }
 
     @GetMapping("/account")
@@ -109,9 +184,14 @@ class SignInController {
 
     @PostMapping("/account/password")
     String password(
-            @RequestParam String old, @RequestParam String password, Model model, HttpServletResponse response) {
+            @RequestParam String old,
+            @RequestParam String password,
+            Model model,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         try {
             people.changeOwnPassword(old, password);
+            signInAs(people.byPassword(Actor.current().signIn(), password).orElseThrow(), request, response);
             return "redirect:/account?done";
         } catch (Refused e) {
             PageErrors.show(e, model, response);
@@ -139,5 +219,6 @@ class SignInController {
         context.setAuthentication(authentication);
         SecurityContextHolder.setContext(context);
         sessions.saveContext(context, request, response);
+        sitting.opened(request, actor.via() == null);
     }
 }
