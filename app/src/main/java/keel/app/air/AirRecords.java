@@ -23,9 +23,7 @@ interface AirRecords extends JpaRepository<RoomAirRecord, Long> {
             """
             select r.code, r.name, x.temperatureC, x.humidityPercent, x.at, s.lastTemperatureC, s.lastHumidityPercent,
             s.lastS from RoomCard r
-            left join RoomReading x on x.id = (select max(y.id) from RoomReading y where y.roomId = r.id
-              and not y.withdrawn and y.at = (select max(z.at) from RoomReading z where z.roomId = r.id
-              and not z.withdrawn))
+            left join RoomLastRead l on l.roomId = r.id left join RoomReading x on x.id = l.readingId
             left join SensorRecord s on s.id = (select min(w.id) from SensorRecord w where w.roomId = r.id)
             where r.retiredAt is null order by r.name""")
     List<Latest> latest();

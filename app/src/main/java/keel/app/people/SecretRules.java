@@ -33,8 +33,8 @@ final class SecretRules {
         findings.when(
                 strength.getScore() < LEAST_STRENGTH,
                 "password",
-                "That is guessed too soon. Four words that have nothing to do with each other are hard to guess and easy "
-                        + "to keep.");
+                "That is guessed too soon. Four words that have nothing to do with each other are hard to guess and "
+                        + "easy to keep.");
     }
 
     static void pin(String pin, Findings findings) {

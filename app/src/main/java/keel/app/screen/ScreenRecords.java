@@ -63,9 +63,18 @@ interface ScreenRecords extends JpaRepository<ScreenPhoto, Long> {
             """
             select s.id, s.machineId from ServiceDone s join PartFitted f on f.machineId = s.machineId
             and f.kind = keel.app.fleet.ComponentKind.SCREEN and s.at >= f.fittedAt
-            where s.machineId in ?1 and s.kind = keel.core.standing.ServiceKind.SCREEN_INSPECTED
+            where s.machineId = ?1 and s.kind = keel.core.standing.ServiceKind.SCREEN_INSPECTED
             order by s.at desc, s.id desc""")
-    List<Inspected> inspections(Collection<Long> machines);
+    List<Inspected> inspections(long machine);
+
+    /** The same of all machines. */
+    @Query(
+            """
+            select s.id, s.machineId from ServiceDone s join PartFitted f on f.machineId = s.machineId
+            and f.kind = keel.app.fleet.ComponentKind.SCREEN and s.at >= f.fittedAt
+            where s.kind = keel.core.standing.ServiceKind.SCREEN_INSPECTED
+            order by s.at desc, s.id desc""")
+    List<Inspected> inspections();
 
     /** An inspection in full, and the photograph that it was written down from, null if by eye. */
     record Inspection(long machine, Instant at, boolean clean, String content, Long photo) {}

@@ -35,11 +35,13 @@ public class ScreenShots {
 
     private final PictureFiles files;
     private final ScreenRecords records;
+    private final ScreenSpots spots;
     private final Clock clock;
 
-    ScreenShots(PictureFiles files, ScreenRecords records, Clock clock) {
+    ScreenShots(PictureFiles files, ScreenRecords records, ScreenSpots spots, Clock clock) {
         this.files = files;
         this.records = records;
+        this.spots = spots;
         this.clock = clock;
     }
 
@@ -120,6 +122,7 @@ public class ScreenShots {
     /** An inspection was written down from it. */
     void written(long id, long service) {
         records.findById(id).orElseThrow().serviceId = service;
+        spots.forgetAfterwards();
     }
 
     private static byte[] jpeg(GreyPhoto photo) throws IOException {

@@ -9,11 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import keel.app.base.Remembered;
+import keel.app.bench.ServiceRecorded;
+import keel.app.bench.ServiceWithdrawn;
+import keel.app.fleet.MachineChanged;
 import keel.app.standing.MachineNow;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.ScreenInspection.SpotKind;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
 
 /** Spots of screens as the last inspection since they were fitted says. */
 @Service
@@ -24,6 +30,7 @@ public class ScreenSpots {
     private static final double USUAL_MM = 3;
 
     private final ScreenRecords records;
+    private final Remembered<Map<Long, List<Last>>> lastTwo = new Remembered<>();
 
     ScreenSpots(ScreenRecords records) {
         this.records = records;
@@ -42,20 +49,43 @@ public class ScreenSpots {
 
     /** Inspections since its screen was fitted, the newest first. */
     public List<Last> history(MachineNow m, int most) {
-        return m.screen() == null ? List.of() : history(most, List.of(m)).getOrDefault(m.id(), List.of());
+        return m.screen() == null
+                ? List.of()
+                : said(last(records.inspections(m.id()), most)).getOrDefault(m.id(), List.of());
     }
 
-    /** The last two inspections of each of these machines since its screen was fitted, by the machine's number. */
-    public Map<Long, List<Last>> lastTwo(List<MachineNow> machines) {
-        return history(2, machines);
+    /**
+     * The last two inspections of each machine since its screen was fitted, by the machine's number; kept until
+     * something is done to a screen.
+     */
+    public Map<Long, List<Last>> lastTwo() {
+        return lastTwo.get(() -> said(last(records.inspections(), 2)));
     }
 
-    private Map<Long, List<Last>> history(int most, List<MachineNow> machines) {
-        List<Long> with = machines.stream()
-                .filter(m -> m.screen() != null)
-                .map(MachineNow::id)
-                .toList();
-        List<Long> last = with.isEmpty() ? List.of() : last(records.inspections(with), most);
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void forget(ServiceRecorded done) {
+        lastTwo.forget();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void forget(ServiceWithdrawn undone) {
+        lastTwo.forget();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void forget(MachineChanged changed) {
+        lastTwo.forget();
+    }
+
+    /** A photograph was joined to an inspection. */
+    void forgetAfterwards() {
+        lastTwo.forgetAfterwards();
+    }
+
+    private Map<Long, List<Last>> said(List<Long> last) {
         if (last.isEmpty()) {
             return Map.of();
         }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
 import keel.app.standing.Footprints;
 import keel.app.standing.MachineNow;
@@ -42,11 +43,12 @@ public class ScreenVerdicts {
     /** By the machine's number. */
     public Map<Long, ScreenVerdict> all(List<MachineNow> machines) {
         Map<Long, ScreenVerdict> verdicts = new HashMap<>();
-        Map<Long, List<ScreenSpots.Last>> seen = spots.lastTwo(machines);
+        Map<Long, List<ScreenSpots.Last>> seen = spots.lastTwo();
         Map<Long, List<Footprint.Parts>> printed = footprints.recent(
                 seen.entrySet().stream()
                         .filter(e -> !e.getValue().get(0).spots().isEmpty())
                         .map(Map.Entry::getKey)
+                        .filter(machines.stream().map(MachineNow::id).collect(Collectors.toSet())::contains)
                         .toList(),
                 RUNS);
         Defaults defaults = settings.defaults();
