@@ -11,10 +11,17 @@ interface FootprintRecords extends JpaRepository<RunFootprint, Long> {
 
     @Query(
             """
+            select r.id from RunFact r join RunFootprint f on f.runId = r.id
+            where r.jobKey = lower(?2) and r.machineId = ?1 order by r.startedAt desc""")
+    List<Long> last(long machine, String job, Limit most);
+
+    /** The same on any machine of the same model. */
+    @Query(
+            """
             select r.id from RunFact r join RunFootprint f on f.runId = r.id join MachineCard m on m.id = r.machineId
             where r.jobKey = lower(?2) and m.modelId = (select x.modelId from MachineCard x where x.id = ?1)
-            order by case when r.machineId = ?1 then 0 else 1 end, r.startedAt desc""")
-    List<Long> last(long machine, String job, Limit most);
+            order by r.startedAt desc""")
+    List<Long> lastOfModel(long machine, String job, Limit most);
 
     /** What a run covered. */
     record Covered(long machine, String content) {}

@@ -82,8 +82,11 @@ public class Footprints {
      */
     @Transactional(readOnly = true)
     public Optional<Footprint> last(long machineId, String job) {
-        return records.last(machineId, job == null ? "" : job.strip(), Limit.of(1)).stream()
+        String name = job == null ? "" : job.strip();
+        return records.last(machineId, name, Limit.of(1)).stream()
                 .findFirst()
+                .or(() -> records.lastOfModel(machineId, name, Limit.of(1)).stream()
+                        .findFirst())
                 .flatMap(this::of);
     }
 

@@ -8,3 +8,6 @@ select r.id as room_id, (
   select x.id from room_reading x use index (room_reading_newest) where x.room_id = r.id and not x.withdrawn
   order by x.room_id, x.at desc, x.id desc fetch first row only) as reading_id
 from room r;
+
+-- the last run of a job on a machine
+create index run_job_machine on run (job_key, machine_id, started_at desc);
