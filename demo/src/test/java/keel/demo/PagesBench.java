@@ -68,6 +68,7 @@ class PagesBench {
             "/air",
             "/logbook",
             "/hand-over",
+            "/quick?line=glove",
             "/looks-due",
             "/knowledge",
             "/guides",

@@ -53,8 +53,9 @@ interface WordRecords extends Repository<QuickEntry, Long> {
 
     @Query(
             """
-            select r.machineId, r.layerExposureS from RunFact r where r.startedAt >= ?1
-            and r.startedAt = (select max(x.startedAt) from RunFact x where x.machineId = r.machineId
-            and x.startedAt >= ?1)""")
+            select r.machineId, r.layerExposureS from
+            (select x.machineId as machineId, max(x.startedAt) as at from RunFact x where x.startedAt >= ?1
+            group by x.machineId) l
+            join RunFact r on r.machineId = l.machineId and r.startedAt = l.at""")
     List<Exposure> exposures(Instant since);
 }
