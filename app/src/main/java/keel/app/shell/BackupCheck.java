@@ -55,6 +55,9 @@ record BackupCheck(Instant madeAt, long rows, int photos) {
      * @throws IllegalArgumentException with a sentence that says what is wrong with it
      */
     static BackupCheck unpack(Path file, Path folder) throws IOException {
+        if (!Files.isRegularFile(file)) {
+            throw new IllegalArgumentException("There is no file " + file + ".");
+        }
         try (ZipFile zip = new ZipFile(file.toFile())) {
             JsonNode manifest = Backup.manifest(zip, file);
             requireAll(zip, manifest, file);

@@ -23,9 +23,6 @@ final class Restore {
      *     changed then
      */
     static String of(Path file, Path home) throws IOException {
-        if (!Files.isRegularFile(file)) {
-            throw new IllegalArgumentException("There is no file " + file + ".");
-        }
         Path target = home.toAbsolutePath().normalize();
         Files.createDirectories(target.getParent());
         Path fresh = Files.createTempDirectory(target.getParent(), "restore");

@@ -385,11 +385,19 @@ public class PartLives {
     }
 
     private List<PartAge> all() {
-        return Stream.of(
-                        parts.aged(ComponentKind.FILM, PartUse.UsedPart.FILM.failsBy()),
-                        parts.aged(ComponentKind.SCREEN, PartUse.UsedPart.SCREEN.failsBy()))
-                .flatMap(List::stream)
-                .map(a -> a.part().age(a.inPrint()))
+        return Stream.concat(
+                        aged(ComponentKind.FILM, PartUse.UsedPart.FILM),
+                        aged(ComponentKind.SCREEN, PartUse.UsedPart.SCREEN))
                 .toList();
+    }
+
+    /** Parts of a kind, with whether a print showed by its failure that they were at their end. */
+    private Stream<PartAge> aged(ComponentKind kind, PartUse.UsedPart part) {
+        Map<Long, List<FailureBefore>> failures =
+                parts.failuresOf(part.failsBy()).stream().collect(Collectors.groupingBy(f -> f.machineId));
+        return parts.aged(kind).stream()
+                .map(p -> p.age(p.endedAt != null
+                        && failures.getOrDefault(p.endedOn, List.of()).stream()
+                                .anyMatch(f -> f.inLastPrintBefore(p.endedAt))));
     }
 }

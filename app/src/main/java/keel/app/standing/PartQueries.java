@@ -63,16 +63,11 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
             where p.kind = ?1 and p.machineId is not null order by p.since""")
     List<Span> spansOf(ComponentKind kind);
 
-    /** A part and whether a print showed by its failure that it was at its end. */
-    record Aged(PartAged part, boolean inPrint) {}
+    @Query("select p from PartAged p where p.kind = ?1 and p.model is not null order by p.number")
+    List<PartAged> aged(ComponentKind kind);
 
-    @Query(
-            """
-            select p, case when exists (select 1 from FailureSeen f where f.machineId = p.endedOn and f.cause in ?2
-            and f.seenAt <= p.endedAt and f.seenAt >= (select max(r.startedAt) from RunFact r
-            where r.machineId = p.endedOn and r.startedAt < p.endedAt)) then true else false end
-            from PartAged p where p.kind = ?1 and p.model is not null order by p.number""")
-    List<Aged> aged(ComponentKind kind, Collection<String> causes);
+    @Query("select f from FailureBefore f where f.cause in ?1")
+    List<FailureBefore> failuresOf(Collection<String> causes);
 
     /** What lives are reckoned from, in brief. */
     record Marks(long endsByThemselves, long ends, double used) {}
