@@ -24,7 +24,8 @@ class EntryBench extends AppTest {
     private static final int MANY = 20_000;
     private static final int WARM_UP = 150;
     private static final int REPEAT = 151;
-    private static final double HOURS = 0.5;
+    private static final double HOURS = 0.8;
+    private static final double PRINTED = 0.6;
 
     @Autowired
     private JdbcTemplate jdbc;
@@ -63,7 +64,7 @@ class EntryBench extends AppTest {
 
     private double enter(String machine, double hour) {
         long start = System.nanoTime();
-        shop.run(machine, hour, HOURS / 2);
+        shop.run(machine, hour, PRINTED);
         return (System.nanoTime() - start) / 1e6;
     }
 
@@ -73,7 +74,7 @@ class EntryBench extends AppTest {
         List<Object[]> rows = new ArrayList<>();
         for (int i = 0; i < runs; i++) {
             Timestamp from = Timestamp.from(TestShop.at(1 + HOURS * i));
-            rows.add(new Object[] {id, from, Timestamp.from(TestShop.at(1 + HOURS * i + HOURS / 2))});
+            rows.add(new Object[] {id, from, Timestamp.from(TestShop.at(1 + HOURS * i + PRINTED))});
         }
         jdbc.batchUpdate(
                 "insert into run (machine_id, job, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome, "
