@@ -64,9 +64,12 @@ class PulledPlugTest {
                 .startsWith("0\n");
         assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString()))
                 .startsWith("0\n");
+        assertThat(KeelProcess.errand("backup", "--check", backup.toString()))
+                .startsWith("0\n")
+                .contains("every sum holds");
         assertThat(KeelProcess.errand("restore", backup.toString(), "--home", home.toString()))
-                .startsWith("1\n")
-                .contains("not empty");
+                .startsWith("0\n")
+                .contains("What was there is kept in");
         return home;
     }
 

@@ -49,7 +49,7 @@ public class FilmPacks {
             Findings findings = new Findings();
             findings.text(supplier, 80, "supplier", "The supplier");
             findings.when(lot != null && lot.length() > 60, "lot", "A lot may have 60 characters at most.");
-            findings.when(!MATERIALS.contains(material), "material", "Choose the material.");
+            findings.when(material == null || !MATERIALS.contains(material), "material", "Choose the material.");
             findings.range(thicknessMm, 0.02, 1, "thicknessMm", "The thickness", "mm");
             findings.range(lengthMm, 20, 5000, "lengthMm", "The length of a sheet", "mm");
             findings.range(widthMm, 20, 5000, "widthMm", "The width of a sheet", "mm");

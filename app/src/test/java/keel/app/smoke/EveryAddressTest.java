@@ -2,8 +2,10 @@ package keel.app.smoke;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import keel.app.Keel;
 import keel.app.support.EveryAddress;
+import keel.app.support.EveryWrite;
 import keel.app.support.QueryCounting;
 import keel.app.support.TestShop;
 import keel.core.standing.MachineKind;
@@ -70,5 +72,19 @@ class EveryAddressTest {
         EveryAddress every = new EveryAddress(mvc, mappings, jdbc);
         assertThat(every.wrong()).isEmpty();
         assertThat(every.asked()).isGreaterThan(250);
+    }
+
+    @Test
+    @Order(3)
+    void nonsenseIsRefusedInWordsEverywhere() throws IOException {
+        EveryWrite every = new EveryWrite(mvc, mappings, jdbc);
+        assertThat(every.broken()).isEmpty();
+        assertThat(every.sent()).isGreaterThan(2000);
+    }
+
+    @Test
+    @Order(4)
+    void nobodyWritesAnywhereWithoutSigningIn() throws Exception {
+        assertThat(new EveryWrite(mvc, mappings, jdbc).openToNobody()).isEmpty();
     }
 }

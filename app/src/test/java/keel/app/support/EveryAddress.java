@@ -3,17 +3,9 @@ package keel.app.support;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
-import java.util.stream.IntStream;
-import keel.app.stores.IncidentKind;
-import keel.core.guide.Procedures;
-import keel.core.screen.TestPattern;
-import keel.core.standing.ServiceKind;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.core.Authentication;
@@ -22,7 +14,6 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.web.bind.annotation.RequestMethod;
-import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /**
@@ -37,28 +28,18 @@ public final class EveryAddress {
             "/api/v1/film/spacer", "?spanMm=144&strainPercent=1",
             "/api/v1/screen/test-picture", "?pattern=WHITE&pixelsX=1280&pixelsY=720");
 
-    private static final Pattern VARIABLE = Pattern.compile("\\{(\\w+)(?::([^}]*))?}");
     private static final int BROKE = 599;
     private static final String NOBODYS = "nobodys";
-    /** Of long lists a few: the first and the last. */
-    private static final int MOST = 4;
-
-    /** Of one pattern so many addresses; a picture takes long to make. */
-    private static final int MOST_PAGES = 12;
-
-    private static final int MOST_FILES = 2;
 
     private final MockMvc mvc;
-    private final RequestMappingHandlerMapping mappings;
-    private final JdbcClient jdbc;
+    private final Addresses addresses;
     private final Authentication who = SecurityContextHolder.getContext().getAuthentication();
     private final Map<String, Exception> broke = new LinkedHashMap<>();
     private int asked;
 
     public EveryAddress(MockMvc mvc, RequestMappingHandlerMapping mappings, JdbcClient jdbc) {
         this.mvc = mvc;
-        this.mappings = mappings;
-        this.jdbc = jdbc;
+        this.addresses = new Addresses(mappings, jdbc, true);
     }
 
     /** How many addresses were asked for. */
@@ -69,8 +50,8 @@ public final class EveryAddress {
     /** What answered otherwise, a line each; the whole list is empty where all is well. */
     public List<String> wrong() {
         List<String> wrong = new ArrayList<>();
-        for (String pattern : patterns()) {
-            for (String name : filled(pattern)) {
+        for (String pattern : addresses.patterns(RequestMethod.GET)) {
+            for (String name : addresses.filled(pattern)) {
                 String path = name + ASKED_WITH.getOrDefault(pattern, "");
                 int status = status(path);
                 boolean sensible = status == 200 || status == 404 && pattern.contains("{");
@@ -79,7 +60,7 @@ public final class EveryAddress {
                 }
             }
             if (pattern.contains("{")) {
-                String unknown = VARIABLE.matcher(pattern).replaceAll(NOBODYS);
+                String unknown = Addresses.VARIABLE.matcher(pattern).replaceAll(NOBODYS);
                 int status = status(unknown);
                 boolean unreadable = status == 400 && pattern.startsWith("/api/");
                 if (status != 404 && !unreadable) {
@@ -88,124 +69,6 @@ public final class EveryAddress {
             }
         }
         return wrong;
-    }
-
-    private List<String> patterns() {
-        return mappings.getHandlerMethods().keySet().stream()
-                .filter(EveryAddress::answersGet)
-                .flatMap(i -> i.getPatternValues().stream())
-                .filter(p -> !p.startsWith("/error") && !p.startsWith("/api/docs") && !p.startsWith("/control"))
-                .distinct()
-                .sorted()
-                .toList();
-    }
-
-    private static boolean answersGet(RequestMappingInfo info) {
-        return info.getMethodsCondition().getMethods().contains(RequestMethod.GET);
-    }
-
-    /** The pattern with every name that can stand in it. */
-    private List<String> filled(String pattern) {
-        List<String> paths = new ArrayList<>(List.of(pattern));
-        Matcher variables = VARIABLE.matcher(pattern);
-        while (variables.find()) {
-            List<String> values = values(pattern, variables.group(1), variables.group(2));
-            List<String> next = new ArrayList<>();
-            for (String path : paths) {
-                for (String value : values) {
-                    next.add(path.replace(variables.group(), value));
-                }
-            }
-            paths = next;
-        }
-        return few(paths, pattern.matches(".*\\.(png|zip|wav|stl)") ? MOST_FILES : MOST_PAGES);
-    }
-
-    /** Evenly over the whole list, the first one always. */
-    private static List<String> few(List<String> paths, int most) {
-        return paths.size() <= most
-                ? paths
-                : IntStream.range(0, most)
-                        .mapToObj(i -> paths.get(i * paths.size() / most))
-                        .toList();
-    }
-
-    private List<String> values(String pattern, String variable, String among) {
-        if (among != null) {
-            return List.of(among.split("\\|"));
-        }
-        return switch (variable) {
-            case "kind" -> pattern.startsWith("/incidents") ? names(IncidentKind.values()) : kinds(pattern);
-            case "procedure" -> procedures();
-            case "pattern", "picture" -> names(TestPattern.values());
-            case "place" -> List.of("centre");
-            case "set" -> List.of("steps");
-            case "resin" -> codes("select code from resin where retired_at is null order by id");
-            case "machine" -> codes("select code from machine order by id");
-            case "item" -> codes("select code from stock_item where retired_at is null order by id");
-            case "room" -> codes("select code from room order by id");
-            default -> byPlace(pattern);
-        };
-    }
-
-    private static List<String> kinds(String pattern) {
-        return names(pattern.contains("/do/") ? new ServiceKind[] {ServiceKind.CLEAN_UP} : ServiceKind.values());
-    }
-
-    private static List<String> procedures() {
-        return Procedures.shipped().all().stream().map(p -> p.code()).toList();
-    }
-
-    private static final Map<String, String> SUBJECTS = new LinkedHashMap<>();
-
-    static {
-        SUBJECTS.put("/setup/backups", "select code from machine where false"); // files, none in a test
-        SUBJECTS.put("/setup/models", "select code from machine_model order by id");
-        SUBJECTS.put("/setup/machines", "select code from machine order by id");
-        SUBJECTS.put("/bench/models", "select code from machine_model order by id");
-        SUBJECTS.put("/bench/screens", "select code from component where kind = 'SCREEN' order by id");
-        SUBJECTS.put("/stores/bottles", "select code from bottle order by id");
-        SUBJECTS.put("/stores/resins", "select code from resin where retired_at is null order by id");
-        SUBJECTS.put("/air/rooms", "select code from room order by id");
-        SUBJECTS.put("/air/parts", "select id from air_part where retired_at is null order by id");
-        SUBJECTS.put("/vats", "select code from component where kind = 'VAT' order by id");
-        SUBJECTS.put("/failures", "select id from failure where not withdrawn order by id");
-        SUBJECTS.put("/api/v1/failures", "select id from failure where not withdrawn order by id");
-        SUBJECTS.put("/photos", "select id from photo order by id");
-        SUBJECTS.put("/guides", "select id from guide_session order by id");
-        SUBJECTS.put("/runs/{id}/now", "select id from run where ended_at is null and not withdrawn");
-        SUBJECTS.put("/runs", "select id from run where ended_at is not null and not withdrawn order by id");
-        SUBJECTS.put("/costs/runs", "select id from run where ended_at is not null and not withdrawn order by id");
-        SUBJECTS.put("/api/v1/runs/{id}/footprint", "select distinct run_id from run_footprint order by run_id");
-        SUBJECTS.put("/api/v1/runs", "select id from run where not withdrawn order by id");
-        SUBJECTS.put("/machines/{code}/screen/photos", "select id from screen_photo where false");
-        SUBJECTS.put("/machines", "select code from machine order by id");
-        SUBJECTS.put("/api/v1/machines", "select code from machine order by id");
-        SUBJECTS.put("/instruments", "select code from machine order by id");
-        SUBJECTS.put("/help", "values ('fleet'), ('programs')");
-        SUBJECTS.put("/knowledge/causes", "values ('film-worn')");
-    }
-
-    private List<String> byPlace(String pattern) {
-        return SUBJECTS.entrySet().stream()
-                .filter(s -> pattern.startsWith(s.getKey()))
-                .findFirst()
-                .map(s -> codes(s.getValue()))
-                .orElseThrow(() -> new AssertionError("What stands in " + pattern + "? Say it here."));
-    }
-
-    private List<String> codes(String sql) {
-        List<String> all = jdbc.sql(sql).query(String.class).list();
-        if (all.size() <= 2 * MOST) {
-            return all;
-        }
-        List<String> few = new ArrayList<>(all.subList(0, MOST));
-        few.addAll(all.subList(all.size() - MOST, all.size()));
-        return few;
-    }
-
-    private static List<String> names(Enum<?>[] values) {
-        return Arrays.stream(values).map(Enum::name).toList();
     }
 
     /** The status, where it leads elsewhere that of where it led to; 599 where it broke. */

@@ -74,6 +74,9 @@ class KnowledgeController {
             Model model,
             HttpServletResponse response) {
         Actor.require(Role.OWNER);
+        if (shipped.cause(code).isEmpty()) {
+            throw new NotThere("There is no cause " + code + ".");
+        }
         try {
             Tuning tuning = read(code, form);
             if (form.containsKey("save")) {
