@@ -2,10 +2,14 @@ package keel.app.failures;
 
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import keel.app.base.Conflict;
+import keel.app.base.EditedMeanwhile;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -58,6 +62,21 @@ public class Verdicts {
      * until a good print since the failure has got past the point where it failed; from then on it is found by itself.
      */
     public FailureView nameCause(long id, String cause, String certainty, String note) {
+        return nameCause(id, cause, certainty, note, Seen.NOTHING);
+    }
+
+    /** What the failure is put down to now, in the words of its form. */
+    public Map<String, Object> stands(FailureView failure) {
+        Map<String, Object> stands = new LinkedHashMap<>();
+        stands.put("Cause", failure.cause() == null ? null : knowledge.nameOf(failure.cause()));
+        stands.put(
+                "How sure",
+                failure.certainty() == null ? null : failure.certainty().words());
+        return stands;
+    }
+
+    /** @throws EditedMeanwhile if somebody else named another since it was seen */
+    public FailureView nameCause(long id, String cause, String certainty, String note, Seen seen) {
         Actor actor = Actor.current();
         Failure failure = failures.record(id);
         Findings findings = new Findings();
@@ -74,6 +93,7 @@ public class Verdicts {
                 "Name the cause, or say that it is unknown.");
         Refused.unless(findings);
         occupancy.lock(failure.machineId);
+        seen.check("cause", stands(failures.one(id)));
         failure.cause = named ? cause : null;
         failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
         failure.causeAt = clock.instant();

@@ -33,6 +33,7 @@ import org.springframework.stereotype.Service;
 public class DailyBackups implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(DailyBackups.class);
+    private static final long SPARE_BYTES = 100_000_000;
     private static final Duration FIRST_LOOK = Duration.ofMinutes(3);
     private static final Duration LOOK_EVERY = Duration.ofMinutes(30);
 
@@ -129,6 +130,7 @@ public class DailyBackups implements DisposableBean {
         try {
             Files.createDirectories(shelf.folder());
             Home.closeToOthers(shelf.folder());
+            requireRoom();
             try (Connection connection = database.getConnection();
                     OutputStream out = Files.newOutputStream(part)) {
                 Backup.write(connection, home, now, out);
@@ -144,6 +146,20 @@ public class DailyBackups implements DisposableBean {
         } finally {
             delete(part);
         }
+    }
+
+    /** A backup must not fill the disk on which the records are written. */
+    private void requireRoom() throws IOException {
+        long needed = 2 * size(home.resolve(SafeMigration.DATABASE)) + SPARE_BYTES;
+        long free = Files.getFileStore(shelf.folder()).getUsableSpace();
+        if (free < needed) {
+            throw new IOException("%d MB are free in %s and about %d are needed"
+                    .formatted(free / 1_000_000, shelf.folder(), needed / 1_000_000));
+        }
+    }
+
+    private static long size(Path file) throws IOException {
+        return Files.exists(file) ? Files.size(file) : 0;
     }
 
     private static void delete(Path part) {

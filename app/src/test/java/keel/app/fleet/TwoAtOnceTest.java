@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import keel.app.air.RoomAir;
+import keel.app.failures.Verdicts;
 import keel.app.stores.Buying;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
@@ -20,6 +21,9 @@ class TwoAtOnceTest extends PageTest {
 
     private static final String FILM = "film.price";
     private static final String LABOUR = "run.labourMinutes";
+
+    @Autowired
+    private Verdicts verdicts;
 
     @Autowired
     private Resins resins;
@@ -84,6 +88,19 @@ class TwoAtOnceTest extends PageTest {
         second(page, page + "/change", item, "7.0", "lowAt", "3");
         second(page, page + "/terms", terms, "Harbour Supply", "price", "4");
         assertThat(buying.one(code).terms().price()).isEqualTo(4);
+    }
+
+    @Test
+    void theCauseOfAFailure() {
+        String page =
+                "/failures/" + shop.failure(shop.maskMachine(), 5, "tacky").id();
+        String before = seen(page, page + "/cause");
+        long id = Long.parseLong(page.replaceAll("\\D+", ""));
+        verdicts.nameCause(id, "wash-short", "PRESUMED", null);
+        String[] mine = {"cause", "z-dry", "certainty", "PRESUMED", "seen", before};
+        assertThat(refused(409, "Somebody else changed this", page + "/cause", mine))
+                .contains("Recorded now", "Presumed");
+        accepted(page + "/cause", "cause", "z-dry", "certainty", "PRESUMED", "seen", seen(page, page + "/cause"));
     }
 
     @Test

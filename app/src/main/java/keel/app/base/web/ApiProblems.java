@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import keel.app.base.Busy;
 import keel.app.base.Conflict;
+import keel.app.base.DiskFull;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
 import keel.app.base.PhotoLimits;
@@ -76,6 +77,11 @@ class ApiProblems {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> busy(Busy e) {
         return problem(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage(), List.of());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> full(DiskFull e) {
+        return problem(HttpStatus.INSUFFICIENT_STORAGE, e.getMessage(), List.of());
     }
 
     @ExceptionHandler

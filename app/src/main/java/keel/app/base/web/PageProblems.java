@@ -3,6 +3,7 @@ package keel.app.base.web;
 import jakarta.servlet.http.HttpServletResponse;
 import keel.app.base.Busy;
 import keel.app.base.Conflict;
+import keel.app.base.DiskFull;
 import keel.app.base.NotThere;
 import keel.app.base.PhotoLimits;
 import keel.app.base.Refused;
@@ -70,6 +71,11 @@ class PageProblems {
     @ExceptionHandler
     String busy(Busy e, Model model, HttpServletResponse response) {
         return page(model, response, HttpStatus.SERVICE_UNAVAILABLE, "One moment", e.getMessage());
+    }
+
+    @ExceptionHandler
+    String full(DiskFull e, Model model, HttpServletResponse response) {
+        return page(model, response, HttpStatus.INSUFFICIENT_STORAGE, "No room to write", e.getMessage());
     }
 
     @ExceptionHandler

@@ -8,6 +8,7 @@ import keel.app.base.Conflict;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.base.Seen;
 import keel.app.base.Typed;
 import keel.app.failures.AlikeFailures;
 import keel.app.failures.CaseChecks;
@@ -130,9 +131,10 @@ class CaseController {
             @RequestParam(required = false) String cause,
             @RequestParam(required = false) String certainty,
             @RequestParam(required = false) String note,
+            @RequestParam(required = false) String seen,
             Model model,
             HttpServletResponse response) {
-        return act(id, () -> verdicts.nameCause(id, cause, certainty, note), model, response);
+        return act(id, () -> verdicts.nameCause(id, cause, certainty, note, Seen.sent(seen)), model, response);
     }
 
     @PostMapping("/failures/{id}/reopen")
@@ -233,6 +235,7 @@ class CaseController {
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
+        model.addAttribute("seen", Seen.of(verdicts.stands(f)).sum());
         model.addAttribute("m", machine);
         model.addAttribute("knowledge", knowledge);
         model.addAttribute("looks", Symptom.Place.values());

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
 import keel.app.air.Air;
+import keel.app.base.DiskRoom;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.Handbook;
 import keel.app.people.Actor;
@@ -43,13 +44,15 @@ public class Frame {
     private final Air air;
     private final Handbook handbook;
     private final DailyBackups backups;
+    private final DiskRoom disk;
     private final Clock clock;
 
-    Frame(ShopSettings settings, Air air, Handbook handbook, DailyBackups backups, Clock clock) {
+    Frame(ShopSettings settings, Air air, Handbook handbook, DailyBackups backups, DiskRoom disk, Clock clock) {
         this.settings = settings;
         this.air = air;
         this.handbook = handbook;
         this.backups = backups;
+        this.disk = disk;
         this.clock = clock;
     }
 
@@ -61,6 +64,14 @@ public class Frame {
     /** Rooms whose air somebody has read, for the top line; three at most. */
     public List<Air.RoomNow> rooms() {
         return air.rooms().stream().filter(r -> r.at() != null).limit(3).toList();
+    }
+
+    /** What the owner must be told of the disk; null while there is room. */
+    public String diskWarning() {
+        long free = disk.freeMb();
+        return free < settings.defaults().value("disk.warnMb")
+                ? "Only " + free + " MB are left on the disk where the records lie."
+                : null;
     }
 
     /** The backups that make themselves; asked for the owner only. */
