@@ -112,6 +112,7 @@ class DemoShop {
         if (!people.nobodyYet()) {
             return false;
         }
+        Home.unfinished(home, true);
         Story.Told story = Story.tell(Story.SEED, clock.instant(), ZoneId.systemDefault(), size);
         try {
             clock.tell(story.start());
@@ -128,6 +129,7 @@ class DemoShop {
             clock.tell(null);
             SecurityContextHolder.clearContext();
         }
+        Home.unfinished(home, false);
         return true;
     }
 

@@ -53,7 +53,11 @@ public final class CommandLine {
     /** The lock is held until the process ends. */
     private static void start(Class<?> application, Request request) throws IOException {
         HomeLock.of(request.home());
-        if (request.fresh()) {
+        boolean cutOff = request.command().equals("demo") && Home.isUnfinished(request.home());
+        if (cutOff) {
+            OUT.println("The demo was cut off while it was made; it is made anew.");
+        }
+        if (request.fresh() || cutOff) {
             Home.clear(request.home());
         }
         Home.closeToOthers(request.home());

@@ -1,6 +1,7 @@
 package keel.app.shell;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -11,6 +12,9 @@ import java.util.stream.Stream;
 /** The folder that holds everything of one shop. */
 public final class Home {
 
+    /** Lies there while the records of a demo are made. */
+    private static final String UNFINISHED = "unfinished";
+
     static final List<String> OURS = List.of(
             "keel.mv.db",
             "keel.trace.db",
@@ -19,6 +23,7 @@ public final class Home {
             SafeMigration.COPY + ".part",
             SafeMigration.LAST,
             "backups",
+            UNFINISHED,
             "photos",
             "api-token",
             "control",
@@ -49,6 +54,25 @@ public final class Home {
         for (String name : OURS) {
             delete(home.resolve(name));
         }
+    }
+
+    /** Marks that the records there are being made, until they all are. */
+    public static void unfinished(Path home, boolean unfinished) {
+        try {
+            if (unfinished) {
+                Files.createDirectories(home);
+                Files.write(home.resolve(UNFINISHED), new byte[0]);
+            } else {
+                Files.deleteIfExists(home.resolve(UNFINISHED));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Whether whoever made the records there was cut off. */
+    static boolean isUnfinished(Path home) {
+        return Files.exists(home.resolve(UNFINISHED));
     }
 
     /** From now on only the owner of the process looks into a home and reads what lies in it. */

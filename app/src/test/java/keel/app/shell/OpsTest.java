@@ -191,6 +191,18 @@ class OpsTest {
     }
 
     @Test
+    void whetherADemoWasMadeToItsEndIsKnown() throws IOException {
+        Path home = folder.resolve("home");
+        Home.unfinished(home, true);
+        assertThat(Home.isUnfinished(home)).isTrue();
+        Home.unfinished(home, false);
+        assertThat(Home.isUnfinished(home)).isFalse();
+        Home.unfinished(home, true);
+        Home.clear(home);
+        assertThat(home).isEmptyDirectory();
+    }
+
+    @Test
     void aHomeIsClosedToOthers() throws IOException {
         Path home = Files.createDirectories(folder.resolve("home"));
         Files.writeString(home.resolve("keel.mv.db"), "x");
