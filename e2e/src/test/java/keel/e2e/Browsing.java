@@ -27,8 +27,8 @@ final class Browsing implements AutoCloseable {
     private static final List<String> WCAG_22_AA = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
 
     private static final List<String> OF_COLOUR = List.of("color-contrast", "link-in-text-block");
-    private static final Pattern REFUSED =
-            Pattern.compile("^Failed to load resource: (the server responded with a status of 4|net::ERR_INTERNET)");
+    private static final Pattern REFUSED = Pattern.compile(
+            "^Failed to load resource: (the server responded with a status of 4|net::ERR_(INTERNET|FAILED))");
 
     private final Playwright playwright;
     private final Browser browser;

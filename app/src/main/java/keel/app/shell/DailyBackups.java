@@ -80,10 +80,10 @@ public class DailyBackups implements DisposableBean {
         /** How old the last one is. */
         public String age() {
             if (all.isEmpty()) {
-                return "none yet";
+                return "none made yet";
             }
             long days = days();
-            return days <= 0 ? "today" : days == 1 ? "yesterday" : days + " days ago";
+            return "last one " + (days <= 0 ? "today" : days == 1 ? "yesterday" : days + " days ago");
         }
 
         private long days() {
@@ -95,7 +95,7 @@ public class DailyBackups implements DisposableBean {
             if (!on || failed == null && (all.isEmpty() || days() < LATE_DAYS)) {
                 return null;
             }
-            return (failed == null ? "The last backup was made " + age() + "." : failed + ".")
+            return (failed == null ? "No backup was made since " + all.get(0).day() + "." : failed + ".")
                     + " What was entered since is in one place only.";
         }
     }
