@@ -19,6 +19,9 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
             order by p.number desc""")
     List<PartAnywhere> all(ComponentKind kind, boolean ended);
 
+    @Query("select p from PartEver p order by p.id desc")
+    List<PartEver> ever();
+
     /** A part with what it had done before it came on record. */
     record Before(long id, double hours, double uvHours, long layers, long prints) {
 

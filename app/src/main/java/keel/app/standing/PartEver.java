@@ -1,0 +1,51 @@
+package keel.app.standing;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import keel.app.fleet.ComponentKind;
+import keel.core.standing.MachineKind;
+import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.Synchronize;
+
+/** A part that is or was: on a machine, on the shelf, ended. */
+@Entity
+@Immutable
+@Synchronize({"component", "fitting", "machine", "machine_model", "meter"})
+class PartEver {
+
+    @Id
+    long id;
+
+    int number;
+
+    @Enumerated(EnumType.STRING)
+    ComponentKind kind;
+
+    String code;
+
+    /** Code of the model that it fits or fitted; null where nobody knows. */
+    String model;
+
+    String modelName;
+
+    @Enumerated(EnumType.STRING)
+    MachineKind machineKind;
+
+    String machine;
+    String vat;
+    Instant fittedAt;
+    Instant endedAt;
+    String endReason;
+    double hours;
+    double uvHours;
+    long layers;
+
+    EveryPart.Part view() {
+        String name = kind == ComponentKind.FILM && machineKind == MachineKind.LASER_TANK ? "TANK" : kind.name();
+        return new EveryPart.Part(
+                code, name, model, machine, vat, fittedAt, endedAt, endReason, hours, uvHours, layers, true);
+    }
+}
