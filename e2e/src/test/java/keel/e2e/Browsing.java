@@ -28,7 +28,8 @@ final class Browsing implements AutoCloseable {
 
     private static final List<String> OF_COLOUR = List.of("color-contrast", "link-in-text-block");
     private static final Pattern REFUSED = Pattern.compile(
-            "^Failed to load resource: (the server responded with a status of 4|net::ERR_(INTERNET|FAILED))");
+            "^Failed to load resource: (the server responded with a status of 4|net::ERR_(INTERNET|FAILED))"
+                    + "|^htmx:(afterRequest|sendError), ");
 
     private final Playwright playwright;
     private final Browser browser;

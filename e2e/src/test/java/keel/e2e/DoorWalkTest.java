@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -86,7 +87,8 @@ class DoorWalkTest extends DemoWalk {
         page.click("a:has-text('Backups:')");
         Browsing.accessible(page);
         page.click("button:has-text('Back up now')");
-        assertThat(page.locator("main .soft").first()).hasText("last one today");
+        assertThat(page.locator("main .soft").first())
+                .hasText("last one today", new LocatorAssertions.HasTextOptions().setTimeout(90_000));
         assertThat(page.locator("main table a[download]")).hasCount(1);
         Browsing.accessible(page);
     }

@@ -25,9 +25,9 @@ import org.junit.jupiter.api.Test;
 import org.springframework.web.server.ResponseStatusException;
 
 /**
- * Files that were bent somewhere, a bit, a byte, a length, a piece, go to every reader of files: each is read or refused
- * in words, soon. {@code -Dkeel.attack.files=25000} sends so many to each; the seed is fixed, so that what breaks once
- * breaks again.
+ * Files that were bent somewhere, a bit, a byte, a length, a piece, go to every reader of files: each is read or
+ * refused in words, soon. {@code -Dkeel.attack.files=25000} sends so many to each; the seed is fixed, so that what
+ * breaks once breaks again.
  */
 class MutatedFilesTest {
 
