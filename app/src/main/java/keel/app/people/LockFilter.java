@@ -19,6 +19,9 @@ class LockFilter extends OncePerRequestFilter {
 
     private static final Set<String> OPEN = Set.of("/back-in", "/sign-out", "/theme", "/sign-in", "/error");
 
+    /** What asks by itself, once a minute, on every open page. */
+    private static final String OF_ITSELF = "looks";
+
     private final Sitting sitting;
     private final IdleTime idle;
 
@@ -35,7 +38,7 @@ class LockFilter extends OncePerRequestFilter {
         boolean locked = who != null
                 && who.getPrincipal() instanceof Actor
                 && session != null
-                && sitting.locked(session, idle.idleMinutes());
+                && sitting.locked(session, idle.idleMinutes(), !OF_ITSELF.equals(request.getHeader("HX-Trigger")));
         if (!locked) {
             chain.doFilter(request, response);
         } else if (Door.asksForAPiece(request)) {

@@ -60,15 +60,20 @@ public class Sitting implements HttpSessionListener {
                 && at.plus(SAID_LATELY).isAfter(clock.instant());
     }
 
-    /** Whether it is locked, or is from now on because nobody did anything for so long. */
-    boolean locked(HttpSession session, double idleMinutes) {
+    /**
+     * Whether it is locked, or is from now on because nobody did anything for so long.
+     *
+     * @param byHand whether somebody did something; what a page asks by itself keeps nobody in
+     */
+    boolean locked(HttpSession session, double idleMinutes, boolean byHand) {
         Instant now = clock.instant();
         Instant last = session.getAttribute(LAST) instanceof Instant at ? at : now;
         boolean left = idleMinutes > 0
                 && last.plusMillis((long) (idleMinutes * 60_000)).isBefore(now);
         if (left) {
             session.setAttribute(LOCKED, true);
-        } else if (session.getAttribute(LAST) == null || last.plus(NOTED_EVERY).isBefore(now)) {
+        } else if (session.getAttribute(LAST) == null
+                || byHand && last.plus(NOTED_EVERY).isBefore(now)) {
             session.setAttribute(LAST, now);
         }
         return session.getAttribute(LOCKED) != null;

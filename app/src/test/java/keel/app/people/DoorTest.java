@@ -124,6 +124,23 @@ class DoorTest extends AppTest {
         assertThat(send(get("/fleet").session(session)).getStatus()).isEqualTo(200);
     }
 
+    /** An open page asks once a minute whether a look is due. */
+    @Test
+    void whatAPageAsksByItselfKeepsNobodyIn() throws Exception {
+        MockHttpSession session = signIn("keeper", TestShop.PASSWORD);
+        Instant left = clock.instant().minus(Duration.ofMinutes(29));
+        session.setAttribute("keel.last", left);
+        assertThat(send(get("/looks-due")
+                                .session(session)
+                                .header("HX-Request", "true")
+                                .header("HX-Trigger", "looks"))
+                        .getStatus())
+                .isEqualTo(200);
+        assertThat(session.getAttribute("keel.last")).isEqualTo(left);
+        assertThat(send(get("/fleet").session(session)).getStatus()).isEqualTo(200);
+        assertThat(session.getAttribute("keel.last")).isNotEqualTo(left);
+    }
+
     @Test
     void aSessionOfNobodyLivesMinutes() throws Exception {
         MockHttpSession session = new MockHttpSession();
