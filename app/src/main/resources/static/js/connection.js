@@ -18,5 +18,5 @@ document.addEventListener('htmx:afterRequest', event => {
   if (!event.detail.successful) return;
   banner(null);
   const key = event.detail.elt.closest?.('form')?.querySelector(KEY);
-  if (key) key.value = Array.from(crypto.getRandomValues(new Uint8Array(16)), n => n.toString(16).padStart(2, '0')).join('');
+  if (key) key.value = Array.from(crypto.getRandomValues(new Uint32Array(4)), n => n.toString(36)).join('-');
 });

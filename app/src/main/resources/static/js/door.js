@@ -97,7 +97,9 @@ const again = () => {
 };
 
 const ASKS = {
-  'sign-in': () => ask('Your sign-in has ended', [field('Name', 'username', 'text'), field('Password', 'password', 'password')],
+  'sign-in': () => ask(
+    'Your sign-in has ended',
+    [field('Name', 'username', 'text'), field('Password', 'password', 'password')],
     signIn),
   locked: () => ask('Still you?', [field('PIN, or password', 'secret', 'password')], backIn),
   again: async () => {
