@@ -11,7 +11,7 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 
-/** Nobody is here yet, and no code is asked: whoever finds no good password at once is told so, as often as it takes. */
+/** Nobody is here yet, and no code is asked: whoever finds no good password at once is told so, each time. */
 @SpringBootTest(
         properties = {
             "spring.datasource.url=jdbc:h2:mem:first-page;DB_CLOSE_DELAY=-1",
