@@ -1,6 +1,7 @@
 package keel.app.base;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.Locale;
 import org.springframework.stereotype.Component;
 
@@ -18,6 +19,21 @@ public class Figures {
         return number == null
                 ? "–"
                 : String.format(Locale.ROOT, "%,d", number.longValue()).replace(',', '\u202f');
+    }
+
+    /** With so many decimals; zero has no sign. Null stays null. */
+    public String fixed(Number number, int decimals) {
+        if (number == null) {
+            return null;
+        }
+        if (!Double.isFinite(number.doubleValue())) {
+            return "–";
+        }
+        String shown = new BigDecimal(number.toString())
+                .setScale(decimals, RoundingMode.HALF_EVEN)
+                .toPlainString();
+        boolean zero = shown.startsWith("-") && shown.chars().noneMatch(c -> c >= '1' && c <= '9');
+        return zero ? shown.substring(1) : shown;
     }
 
     /** A quantity: decimals only where there are some. */

@@ -608,6 +608,10 @@ class ApiTest extends AppTest {
                 post("/api/v1/plate/level", level(0.2, 0, 0, 0.2, "")).body();
         assertThat(twisted.get("verdict").asText()).isEqualTo("SAND");
         assertThat(twisted.get("screwTurns").isNull()).isTrue();
+        assertThat(twisted.at("/cannotSee/0").asText())
+                .as("four corners see no dish")
+                .isEqualTo("DISH");
+        assertThat(twisted.get("tiltXMmPer100").toString()).doesNotStartWith("-0.0");
     }
 
     @ParameterizedTest

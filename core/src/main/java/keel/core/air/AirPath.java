@@ -89,6 +89,7 @@ public record AirPath(
      * @param faceMs at the cover's gaps, null without a cover
      * @param curve loss of all parts by flow, up to a fifth over what the fan moves freely
      * @param changes what would bring more, the most first
+     * @param why which of several meetings of fan and resistance is taken; null where there is one
      */
     public record Moved(
             double flowM3H,
@@ -96,7 +97,8 @@ public record AirPath(
             List<Station> stations,
             Double faceMs,
             List<AirPlan.Point> curve,
-            List<Change> changes) {}
+            List<Change> changes,
+            String why) {}
 
     /** What cannot be, at the fields of the page. */
     public void check(Findings findings) {
@@ -196,7 +198,8 @@ public record AirPath(
 
     /** @throws IllegalArgumentException with a sentence, if the fan cannot reach the resistance */
     public Moved moved() {
-        AirPlan.Meeting m = AirPlan.meet(fan.points(), this::lossPa);
+        List<AirPlan.Meeting> meetings = AirPlan.meetings(fan.points(), this::lossPa);
+        AirPlan.Meeting m = meetings.get(0);
         double flow = m.flowM3H();
         double free = fan.points().get(fan.points().size() - 1).flowM3H() * 1.2;
         List<AirPlan.Point> curve = new ArrayList<>();
@@ -209,7 +212,8 @@ public record AirPath(
                 stations(flow, m.pressurePa()),
                 gapCm2 == null ? null : Double.valueOf(flow / 3600 / (gapCm2 / 10_000)),
                 curve,
-                changes(flow));
+                changes(flow),
+                AirPlan.why(meetings));
     }
 
     private List<Station> stations(double flow, double fanPa) {

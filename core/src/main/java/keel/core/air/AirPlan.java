@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 import keel.core.Findings;
@@ -20,13 +21,17 @@ import keel.core.Findings;
  * @param velocityMs in each duct
  * @param airChangesPerHour of the room
  * @param purgeMinutes until 90, 99, 99.9 % of what is in the air are gone
+ * @param meetings all flows at which fan and resistance meet, the one that is taken first
+ * @param why which of several is taken, and why; null where there is one
  */
 public record AirPlan(
         double flowM3H,
         double pressurePa,
         List<Double> velocityMs,
         double airChangesPerHour,
-        Map<String, Double> purgeMinutes) {
+        Map<String, Double> purgeMinutes,
+        List<Meeting> meetings,
+        String why) {
 
     private static final Map<String, Double> PURGED = purged();
     private static final int BISECTIONS = 200;
@@ -137,36 +142,54 @@ public record AirPlan(
      * @throws IllegalArgumentException with a sentence, if the fan never meets the resistance
      */
     public static AirPlan of(Question q) {
-        Meeting m = meet(q.fan(), q::lossPa);
-        return plan(q, m.flowM3H(), m.pressurePa());
+        return plan(q, meetings(q.fan(), q::lossPa));
     }
 
-    /** Where a fan and what resists it meet. */
-    public record Meeting(double flowM3H, double pressurePa) {}
+    /** Where a fan and what resists it meet; {@code holds} whether the flow comes back there when it is disturbed. */
+    public record Meeting(double flowM3H, double pressurePa, boolean holds) {}
 
     /**
+     * Where the fan comes to rest: see {@link #meetings}.
+     *
+     * @throws IllegalArgumentException with a sentence, if they never meet
+     */
+    public static Meeting meet(List<Point> fan, DoubleUnaryOperator loss) {
+        return meetings(fan, loss).get(0);
+    }
+
+    /**
+     * All places where fan and resistance meet. A curve with a dip may meet it three times, and the middle one does not
+     * hold. A fan that starts from rest comes to the first that holds, so that one stands first: it is also the one
+     * that promises least.
+     *
      * @param fan two points at least, of different flows
      * @param loss Pa at a flow, m³/h; grows with it
      * @throws IllegalArgumentException with a sentence, if they never meet
      */
-    public static Meeting meet(List<Point> fan, DoubleUnaryOperator loss) {
+    public static List<Meeting> meetings(List<Point> fan, DoubleUnaryOperator loss) {
         List<Point> curve = extended(
                 fan.stream().sorted(Comparator.comparing(Point::flowM3H)).toList());
-        for (int i = curve.size() - 1; i > 0; i--) {
+        List<Meeting> meetings = new ArrayList<>();
+        for (int i = 1; i < curve.size(); i++) {
             Point left = curve.get(i - 1);
             Point right = curve.get(i);
-            if (left.pressurePa() - loss.applyAsDouble(left.flowM3H()) >= 0
-                    && right.pressurePa() - loss.applyAsDouble(right.flowM3H()) <= 0) {
-                double flow = meets(loss, left, right);
-                return new Meeting(flow, between(left, right, flow));
+            double before = left.pressurePa() - loss.applyAsDouble(left.flowM3H());
+            double after = right.pressurePa() - loss.applyAsDouble(right.flowM3H());
+            if (before > 0 != after > 0 || before == 0 && i == 1 || after == 0 && i == curve.size() - 1) {
+                double flow = meets(loss, left, right, before > 0 || before == 0 && after <= 0);
+                meetings.add(new Meeting(flow, between(left, right, flow), before >= after));
             }
         }
-        throw new IllegalArgumentException(
-                curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
-                        ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure than "
-                                + "it has."
-                        : "The fan's last point still has pressure and its curve does not fall: say a point of "
-                                + "larger flow.");
+        if (meetings.stream().noneMatch(Meeting::holds)) {
+            throw new IllegalArgumentException(
+                    curve.get(0).pressurePa() < loss.applyAsDouble(curve.get(0).flowM3H())
+                            ? "The fan cannot reach this resistance: even its smallest flow asks for more pressure "
+                                    + "than it has."
+                            : "The fan's last point still has pressure and its curve does not fall: say a point of "
+                                    + "larger flow.");
+        }
+        meetings.sort(Comparator.comparing((Meeting m) -> !m.holds()).thenComparing(Meeting::flowM3H));
+        return meetings;
     }
 
     /** A curve whose last point still has pressure goes on as steeply as it fell. */
@@ -194,12 +217,12 @@ public record AirPlan(
                         / (right.flowM3H() - left.flowM3H());
     }
 
-    private static double meets(DoubleUnaryOperator loss, Point left, Point right) {
+    private static double meets(DoubleUnaryOperator loss, Point left, Point right, boolean falling) {
         double low = left.flowM3H();
         double high = right.flowM3H();
         for (int i = 0; i < BISECTIONS && high - low > 1e-12 * Math.max(1, high); i++) {
             double middle = (low + high) / 2;
-            if (between(left, right, middle) - loss.applyAsDouble(middle) >= 0) {
+            if (between(left, right, middle) - loss.applyAsDouble(middle) >= 0 == falling) {
                 low = middle;
             } else {
                 high = middle;
@@ -208,7 +231,9 @@ public record AirPlan(
         return (low + high) / 2;
     }
 
-    private static AirPlan plan(Question q, double flow, double pressure) {
+    private static AirPlan plan(Question q, List<Meeting> meetings) {
+        double flow = meetings.get(0).flowM3H();
+        double pressure = meetings.get(0).pressurePa();
         double changes = flow / q.room().volumeM3();
         double k = q.room().mixingFactor() == null ? 1 : q.room().mixingFactor();
         Map<String, Double> minutes = new LinkedHashMap<>();
@@ -221,7 +246,30 @@ public record AirPlan(
                         ? List.of()
                         : q.ducts().stream().map(d -> d.velocity(flow)).toList(),
                 changes,
-                minutes);
+                minutes,
+                meetings,
+                why(meetings));
+    }
+
+    /** Which of several meetings is taken, and why; null for one. */
+    static String why(List<Meeting> meetings) {
+        long hold = meetings.stream().filter(Meeting::holds).count();
+        return meetings.size() == 1
+                ? null
+                : String.format(
+                        Locale.ROOT,
+                        "Fan and resistance meet %d times. Taken is the smallest flow that holds, %.0f m³/h: a fan "
+                                + "that starts from rest comes to it first.%s Its curve dips there; a larger duct or "
+                                + "another fan keeps away from it.",
+                        meetings.size(),
+                        meetings.get(0).flowM3H(),
+                        hold == 1
+                                ? ""
+                                : String.format(Locale.ROOT, " It may also run at %.0f m³/h.", largest(meetings)));
+    }
+
+    private static double largest(List<Meeting> meetings) {
+        return meetings.stream().mapToDouble(Meeting::flowM3H).max().orElseThrow();
     }
 
     /** @param share that is gone, below 1; {@code mixing} from 1 on */

@@ -1,42 +1,37 @@
 package keel.core.air;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import org.apache.commons.statistics.distribution.TDistribution;
-import org.hipparchus.analysis.ParametricUnivariateFunction;
-import org.hipparchus.exception.MathRuntimeException;
-import org.hipparchus.fitting.SimpleCurveFitter;
-import org.hipparchus.fitting.WeightedObservedPoint;
 
 /**
- * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t). From the
- * peak on, as far as it stands clear of the background's noise; regression of ln(C − B) on time, each reading
- * weighted by how well its logarithm is known.
+ * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t), from the peak on,
+ * by least squares; a few wild readings and a sensor that follows late are seen through.
  *
- * <p>Source: ASTM E741, concentration decay method (from memory); the 95 % interval is that of a regression's slope
- * (NIST/SEMATECH e-Handbook, 4.4.3).
+ * <p>Source: ASTM E741, concentration decay method (from memory); {@link FallFit} says how curve and interval are
+ * found.
  *
  * @param airChangesPerHour with its 95 % interval {@code low} to {@code high}
- * @param r2 of the weighted regression
+ * @param r2 share of the readings' scatter that the curve explains
  */
 public record Decay(double airChangesPerHour, double low, double high, double r2) {
 
     public static final int LEAST = 5;
     public static final int MOST = 200_000;
 
-    private static final double CLEAR_OF_NOISE = 3;
-    private static final double CONFIDENCE = 0.95;
-    private static final double TAIL = 0.15;
+    private static final int FITTED = 400;
+    private static final int NEIGHBOURS = 2;
+    private static final double RISES_AGAIN = 0.25;
 
     /** A reading, in any unit. */
     public record Sample(double minutes, double value) {}
 
-    private record Curve(double background, double noise) {}
-
     /**
      * @param samples in any order, with gaps
      * @param background what is read without a release, null where it is not known
-     * @throws IllegalArgumentException with a sentence, if the series tells nothing
+     * @throws IllegalArgumentException with a sentence, if the series tells nothing: fewer than five readings, no fall,
+     *     a fall in a straight line, or one that ends before its curve shows
      */
     public static Decay of(List<Sample> samples, Double background) {
         List<Sample> sorted = samples.stream()
@@ -46,133 +41,78 @@ public record Decay(double airChangesPerHour, double low, double high, double r2
         require(
                 sorted.size() >= LEAST && sorted.size() <= MOST,
                 "A decay takes " + LEAST + " readings at least, and " + MOST + " at most.");
-        List<Sample> fall = sorted.subList(peak(sorted), sorted.size());
+        List<Sample> all = thinned(sorted);
+        List<Sample> fall = fall(all);
         require(fall.size() >= LEAST, "It does not fall: the highest reading stands at the end.");
-        Curve curve = curve(fall, background);
-        int clear = 0;
-        while (clear < fall.size() && smoothed(fall, clear) > curve.background() + CLEAR_OF_NOISE * curve.noise()) {
-            clear++;
-        }
-        require(clear >= LEAST, "It does not fall clear of the background's noise.");
-        return line(fall.subList(0, clear), curve.background());
+        require(fall.get(fall.size() - 1).minutes() > fall.get(0).minutes(), "All readings are of the same moment.");
+        return new FallFit(
+                        fall.stream().mapToDouble(Sample::minutes).toArray(),
+                        fall.stream().mapToDouble(Sample::value).toArray(),
+                        background,
+                        roseSlowly(all, fall))
+                .rate()
+                .map(r -> new Decay(60 * r.perMinute(), 60 * r.low(), 60 * r.high(), r.r2()))
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "The readings do not tell how fast the air changes: they fall in a straight line, hardly at "
+                                + "all, or not for long enough. Read on until it is nearly gone"
+                                + (background == null ? ", or give what is read without a release." : ".")));
     }
 
-    private static int peak(List<Sample> sorted) {
+    /** Medians of neighbours where there are more readings than a fit needs. */
+    private static List<Sample> thinned(List<Sample> sorted) {
+        int each = (sorted.size() + FITTED - 1) / FITTED;
+        List<Sample> thinned = new ArrayList<>();
+        for (int i = 0; i < sorted.size(); i += each) {
+            List<Sample> some = sorted.subList(i, Math.min(sorted.size(), i + each));
+            thinned.add(new Sample(
+                    some.stream().mapToDouble(Sample::minutes).average().orElseThrow(), median(some)));
+        }
+        return thinned;
+    }
+
+    /** From the peak until it rises again by much of what it fell. */
+    private static List<Sample> fall(List<Sample> all) {
         int peak = 0;
-        for (int i = 1; i < sorted.size(); i++) {
-            peak = smoothed(sorted, i) > smoothed(sorted, peak) ? i : peak;
+        for (int i = 1; i < all.size(); i++) {
+            peak = around(all, i) > around(all, peak) ? i : peak;
         }
-        return peak;
-    }
-
-    /** Mean of three neighbours, so that a single wild reading is no peak. */
-    private static double smoothed(List<Sample> s, int i) {
-        int from = Math.max(0, i - 1);
-        int to = Math.min(s.size() - 1, i + 1);
-        double sum = 0;
-        for (int k = from; k <= to; k++) {
-            sum += s.get(k).value();
-        }
-        return sum / (to - from + 1);
-    }
-
-    /** Background and noise, by least squares of the curve itself. */
-    private static Curve curve(List<Sample> fall, Double background) {
-        double top = fall.get(0).value();
-        double tail = fall.subList((int) (fall.size() * (1 - TAIL)), fall.size()).stream()
-                .mapToDouble(Sample::value)
-                .average()
-                .orElseThrow();
-        double span = fall.get(fall.size() - 1).minutes() - fall.get(0).minutes();
-        require(span > 0, "All readings are of the same moment.");
-        require(top > (background == null ? tail : background), "It does not fall.");
-        double[] found = fitted(fall, background, top, tail, span);
-        double b = background == null
-                ? Math.min(
-                        found[2],
-                        fall.stream().mapToDouble(Sample::value).min().orElseThrow() + Math.abs(top - tail) * 0.05)
-                : background;
-        double squares = 0;
-        for (Sample s : fall) {
-            double off = s.value()
-                    - (found[0]
-                                    * Math.exp(-found[1]
-                                            * (s.minutes() - fall.get(0).minutes()))
-                            + b);
-            squares += off * off;
-        }
-        return new Curve(b, Math.sqrt(squares / Math.max(1, fall.size() - 3)));
-    }
-
-    private static double[] fitted(List<Sample> fall, Double background, double top, double tail, double span) {
-        double b = background == null ? tail : background;
-        double rate = Math.log(Math.max(1.5, (top - b) / Math.max((top - b) / 50, halfway(fall) - b))) / (span / 2);
-        double[] guess = background == null ? new double[] {top - b, rate, b} : new double[] {top - b, rate};
-        double start = fall.get(0).minutes();
-        try {
-            double[] found = SimpleCurveFitter.create(shape(background), guess)
-                    .fit(fall.stream()
-                            .map(s -> new WeightedObservedPoint(1, s.minutes() - start, s.value()))
-                            .toList());
-            return new double[] {found[0], found[1], background == null ? found[2] : background};
-        } catch (MathRuntimeException e) {
-            throw new IllegalArgumentException("It does not fall as air that is changed does.", e);
-        }
-    }
-
-    private static double halfway(List<Sample> fall) {
-        return fall.get(fall.size() / 2).value();
-    }
-
-    private static ParametricUnivariateFunction shape(Double background) {
-        return new ParametricUnivariateFunction() {
-            @Override
-            public double value(double t, double... p) {
-                return p[0] * Math.exp(-p[1] * t) + (background == null ? p[2] : background);
-            }
-
-            @Override
-            public double[] gradient(double t, double... p) {
-                double e = Math.exp(-p[1] * t);
-                return background == null ? new double[] {e, -p[0] * t * e, 1} : new double[] {e, -p[0] * t * e};
-            }
-        };
-    }
-
-    private static Decay line(List<Sample> clear, double b) {
-        double w = 0;
-        double x = 0;
-        double y = 0;
-        int n = 0;
-        for (Sample s : clear) {
-            if (s.value() > b) {
-                double weight = (s.value() - b) * (s.value() - b);
-                w += weight;
-                x += weight * s.minutes();
-                y += weight * Math.log(s.value() - b);
-                n++;
+        double top = around(all, peak);
+        double least = top;
+        for (int i = peak; i < all.size(); i++) {
+            double now = around(all, i);
+            least = Math.min(least, now);
+            if (now - least > RISES_AGAIN * (top - least) && top - least > (top - lowest(all)) / 2) {
+                return all.subList(peak, i);
             }
         }
-        require(n >= LEAST, "Too few readings stand clear of the background.");
-        double sxx = 0;
-        double sxy = 0;
-        double syy = 0;
-        for (Sample s : clear) {
-            if (s.value() > b) {
-                double weight = (s.value() - b) * (s.value() - b);
-                double dx = s.minutes() - x / w;
-                double dy = Math.log(s.value() - b) - y / w;
-                sxx += weight * dx * dx;
-                sxy += weight * dx * dy;
-                syy += weight * dy * dy;
-            }
-        }
-        double slope = sxy / sxx;
-        double rest = Math.max(0, syy - slope * sxy);
-        double error = Math.sqrt(rest / (n - 2) / sxx);
-        double reach = TDistribution.of(n - 2).inverseSurvivalProbability((1 - CONFIDENCE) / 2) * error;
-        require(sxx > 0 && -slope - reach > 0, "It does not fall, or not clearly.");
-        return new Decay(-60 * slope, -60 * (slope + reach), -60 * (slope - reach), syy == 0 ? 1 : 1 - rest / syy);
+        return all.subList(peak, all.size());
+    }
+
+    /** Whether the readings before the peak climbed towards it: the sensor follows late, or the room took its time. */
+    private static boolean roseSlowly(List<Sample> all, List<Sample> fall) {
+        int peak = all.indexOf(fall.get(0));
+        double top = around(all, peak);
+        double half = (top + lowest(all)) / 2;
+        return peak >= 2
+                && around(all, Math.max(0, peak - 2)) > half
+                && all.get(0).value() < half;
+    }
+
+    private static double lowest(List<Sample> all) {
+        return all.stream().mapToDouble(Sample::value).min().orElseThrow();
+    }
+
+    /** Median of a reading and its neighbours, so that a wild one is no peak. */
+    private static double around(List<Sample> all, int i) {
+        return median(all.subList(Math.max(0, i - NEIGHBOURS), Math.min(all.size(), i + NEIGHBOURS + 1)));
+    }
+
+    private static double median(List<Sample> some) {
+        double[] values = some.stream().mapToDouble(Sample::value).sorted().toArray();
+        int middle = values.length / 2;
+        return values.length % 2 == 1
+                ? values[middle]
+                : Arrays.stream(values, middle - 1, middle + 1).average().orElseThrow();
     }
 
     private static void require(boolean sound, String otherwise) {

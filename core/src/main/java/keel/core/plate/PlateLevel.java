@@ -1,7 +1,10 @@
 package keel.core.plate;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
@@ -12,15 +15,20 @@ import org.hipparchus.linear.RealVector;
  * Level and flatness of a plate from gauge readings: the least-squares plane z = c + a·x + b·y through them. x is to
  * the right, y to the back, z up, all mm.
  *
- * <p>Verdicts are common practice, no published source: ADJUST where the tilt over the longer side exceeds a bottom
- * layer; SAND where the residuals' peak to valley, less what the gauge's noise alone explains ({@link GaugeNoise}),
- * exceeds two bottom layers and 0.1 mm. A plate that needs both is sanded first.
+ * <p>Verdicts are common practice, no published source. ADJUST where the tilt over the longer side exceeds a bottom
+ * layer and is more than noise of the gauge explains: the slopes' squares, each by its variance, against chi-square
+ * with two degrees of freedom, 2.5 % by chance (NIST/SEMATECH e-Handbook 1.3.6.6.6).
+ *
+ * <p>SAND where the residuals' peak to valley, less what noise alone explains ({@link GaugeNoise}), exceeds two bottom
+ * layers and 0.1 mm. A plate that needs both is sanded first.
  *
  * @param tiltXMmPer100 rise per 100 mm towards +x
  * @param tiltYMmPer100 rise per 100 mm towards +y
  * @param flatnessMm residual peak to valley
  * @param lowCorner the corner that is lowest; NONE where the slope is within the gauge's noise
  * @param lowByMm how much lower it is than the highest
+ * @param noiseMm so much of a tilt over the longer side noise alone may show, by these points and this gauge
+ * @param cannotSee shapes that leave no trace at these points
  */
 public record PlateLevel(
         double tiltXMmPer100,
@@ -28,7 +36,9 @@ public record PlateLevel(
         double flatnessMm,
         Corner lowCorner,
         double lowByMm,
-        Verdict verdict) {
+        Verdict verdict,
+        double noiseMm,
+        List<Shape> cannotSee) {
 
     private static final int FEWEST = 3;
     private static final int MOST = 25;
@@ -39,6 +49,9 @@ public record PlateLevel(
     private static final double LEAST_HOLLOW_MM = 0.1;
     private static final double ALMOST_ON_A_LINE = 1e-6;
     private static final double NO_SLOPE = 1e-9;
+    private static final double NO_TRACE = 1e-3;
+    private static final double BY_CHANCE = 0.025;
+    private static final double CERTAIN = ChiSquaredDistribution.of(2).inverseSurvivalProbability(BY_CHANCE);
 
     /** One reading, mm. */
     public record Reading(double xMm, double yMm, double zMm) {}
@@ -52,6 +65,34 @@ public record PlateLevel(
         BACK_LEFT,
         BACK_RIGHT,
         NONE
+    }
+
+    /** How a plate can be out of flat. */
+    public enum Shape {
+        DISH("the middle lower or higher than the edge"),
+        TWIST("two opposite corners up, the others down"),
+        BEND_ACROSS("a bend from left to right"),
+        BEND_DEEP("a bend from front to back");
+
+        private final String words;
+
+        Shape(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Height of such a shape, x and y from the middle of the points. */
+        private double at(double x, double y) {
+            return switch (this) {
+                case DISH -> x * x + y * y;
+                case TWIST -> x * y;
+                case BEND_ACROSS -> x * x;
+                case BEND_DEEP -> y * y;
+            };
+        }
     }
 
     public enum Verdict {
@@ -83,20 +124,82 @@ public record PlateLevel(
         double flatness = Arrays.stream(residuals).max().orElseThrow()
                 - Arrays.stream(residuals).min().orElseThrow();
         double rise = Math.abs(a) * plateWidthMm + Math.abs(b) * plateDepthMm;
+        double longer = Math.max(plateWidthMm, plateDepthMm);
+        double noise = noise(readings, middleX, middleY, a, b, gaugeSdMm) * longer;
+        boolean told = Math.hypot(a, b) * longer > noise;
         return new PlateLevel(
                 100 * a,
                 100 * b,
                 flatness,
-                rise <= 2 * gaugeSdMm ? Corner.NONE : corner(a, b),
+                rise <= 2 * gaugeSdMm || !told ? Corner.NONE : corner(a, b),
                 rise,
-                verdict(
-                        a,
-                        b,
-                        flatness,
-                        readings.size(),
-                        Math.max(plateWidthMm, plateDepthMm),
-                        bottomLayerMm,
-                        gaugeSdMm));
+                hollow(flatness, readings.size(), gaugeSdMm, bottomLayerMm)
+                        ? Verdict.SAND
+                        : told && Math.hypot(a, b) * longer > bottomLayerMm ? Verdict.ADJUST : Verdict.GOOD,
+                noise,
+                unseen(readings, middleX, middleY));
+    }
+
+    /**
+     * What these readings leave open, a sentence each: a tilt that noise may hide, shapes that the places cannot show.
+     */
+    public List<String> leftOpen(double bottomLayerMm) {
+        List<String> open = new ArrayList<>();
+        if (noiseMm > bottomLayerMm) {
+            open.add(String.format(
+                    Locale.ROOT,
+                    "A tilt below %.2f mm may be this gauge's noise: read each place several times and take the "
+                            + "middle one, or take more places.",
+                    noiseMm));
+        }
+        if (cannotSee.size() == Shape.values().length) {
+            open.add("Three places show a tilt and nothing of flatness.");
+        } else if (!cannotSee.isEmpty()) {
+            open.add("These places cannot show "
+                    + String.join(", ", cannotSee.stream().map(Shape::words).toList()) + ".");
+        }
+        return open;
+    }
+
+    /** The steepest slope that noise alone shows in the direction of a slope, in all but few of cases. */
+    private static double noise(List<Reading> readings, double middleX, double middleY, double a, double b, double sd) {
+        double xx = 0;
+        double xy = 0;
+        double yy = 0;
+        for (Reading r : readings) {
+            double x = r.xMm() - middleX;
+            double y = r.yMm() - middleY;
+            xx += x * x;
+            xy += x * y;
+            yy += y * y;
+        }
+        double steep = Math.hypot(a, b);
+        double alongX = steep == 0 ? 1 : a / steep;
+        double alongY = steep == 0 ? 0 : b / steep;
+        double tells = alongX * alongX * xx + 2 * alongX * alongY * xy + alongY * alongY * yy;
+        return sd * Math.sqrt(CERTAIN / tells);
+    }
+
+    /** Shapes that a plane through the points takes up whole. */
+    private static List<Shape> unseen(List<Reading> readings, double middleX, double middleY) {
+        return Arrays.stream(Shape.values())
+                .filter(shape -> {
+                    List<Reading> shaped = readings.stream()
+                            .map(r -> new Reading(r.xMm(), r.yMm(), shape.at(r.xMm() - middleX, r.yMm() - middleY)))
+                            .toList();
+                    RealVector plane = fit(shaped, middleX, middleY);
+                    double most = shaped.stream()
+                            .mapToDouble(r -> Math.abs(r.zMm()))
+                            .max()
+                            .orElse(0);
+                    return shaped.stream()
+                            .allMatch(r -> Math.abs(r.zMm()
+                                            - plane.getEntry(0)
+                                            - plane.getEntry(1) * (r.xMm() - middleX)
+                                            - plane.getEntry(2) * (r.yMm() - middleY))
+                                    <= NO_TRACE * most);
+                })
+                .toList();
     }
 
     /**
@@ -136,13 +239,8 @@ public record PlateLevel(
         return a >= -NO_SLOPE ? Corner.BACK_LEFT : Corner.BACK_RIGHT;
     }
 
-    private static Verdict verdict(
-            double a, double b, double flatness, int n, double longerSide, double bottomLayer, double gaugeSd) {
-        double hollow = flatness - GaugeNoise.expectedRange(n) * gaugeSd;
-        if (hollow > Math.max(2 * bottomLayer, LEAST_HOLLOW_MM)) {
-            return Verdict.SAND;
-        }
-        return Math.hypot(a, b) * longerSide > bottomLayer ? Verdict.ADJUST : Verdict.GOOD;
+    private static boolean hollow(double flatness, int n, double gaugeSd, double bottomLayer) {
+        return flatness - GaugeNoise.expectedRange(n) * gaugeSd > Math.max(2 * bottomLayer, LEAST_HOLLOW_MM);
     }
 
     private static void check(List<Reading> readings, double width, double depth, double bottomLayer, double gaugeSd) {

@@ -12,6 +12,9 @@ import org.hipparchus.stat.regression.SimpleRegression;
  * slope·nominal tells a ratio (the factor is 1/slope) from a fixed offset, which is bleed of the exposure and no
  * matter of scale.
  *
+ * <p>Calipers say no more than half a step: three times the same reading is no certainty, and the interval is never
+ * narrower than that.
+ *
  * <p>Source of the interval: NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.5.2 (mean) and 4.4.3 (slope).
  *
  * @param low lower end of the interval, null where there are too few measurements for one
@@ -24,11 +27,23 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
     private static final double CONFIDENCE = 0.95;
     private static final double LONGEST_MM = 2000;
 
+    /** Step of usual calipers, mm. */
+    public static final double USUAL_STEP_MM = 0.01;
+
     /** A length as drawn and as measured, mm. */
     public record Measurement(double nominalMm, double measuredMm) {}
 
-    /** @throws IllegalArgumentException with a sentence that says what is wrong */
+    /** With usual calipers. */
     public static ScaleCorrection of(List<Measurement> measurements) {
+        return of(measurements, USUAL_STEP_MM);
+    }
+
+    /**
+     * @param stepMm the smallest difference that the calipers show, 0 to 1 mm
+     * @throws IllegalArgumentException with a sentence that says what is wrong
+     */
+    public static ScaleCorrection of(List<Measurement> measurements, double stepMm) {
+        require(stepMm >= 0 && stepMm <= 1, "The step of the calipers is 0 to 1 mm; this is " + stepMm + ".");
         require(!measurements.isEmpty(), "Scale takes at least one measurement.");
         require(measurements.size() <= 1000, "Scale takes 1000 measurements at the most.");
         for (Measurement m : measurements) {
@@ -48,11 +63,11 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
                                 .distinct()
                                 .count()
                         == 1
-                ? ratio(measurements)
-                : line(measurements);
+                ? ratio(measurements, stepMm)
+                : line(measurements, stepMm);
     }
 
-    private static ScaleCorrection ratio(List<Measurement> measurements) {
+    private static ScaleCorrection ratio(List<Measurement> measurements, double stepMm) {
         double[] ratios = measurements.stream()
                 .mapToDouble(m -> m.nominalMm() / m.measuredMm())
                 .toArray();
@@ -60,11 +75,12 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
         if (ratios.length < 2) {
             return new ScaleCorrection(mean, null, null, null, false);
         }
-        double half = t(ratios.length - 1) * new StandardDeviation().evaluate(ratios) / Math.sqrt(ratios.length);
+        double scatter = t(ratios.length - 1) * new StandardDeviation().evaluate(ratios) / Math.sqrt(ratios.length);
+        double half = Math.max(scatter, mean * stepMm / 2 / measurements.get(0).nominalMm());
         return decided(mean, mean - half, mean + half, null);
     }
 
-    private static ScaleCorrection line(List<Measurement> measurements) {
+    private static ScaleCorrection line(List<Measurement> measurements, double stepMm) {
         SimpleRegression line = new SimpleRegression();
         measurements.forEach(m -> line.addData(m.nominalMm(), m.measuredMm()));
         double slope = line.getSlope();
@@ -72,10 +88,19 @@ public record ScaleCorrection(double factor, Double low, Double high, Double off
         if (measurements.size() < 3) {
             return new ScaleCorrection(1 / slope, null, null, line.getIntercept(), false);
         }
-        double half = t(measurements.size() - 2) * line.getSlopeStdErr();
+        double half = Math.max(t(measurements.size() - 2) * line.getSlopeStdErr(), stepMm / longest(measurements));
         return half >= slope
                 ? new ScaleCorrection(1 / slope, null, null, line.getIntercept(), false)
                 : decided(1 / slope, 1 / (slope + half), 1 / (slope - half), line.getIntercept());
+    }
+
+    /** From the shortest of the lengths to the longest, mm. */
+    private static double longest(List<Measurement> measurements) {
+        double[] lengths = measurements.stream()
+                .mapToDouble(Measurement::nominalMm)
+                .sorted()
+                .toArray();
+        return lengths[lengths.length - 1] - lengths[0];
     }
 
     private static ScaleCorrection decided(double factor, double low, double high, Double offset) {

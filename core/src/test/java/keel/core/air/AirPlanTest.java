@@ -206,6 +206,86 @@ class AirPlanTest {
                 .isCloseTo(changes, within(1e-6));
     }
 
+    /** Of 95 % intervals without a known background at least 85 % hold the truth, or nothing is told. */
+    @ParameterizedTest
+    @CsvSource({"2, 60, 9", "6, 20, 9", "6, 20, 27", "6, 40, 27", "12, 20, 9"})
+    void theIntervalHoldsTheTruth(double changes, int minutes, double noise) {
+        int told = 0;
+        int held = 0;
+        for (long seed = 0; seed < 60; seed++) {
+            try {
+                Decay decay = Decay.of(series(changes, 900, 120, noise, seed, minutes), null);
+                told++;
+                held += decay.low() <= changes && changes <= decay.high() ? 1 : 0;
+            } catch (IllegalArgumentException e) {
+                // not told
+            }
+        }
+        assertThat(told).isGreaterThan(5);
+        assertThat((double) held / told).isGreaterThanOrEqualTo(0.85);
+    }
+
+    @Test
+    void threeWildReadingsAreSeenThrough() {
+        List<Decay.Sample> wild = series(6, 900, 120, 9, 7, 60);
+        for (int i : new int[] {0, 9, 30}) {
+            wild.set(i, new Decay.Sample(wild.get(i).minutes(), wild.get(i).value() + 700));
+        }
+        assertThat(Decay.of(wild, null).airChangesPerHour()).isCloseTo(6, within(0.4));
+        assertThat(Decay.of(wild, 120.0).airChangesPerHour()).isCloseTo(6, within(0.4));
+    }
+
+    /** A sensor that follows with a time constant of two minutes: C' = (air − C)/2. */
+    @Test
+    void aSensorThatFollowsLateIsSeenThrough() {
+        Random random = new Random(8);
+        List<Decay.Sample> late = new ArrayList<>();
+        double shown = 120;
+        for (int second = 0; second < 60 * 60; second++) {
+            if (second % 60 == 0) {
+                late.add(new Decay.Sample(second / 60.0, shown + 5 * random.nextGaussian()));
+            }
+            shown += (120 + 900 * Math.exp(-6 * second / 3600.0) - shown) / 120;
+        }
+        Decay decay = Decay.of(late, null);
+        assertThat(decay.airChangesPerHour()).isCloseTo(6, within(0.6));
+        assertThat(decay.low()).isLessThanOrEqualTo(6);
+        assertThat(decay.high()).isGreaterThanOrEqualTo(6);
+    }
+
+    @Test
+    void aStraightLineTellsNothing() {
+        Random random = new Random(4);
+        List<Decay.Sample> straight = new ArrayList<>();
+        List<Decay.Sample> exact = new ArrayList<>();
+        for (int t = 0; t < 60; t++) {
+            straight.add(new Decay.Sample(t, 1000 - 10 * t + 5 * random.nextGaussian()));
+            exact.add(new Decay.Sample(t, 1000 - 10 * t));
+        }
+        for (Double background : new Double[] {null, 100.0}) {
+            assertThatIllegalArgumentException()
+                    .isThrownBy(() -> Decay.of(straight, background))
+                    .withMessageContaining("straight line");
+            assertThatIllegalArgumentException().isThrownBy(() -> Decay.of(exact, background));
+        }
+    }
+
+    /** A fan whose curve dips, against Δp = 0.004·Q²: they meet three times, and the middle one does not hold. */
+    @Test
+    void ofSeveralMeetingsTheFirstThatHoldsIsTaken() {
+        List<AirPlan.Point> dips = List.of(
+                new AirPlan.Point(0.0, 60.0),
+                new AirPlan.Point(80.0, 20.0),
+                new AirPlan.Point(120.0, 80.0),
+                new AirPlan.Point(200.0, 0.0));
+        List<AirPlan.Meeting> meetings = AirPlan.meetings(dips, q -> 0.004 * q * q);
+        assertThat(meetings).hasSize(3);
+        assertThat(meetings).extracting(AirPlan.Meeting::holds).containsExactly(true, true, false);
+        assertThat(meetings.get(0).flowM3H()).isLessThan(80);
+        assertThat(meetings.get(1).flowM3H()).isBetween(120.0, 200.0);
+        meetings.forEach(m -> assertThat(m.pressurePa()).isCloseTo(0.004 * m.flowM3H() * m.flowM3H(), within(1e-6)));
+    }
+
     @Test
     void whatDoesNotFallIsRefused() {
         assertThatIllegalArgumentException().isThrownBy(() -> Decay.of(series(0, 900, 100, 20, 3, 60), null));

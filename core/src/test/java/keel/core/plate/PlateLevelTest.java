@@ -109,6 +109,59 @@ class PlateLevelTest {
         assertThat(sanded).isLessThan(10);
     }
 
+    /** A level plate measured with a shaky gauge whose shake is told: levelling it again would only shake it. */
+    @ParameterizedTest
+    @CsvSource({"0.01, 9", "0.03, 9", "0.03, 4", "0.05, 9", "0.05, 4", "0.05, 25"})
+    void noiseOfTheGaugeAloneIsNoReasonToLevel(double sd, int places) {
+        Random random = new Random(11);
+        int adjusted = 0;
+        for (int trial = 0; trial < 400; trial++) {
+            List<Reading> shaky = places(places).stream()
+                    .map(r -> new Reading(r.xMm(), r.yMm(), random.nextGaussian() * sd))
+                    .toList();
+            adjusted += PlateLevel.of(shaky, 144, 81, 0.05, sd).verdict() == Verdict.ADJUST ? 1 : 0;
+        }
+        assertThat(adjusted).isLessThanOrEqualTo(20);
+    }
+
+    /** Two layers over the longer side are found with such a gauge all the same. */
+    @Test
+    void aTiltThatNoiseDoesNotExplainIsFound() {
+        Random random = new Random(12);
+        int adjusted = 0;
+        for (int trial = 0; trial < 200; trial++) {
+            List<Reading> tilted = grid(0.2 / 144, 0, 0).stream()
+                    .map(r -> new Reading(r.xMm(), r.yMm(), r.zMm() + random.nextGaussian() * 0.03))
+                    .toList();
+            adjusted += PlateLevel.of(tilted, 144, 81, 0.05, 0.03).verdict() == Verdict.ADJUST ? 1 : 0;
+        }
+        assertThat(adjusted).isGreaterThan(180);
+    }
+
+    private static List<Reading> places(int count) {
+        int side = (int) Math.sqrt(count);
+        List<Reading> places = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            places.add(new Reading(5 + 134.0 * (i % side) / (side - 1), 5 + 71.0 * (i / side) / (side - 1), 0));
+        }
+        return places;
+    }
+
+    @Test
+    void whatThePlacesCannotShowIsSaid() {
+        List<Reading> corners = List.of(
+                new Reading(5, 5, 0), new Reading(139, 5, 0.01), new Reading(5, 76, 0), new Reading(139, 76, 0.01));
+        assertThat(small(corners).cannotSee())
+                .containsExactly(PlateLevel.Shape.DISH, PlateLevel.Shape.BEND_ACROSS, PlateLevel.Shape.BEND_DEEP);
+        assertThat(small(corners.subList(0, 3)).cannotSee()).hasSize(4);
+        assertThat(small(grid(0.0001, 0, 0)).cannotSee()).isEmpty();
+        assertThat(PlateLevel.of(corners, 144, 81, 0.05, 0.05).leftOpen(0.05))
+                .hasSize(2)
+                .first()
+                .asString()
+                .contains("noise");
+    }
+
     /** d₂: 2 → 1.128, 5 → 2.326, 9 → 2.970, 25 → 3.931; control chart factors of ISO 7870-2, from memory. */
     @ParameterizedTest
     @CsvSource({"1, 0", "2, 1.128", "3, 1.693", "5, 2.326", "9, 2.970", "10, 3.078", "25, 3.931"})

@@ -83,6 +83,18 @@ class ScaleCorrectionTest {
         assertThat(scale.correct()).isFalse();
     }
 
+    /** Three times the same reading: the calipers say it no better than to half a step, 0.005 in 20 mm. */
+    @Test
+    void whatTheCalipersDoNotShowStaysOpen() {
+        ScaleCorrection same = ScaleCorrection.of(of(20, 20.01, 20.01, 20.01));
+        assertThat(same.factor() - same.low()).isCloseTo(0.005 / 20, within(2e-6));
+        assertThat(same.correct()).as("0.01 in 20 mm is two of such halves").isTrue();
+        assertThat(ScaleCorrection.of(of(20, 20.01, 20.01, 20.01), 0.1).correct())
+                .as("with a rule that shows tenths")
+                .isFalse();
+        assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(of(20, 20.01), -1));
+    }
+
     @Test
     void whatCannotBeIsSaid() {
         assertThatIllegalArgumentException().isThrownBy(() -> ScaleCorrection.of(List.of()));

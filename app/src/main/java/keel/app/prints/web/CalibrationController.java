@@ -137,7 +137,7 @@ class CalibrationController {
             List<ScaleCorrection.Measurement> lengths = pairs(typed, "nominal", "measured").stream()
                     .map(p -> new ScaleCorrection.Measurement(p[0], p[1]))
                     .toList();
-            ScaleCorrection scale = ScaleCorrection.of(lengths);
+            ScaleCorrection scale = ScaleCorrection.of(lengths, step(typed));
             if (typed.containsKey("keep")) {
                 calibrations.keep(profiles.of(code, resin), lengths, scale);
                 return "redirect:/machines/" + code + "/profiles/" + resin + "?kept";
@@ -149,6 +149,14 @@ class CalibrationController {
             PageErrors.show(new Refused("", e.getMessage()), model, response);
         }
         return show("prints/scale", code, resin, typed, model);
+    }
+
+    private static double step(Map<String, String> typed) {
+        Findings findings = new Findings();
+        double step = Typed.number(typed.get("stepMm"), ScaleCorrection.USUAL_STEP_MM, "stepMm", findings);
+        findings.range(step, 0, 1, "stepMm", "The step of the calipers", "mm");
+        Refused.unless(findings);
+        return step;
     }
 
     /** Rows of two numbers; an empty row is skipped, half a row is refused. */

@@ -44,7 +44,9 @@ class StartingApi {
             PlateLevel.Corner lowCorner,
             double lowByMm,
             PlateLevel.Verdict verdict,
-            List<Double> screwTurns) {}
+            List<Double> screwTurns,
+            double noiseMm,
+            List<PlateLevel.Shape> cannotSee) {}
 
     @PostMapping("/plate/level")
     LevelAnswer level(@RequestBody LevelQuestion q) {
@@ -76,7 +78,9 @@ class StartingApi {
                 level.lowCorner(),
                 level.lowByMm(),
                 level.verdict(),
-                q.screws() == null ? null : turns(level, q.screws()));
+                q.screws() == null ? null : turns(level, q.screws()),
+                level.noiseMm(),
+                level.cannotSee());
     }
 
     private static List<Double> turns(PlateLevel level, Screws screws) {
@@ -159,7 +163,8 @@ class StartingApi {
 
     record Length(Double nominalMm, Double measuredMm) {}
 
-    record ScaleQuestion(List<Length> measurements) {}
+    /** @param resolutionMm step of the calipers; 0.01 if left out */
+    record ScaleQuestion(List<Length> measurements, Double resolutionMm) {}
 
     @PostMapping("/scale")
     ScaleCorrection scale(@RequestBody ScaleQuestion q) {
@@ -171,9 +176,11 @@ class StartingApi {
                 "Each measurement takes nominalMm and measuredMm.");
         return sound(
                 "measurements",
-                () -> ScaleCorrection.of(q.measurements().stream()
-                        .map(m -> new ScaleCorrection.Measurement(m.nominalMm(), m.measuredMm()))
-                        .toList()));
+                () -> ScaleCorrection.of(
+                        q.measurements().stream()
+                                .map(m -> new ScaleCorrection.Measurement(m.nominalMm(), m.measuredMm()))
+                                .toList(),
+                        q.resolutionMm() == null ? ScaleCorrection.USUAL_STEP_MM : q.resolutionMm()));
     }
 
     record Gate(boolean mayStart, List<GateItem> items) {}
