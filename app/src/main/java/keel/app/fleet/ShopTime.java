@@ -1,6 +1,7 @@
 package keel.app.fleet;
 
 import java.time.Clock;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -43,6 +44,34 @@ public class ShopTime {
             return LocalDateTime.parse(text.strip()).atZone(settings.zone()).toInstant();
         } catch (DateTimeParseException e) {
             findings.add(field, "This is no date and time: " + text + ". Like 2025-03-31T14:20.");
+            return null;
+        }
+    }
+
+    /** The beginning of a span, a day of the shop's or an instant; empty is null. */
+    public Instant from(String text, String field, Findings findings) {
+        return bound(text, 0, field, findings);
+    }
+
+    /** The end of a span, a day of the shop's with all its hours or an instant; empty is null. */
+    public Instant to(String text, String field, Findings findings) {
+        return bound(text, 1, field, findings);
+    }
+
+    private Instant bound(String text, int daysOn, String field, Findings findings) {
+        if (text == null || text.isBlank()) {
+            return null;
+        }
+        try {
+            return text.contains("T")
+                    ? Instant.parse(text.strip())
+                    : LocalDate.parse(text.strip())
+                            .plusDays(daysOn)
+                            .atStartOfDay(settings.zone())
+                            .toInstant();
+        } catch (DateTimeException e) {
+            findings.add(
+                    field, "This is no day and no instant: " + text + ". Like 2025-03-31 or 2025-03-31T14:20:00Z.");
             return null;
         }
     }

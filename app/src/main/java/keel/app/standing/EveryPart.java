@@ -11,6 +11,9 @@ import java.util.stream.Collectors;
 import keel.app.base.Refused;
 import keel.core.life.KindOfLife;
 import keel.core.life.LifeClock;
+import keel.core.life.Lived;
+import keel.core.standing.PartUse;
+import keel.core.wear.Usage;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -57,6 +60,8 @@ public class EveryPart {
     /**
      * Parts of one kind and model together.
      *
+     * @param modelName what {@code model} is called
+     * @param endsByThemselves ends that were neither planned nor for another reason
      * @param unknown how many of which the hours before are not known
      * @param medianHours print hours after which half have ended, by the fitted life; null where too few have to tell
      * @param clock what the life is counted by
@@ -64,8 +69,10 @@ public class EveryPart {
     public record Lives(
             String kind,
             String model,
+            String modelName,
             int parts,
             int ends,
+            int endsByThemselves,
             int alive,
             int unknown,
             int endsLastYear,
@@ -87,6 +94,18 @@ public class EveryPart {
                 .toList();
     }
 
+    /**
+     * A film, tank or screen that ended.
+     *
+     * @param machine number of the machine that it was on; null where it was on none
+     */
+    public record Ended(String code, PartUse.UsedPart kind, Instant at, Long machine, Usage usage) {}
+
+    /** Those that ended from one moment to another, this one left out. */
+    public List<Ended> ended(Instant from, Instant to) {
+        return queries.ended(from, to).stream().map(PartEver::end).toList();
+    }
+
     /** By kind in the order of the machine from the resin outwards, then by model. */
     public List<Lives> lives() {
         Map<String, KindOfLife> fitted = fitted();
@@ -104,6 +123,7 @@ public class EveryPart {
                 .map(parts -> counted(
                         parts,
                         yearAgo,
+                        names.get(parts.get(0).model()),
                         fitted.get(parts.get(0).kind() + " "
                                 + names.get(parts.get(0).model()))))
                 .toList();
@@ -114,13 +134,15 @@ public class EveryPart {
                 .collect(Collectors.toMap(g -> g.kind().name() + " " + g.model(), PartLives.Group::life, (a, b) -> a));
     }
 
-    private static Lives counted(List<Part> parts, Instant yearAgo, KindOfLife life) {
+    private static Lives counted(List<Part> parts, Instant yearAgo, String modelName, KindOfLife life) {
         int ends = (int) parts.stream().filter(p -> p.endedAt() != null).count();
         return new Lives(
                 parts.get(0).kind(),
                 parts.get(0).model(),
+                modelName,
                 parts.size(),
                 ends,
+                (int) parts.stream().filter(EveryPart::byItself).count(),
                 parts.size() - ends,
                 (int) parts.stream().filter(p -> !p.known()).count(),
                 (int) parts.stream()
@@ -131,6 +153,10 @@ public class EveryPart {
                         .map(EveryPart::medianHours)
                         .orElse(null),
                 life == null ? clockOf(parts.get(0).kind()) : life.clock());
+    }
+
+    private static boolean byItself(Part part) {
+        return part.endedAt() != null && new Lived(Usage.NONE, part.endReason(), false).endedByItself();
     }
 
     private static double medianHours(KindOfLife life) {

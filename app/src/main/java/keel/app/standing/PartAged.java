@@ -16,7 +16,7 @@ import org.hibernate.annotations.Synchronize;
 /** A film or screen with the model that it serves, what it has been through, and where it was last. */
 @Entity
 @Immutable
-@Synchronize({"component", "fitting", "machine", "machine_model", "meter"})
+@Synchronize({"component", "fitting", "machine", "machine_model", "meter", "part_model_fits"})
 class PartAged {
 
     @Id
@@ -46,6 +46,7 @@ class PartAged {
     String vat;
 
     boolean fitted;
+    boolean known;
 
     /** Machine that it was on when it ended. */
     Long endedOn;
@@ -58,7 +59,7 @@ class PartAged {
                 code,
                 part,
                 model,
-                new Lived(new Usage(hours, uvHours, layers, 0, 0), endedAt == null ? null : endReason, inPrint),
+                new Lived(new Usage(hours, uvHours, layers, 0, 0), endedAt == null ? null : endReason, inPrint, known),
                 endedAt,
                 place,
                 fitted);

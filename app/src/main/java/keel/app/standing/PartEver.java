@@ -7,13 +7,15 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import keel.app.fleet.ComponentKind;
 import keel.core.standing.MachineKind;
+import keel.core.standing.PartUse;
+import keel.core.wear.Usage;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.Synchronize;
 
 /** A part that is or was: on a machine, on the shelf, ended. */
 @Entity
 @Immutable
-@Synchronize({"component", "fitting", "machine", "machine_model", "meter"})
+@Synchronize({"component", "fitting", "machine", "machine_model", "meter", "part_model_fits"})
 class PartEver {
 
     @Id
@@ -42,10 +44,25 @@ class PartEver {
     double hours;
     double uvHours;
     long layers;
+    boolean known;
+    String place;
+    String lastVat;
+    boolean fitted;
+
+    /** Machine that it was on when it ended. */
+    Long endedOn;
+
+    EveryPart.Ended end() {
+        return new EveryPart.Ended(
+                code, PartUse.UsedPart.valueOf(name()), endedAt, endedOn, new Usage(hours, uvHours, layers, 0, 0));
+    }
+
+    private String name() {
+        return kind == ComponentKind.FILM && machineKind == MachineKind.LASER_TANK ? "TANK" : kind.name();
+    }
 
     EveryPart.Part view() {
-        String name = kind == ComponentKind.FILM && machineKind == MachineKind.LASER_TANK ? "TANK" : kind.name();
         return new EveryPart.Part(
-                code, name, model, machine, vat, fittedAt, endedAt, endReason, hours, uvHours, layers, true);
+                code, name(), model, machine, vat, fittedAt, endedAt, endReason, hours, uvHours, layers, known);
     }
 }

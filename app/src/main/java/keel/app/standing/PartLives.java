@@ -17,6 +17,7 @@ import keel.app.base.Remembered;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
 import keel.core.life.AgeReplacement;
+import keel.core.life.ChangeRule;
 import keel.core.life.ChangeSchool;
 import keel.core.life.CheapestAge;
 import keel.core.life.KindOfLife;
@@ -100,7 +101,8 @@ public class PartLives {
      * @param endCost what an end costs on the whole, where some are seen before they spoil a print
      * @param replace when to change, by the fitted life and the shop's costs
      * @param cheapest the age that the records speak for
-     * @param school by which the shop changes such parts
+     * @param rule when they are changed
+     * @param parts how many there ever were, {@code ends} how many of these ended, for whatever reason
      * @param schools what each school would have cost over the last year
      */
     public record Group(
@@ -113,6 +115,9 @@ public class PartLives {
             double endCost,
             AgeReplacement replace,
             CheapestAge cheapest,
+            ChangeRule rule,
+            int parts,
+            int ends,
             ChangeSchool school,
             List<SchoolCost> schools) {
 
@@ -143,17 +148,26 @@ public class PartLives {
     }
 
     /** Lives by kind and size; those of which too few have ended go by what is usual. */
-    public record Book(Map<String, PartLife> known, Map<PartUse.UsedPart, ChangeSchool> schools, Defaults defaults) {
+    public record Book(
+            Map<String, PartLife> known,
+            Map<String, PartLife> turnover,
+            Map<PartUse.UsedPart, ChangeSchool> schools,
+            Defaults defaults) {
+
+        /** How long until another is needed, whatever ends it: by the shop's own ends, few as they may be. */
+        public PartLife turnover(PartUse.UsedPart kind, String model) {
+            return turnover.getOrDefault(key(kind, model), defaults.usual(kind));
+        }
 
         /** @param model name of the machine model that it fits */
         public PartLife of(PartUse.UsedPart kind, String model) {
-            PartLife usual = defaults.usual(kind);
             PartLife life = known.get(key(kind, model));
-            return life != null
-                    ? life
-                    : schools.get(kind) == ChangeSchool.SIGNS
-                            ? usual.changedAt(Double.POSITIVE_INFINITY, usual.clock())
-                            : usual;
+            if (life != null) {
+                return life;
+            }
+            PartLife usual = defaults.usual(kind);
+            ChangeRule rule = ChangeRule.of(schools.get(kind), false, null, usual);
+            return usual.changedAt(rule.at(), rule.clock());
         }
     }
 
@@ -210,7 +224,8 @@ public class PartLives {
         if (before == null || !before.day().equals(today()) || !before.marks().equals(marks)) {
             Map<PartUse.UsedPart, ChangeSchool> by = schools.all();
             boolean few = ends.endsByThemselves() < KindOfLife.ENDS_THAT_TELL;
-            before = new Fits(today(), marks, new Book(few ? Map.of() : fitted(defaults, by), by, defaults));
+            before = new Fits(
+                    today(), marks, new Book(few ? Map.of() : fitted(defaults, by), turnover(defaults), by, defaults));
             fits = before;
         }
         return before;
@@ -245,20 +260,40 @@ public class PartLives {
         return known;
     }
 
+    private Map<String, PartLife> turnover(Defaults defaults) {
+        Map<String, PartLife> until = new LinkedHashMap<>();
+        byKind(all()).forEach((key, parts) -> {
+            if (parts.stream().anyMatch(PartAge::ended)) {
+                KindOfLife life = life(
+                        parts.get(0).kind(),
+                        parts.stream().map(p -> p.lived().whateverEndedIt()).toList(),
+                        defaults);
+                until.put(
+                        key,
+                        new PartLife(
+                                life.span(),
+                                life.clock(),
+                                life.clockPerHour(),
+                                Double.POSITIVE_INFINITY,
+                                life.clock(),
+                                life.ends()));
+            }
+        });
+        return until;
+    }
+
     private static PartLife partLife(List<PartAge> parts, KindOfLife life, ChangeSchool school, Defaults defaults) {
         PartUse.UsedPart kind = parts.get(0).kind();
         PartLife usual = defaults.usual(kind);
         PartLife known = new PartLife(
                 life.span(), life.clock(), life.clockPerHour(), Double.POSITIVE_INFINITY, life.clock(), life.ends());
-        return switch (school) {
-            case RECORDS -> {
-                ChangeCosts costs = ChangeCosts.of(defaults, kind);
-                CheapestAge cheapest = cheapest(parts, life, replacement(parts, life, costs), costs, usual);
-                yield known.changedAt(cheapest.at(), cheapest.clock());
-            }
-            case FIXED_AGE -> known.changedAt(usual.replaceAt(), usual.clock());
-            case SIGNS -> known;
-        };
+        CheapestAge cheapest = null;
+        if (school == ChangeSchool.RECORDS) {
+            ChangeCosts costs = ChangeCosts.of(defaults, kind);
+            cheapest = cheapest(parts, life, replacement(parts, life, costs), costs, usual);
+        }
+        ChangeRule rule = ChangeRule.of(school, true, cheapest, usual);
+        return known.changedAt(rule.at(), rule.clock());
     }
 
     private Group group(List<PartAge> parts, Defaults defaults, ChangeSchool school) {
@@ -283,14 +318,20 @@ public class PartLives {
                 endCost(parts, costs),
                 replace,
                 cheapest,
+                ChangeRule.of(school, life.known(), cheapest, defaults.usual(kind)),
+                parts.size(),
+                (int) parts.stream().filter(PartAge::ended).count(),
                 school,
                 lastYear(parts, life, cheapest, costs, defaults));
     }
 
     private KindOfLife life(List<PartAge> parts, Defaults defaults) {
-        PartUse.UsedPart kind = parts.get(0).kind();
+        return life(parts.get(0).kind(), parts.stream().map(PartAge::lived).toList(), defaults);
+    }
+
+    private KindOfLife life(PartUse.UsedPart kind, List<Lived> parts, Defaults defaults) {
         return lives.get(
-                new LifeOf(parts.stream().map(PartAge::lived).toList(), defaults.life(kind), kind.usualClock()),
+                new LifeOf(parts, defaults.life(kind), kind.usualClock()),
                 of -> KindOfLife.of(of.parts(), of.usual(), of.clock()));
     }
 

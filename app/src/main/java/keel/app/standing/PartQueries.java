@@ -22,6 +22,12 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
     @Query("select p from PartEver p order by p.id desc")
     List<PartEver> ever();
 
+    @Query(
+            """
+            select p from PartEver p where p.kind in (keel.app.fleet.ComponentKind.FILM,
+            keel.app.fleet.ComponentKind.SCREEN) and p.endedAt >= ?1 and p.endedAt < ?2 order by p.endedAt""")
+    List<PartEver> ended(Instant from, Instant to);
+
     /** A part with what it had done before it came on record. */
     record Before(long id, double hours, double uvHours, long layers, long prints) {
 

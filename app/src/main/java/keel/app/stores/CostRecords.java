@@ -26,8 +26,8 @@ interface CostRecords extends Repository<StockOrder, Long> {
             select r.id, r.machineId, r.job, r.startedAt, r.outcome, r.hours, r.uvHours, r.usedMl, r.profileVersionId
             from RunFact r where r.endedAt is not null\s""";
 
-    @Query(RAN + "and r.startedAt >= ?1 order by r.startedAt")
-    List<Ran> since(Instant from);
+    @Query(RAN + "and r.startedAt >= ?1 and r.startedAt < ?2 order by r.startedAt")
+    List<Ran> between(Instant from, Instant to);
 
     @Query(RAN + "and r.id = ?1")
     Optional<Ran> one(long id);

@@ -12,12 +12,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.base.NotThere;
+import keel.app.fleet.ComponentKind;
 import keel.app.fleet.ShopSettings;
+import keel.app.standing.EveryPart;
 import keel.app.standing.MachineNow;
+import keel.app.standing.PartSpan;
+import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
 import keel.core.cost.Prices;
 import keel.core.cost.Prices.Used;
@@ -25,6 +29,7 @@ import keel.core.cost.PrintCost;
 import keel.core.cost.SharedUse;
 import keel.core.rate.SuccessRate;
 import keel.core.run.Outcome;
+import keel.core.standing.PartUse;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,18 +39,33 @@ import org.springframework.transaction.annotation.Transactional;
 public class Costs {
 
     private static final Duration YEAR = Duration.ofDays(365);
+    private static final String NO_MACHINE = "On no machine";
 
     private final Standings standings;
     private final ShopSettings settings;
     private final PricesPaid paid;
     private final CostRecords records;
+    private final Bought bought;
+    private final PartsReading reading;
+    private final EveryPart parts;
     private final Clock clock;
 
-    Costs(Standings standings, ShopSettings settings, PricesPaid paid, CostRecords records, Clock clock) {
+    Costs(
+            Standings standings,
+            ShopSettings settings,
+            PricesPaid paid,
+            CostRecords records,
+            Bought bought,
+            PartsReading reading,
+            EveryPart parts,
+            Clock clock) {
         this.standings = standings;
         this.settings = settings;
         this.paid = paid;
         this.records = records;
+        this.bought = bought;
+        this.reading = reading;
+        this.parts = parts;
         this.clock = clock;
     }
 
@@ -77,9 +97,18 @@ public class Costs {
      * @param cost of all of them; its cost of a good print is that of all over how many came out
      * @param perGood money a good print, null if none came out
      * @param lost money in those that did not come out
+     * @param unpaid what of films and screens that ended no print had paid, in the cost; below 0 where they outlived
+     *     their usual lives
      */
     public record Group(
-            String name, String path, Used used, SuccessRate rate, PrintCost cost, Double perGood, double lost) {
+            String name,
+            String path,
+            Used used,
+            SuccessRate rate,
+            PrintCost cost,
+            Double perGood,
+            double lost,
+            double unpaid) {
 
         /** How many came out. */
         public int good() {
@@ -87,13 +116,15 @@ public class Costs {
         }
 
         public double perAttempt() {
-            return used.prints() == 0 ? 0 : cost.perAttempt() / used.prints();
+            return used.prints() == 0 ? 0 : (cost.perAttempt() - unpaid) / used.prints();
         }
     }
 
     /**
      * All that the page shows of a span of days; {@code shared} is null where the stores do not say what a print takes
      * of them.
+     *
+     * @param bought what was spent in the same days, by line; a line is left out for which nothing was ever paid
      */
     public record Overview(
             Group all,
@@ -101,51 +132,105 @@ public class Costs {
             List<Group> months,
             List<Group> jobs,
             List<Group> causes,
-            SharedUse shared) {}
+            SharedUse shared,
+            Map<String, Double> bought) {}
 
+    /** A film or screen that ended, with what of its price no print had paid. */
+    private record Early(String line, Instant at, String machineName, double unpaid) {}
+
+    /** Of the last days. */
     public Overview overview(int days) {
-        Instant from = clock.instant().minus(Duration.ofDays(days));
-        List<Run> runs = runs(records.since(from), from);
+        Instant now = clock.instant();
+        return overview(now.minus(Duration.ofDays(days)), now);
+    }
+
+    /** Of runs that began and parts that ended from one moment to another, this one left out. */
+    public Overview overview(Instant from, Instant to) {
         Map<Long, MachineNow> machines =
                 standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
-        PricesPaid.Paid now = paid.now();
-        Map<List<Object>, Prices> prices = new HashMap<>();
-        Function<Run, PrintCost> cost = r -> prices.computeIfAbsent(
-                        Arrays.asList(r.machine(), r.resin()), k -> now.of(machines.get(r.machine()), r.resin()))
-                .of(r.used(), null);
-        Map<Long, PrintCost> costs = runs.stream().collect(Collectors.toMap(Run::id, cost));
-        List<Group> jobs = grouped(runs, Run::job, j -> null, costs).stream()
-                .sorted(Comparator.comparing((Group g) -> -g.cost().perAttempt()))
-                .limit(15)
-                .toList();
-        List<Group> causes = grouped(
-                        runs.stream().filter(r -> !r.good()).toList(),
-                        r -> r.cause() == null ? "" : r.cause(),
-                        c -> null,
-                        costs)
-                .stream()
-                .sorted(Comparator.comparing((Group g) -> -g.lost()))
-                .limit(10)
+        PricesPaid.Paid prices = paid.now();
+        List<Run> runs = runs(records.between(from, to), from);
+        Map<Long, PrintCost> costs = costs(runs, machines, prices);
+        List<Early> early = parts.ended(from, to).stream()
+                .map(e -> early(e, machines, prices))
                 .toList();
         return new Overview(
-                group("", null, runs, costs),
+                group("", null, runs, early, costs),
+                grouped(runs, early, Run::machineName, Early::machineName, machinePaths(runs), costs),
+                grouped(runs, early, r -> month(r.at()), e -> month(e.at()), m -> null, costs),
+                grouped(runs, List.of(), Run::job, null, j -> null, costs),
                 grouped(
-                        runs,
-                        Run::machineName,
-                        m -> runs.stream()
-                                .filter(r -> r.machineName().equals(m))
-                                .findFirst()
-                                .map(r -> "/machines/" + r.machineCode())
-                                .orElse(null),
-                        costs),
-                grouped(
-                        runs,
-                        r -> YearMonth.from(r.at().atZone(settings.zone())).toString(),
-                        m -> null,
-                        costs),
-                jobs,
-                causes,
-                now.shared());
+                                runs.stream().filter(r -> !r.good()).toList(),
+                                List.of(),
+                                r -> r.cause() == null ? "" : r.cause(),
+                                null,
+                                c -> null,
+                                costs)
+                        .stream()
+                        .sorted(Comparator.comparing((Group g) -> -g.lost()))
+                        .limit(10)
+                        .toList(),
+                prices.shared(),
+                bought.between(from, to));
+    }
+
+    /** What was spent by month, by line. */
+    public Map<String, Map<String, Double>> boughtByMonth(List<Group> months) {
+        Map<String, Map<String, Double>> spent = new LinkedHashMap<>();
+        months.forEach(m -> {
+            YearMonth month = YearMonth.parse(m.name());
+            spent.put(
+                    m.name(),
+                    bought.between(
+                            month.atDay(1).atStartOfDay(settings.zone()).toInstant(),
+                            month.plusMonths(1)
+                                    .atDay(1)
+                                    .atStartOfDay(settings.zone())
+                                    .toInstant()));
+        });
+        return spent;
+    }
+
+    private String month(Instant at) {
+        return YearMonth.from(at.atZone(settings.zone())).toString();
+    }
+
+    private static Function<String, String> machinePaths(List<Run> runs) {
+        Map<String, String> paths = runs.stream()
+                .collect(Collectors.toMap(Run::machineName, r -> "/machines/" + r.machineCode(), (a, b) -> a));
+        return paths::get;
+    }
+
+    /** What each run cost, by the film and screen that were on its machine when it began. */
+    private Map<Long, PrintCost> costs(List<Run> runs, Map<Long, MachineNow> machines, PricesPaid.Paid prices) {
+        Map<Long, List<PartSpan>> films = reading.spans(ComponentKind.FILM);
+        Map<Long, List<PartSpan>> screens = reading.spans(ComponentKind.SCREEN);
+        Map<List<Object>, Prices> known = new HashMap<>();
+        return runs.stream().collect(Collectors.toMap(Run::id, r -> {
+            String film = on(films, r);
+            String screen = on(screens, r);
+            return known.computeIfAbsent(
+                            Arrays.asList(r.machine(), r.resin(), film, screen),
+                            k -> prices.of(machines.get(r.machine()), r.resin(), film, screen))
+                    .of(r.used(), null);
+        }));
+    }
+
+    private static String on(Map<Long, List<PartSpan>> spans, Run run) {
+        return spans.getOrDefault(run.machine(), List.of()).stream()
+                .filter(s -> !s.from().isAfter(run.at()) && (s.to() == null || s.to().isAfter(run.at())))
+                .map(PartSpan::code)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private Early early(EveryPart.Ended part, Map<Long, MachineNow> machines, PricesPaid.Paid prices) {
+        MachineNow machine = part.machine() == null ? null : machines.get(part.machine());
+        return new Early(
+                part.kind() == PartUse.UsedPart.SCREEN ? CostLines.SCREEN : CostLines.FILM,
+                part.at(),
+                machine == null ? NO_MACHINE : machine.name(),
+                prices.unpaid(part, machine));
     }
 
     /** @throws NotThere if there is no such run, or it is going on */
@@ -154,8 +239,10 @@ public class Costs {
         Run run = runs(ran, Instant.EPOCH).stream()
                 .findFirst()
                 .orElseThrow(() -> new NotThere("There is no run " + id + " that has ended."));
+        MachineNow machine = standings.of(run.machineCode());
         return Map.entry(
-                run, paid.now().of(standings.of(run.machineCode()), run.resin()).of(run.used(), null));
+                run,
+                costs(List.of(run), Map.of(machine.id(), machine), paid.now()).get(run.id()));
     }
 
     /** Prices for a machine; resin null for the shop's usual price. */
@@ -196,15 +283,31 @@ public class Costs {
     }
 
     private static List<Group> grouped(
-            List<Run> runs, Function<Run, String> by, Function<String, String> path, Map<Long, PrintCost> costs) {
-        return runs.stream().collect(Collectors.groupingBy(by, TreeMap::new, Collectors.toList())).entrySet().stream()
-                .map(e -> group(e.getKey(), path.apply(e.getKey()), e.getValue(), costs))
+            List<Run> runs,
+            List<Early> early,
+            Function<Run, String> by,
+            Function<Early, String> endedBy,
+            Function<String, String> path,
+            Map<Long, PrintCost> costs) {
+        Map<String, List<Run>> ran = runs.stream().collect(Collectors.groupingBy(by));
+        Map<String, List<Early>> ended = early.stream().collect(Collectors.groupingBy(endedBy));
+        return Stream.concat(ran.keySet().stream(), ended.keySet().stream())
+                .distinct()
+                .sorted()
+                .map(name -> group(
+                        name,
+                        path.apply(name),
+                        ran.getOrDefault(name, List.of()),
+                        ended.getOrDefault(name, List.of()),
+                        costs))
                 .toList();
     }
 
-    private static Group group(String name, String path, List<Run> runs, Map<Long, PrintCost> costs) {
+    private static Group group(
+            String name, String path, List<Run> runs, List<Early> early, Map<Long, PrintCost> costs) {
         Used used = runs.stream().map(Run::used).reduce(new Used(0, 0, 0, 0), Used::plus);
         Map<String, Double> lines = new LinkedHashMap<>();
+        CostLines.ALL.forEach(line -> lines.put(line, 0.0));
         double lost = 0;
         int good = 0;
         for (Run r : runs) {
@@ -213,6 +316,7 @@ public class Costs {
             good += r.good() ? 1 : 0;
             lost += r.good() ? 0 : cost.perAttempt();
         }
+        early.forEach(e -> lines.merge(e.line(), e.unpaid(), Double::sum));
         List<PrintCost.CostLine> sums = new ArrayList<>();
         lines.forEach((line, amount) -> sums.add(new PrintCost.CostLine(line, amount)));
         double all = sums.stream().mapToDouble(PrintCost.CostLine::amount).sum();
@@ -223,6 +327,7 @@ public class Costs {
                 rate(good, runs.size()).orElse(null),
                 new PrintCost(sums, all, good == 0 ? all : all / good),
                 good == 0 ? null : Double.valueOf(all / good),
-                lost);
+                lost,
+                early.stream().mapToDouble(Early::unpaid).sum());
     }
 }

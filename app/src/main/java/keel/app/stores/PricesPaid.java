@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import keel.app.fleet.ShopSettings;
+import keel.app.standing.EveryPart;
 import keel.app.standing.MachineNow;
-import keel.app.standing.PartView;
 import keel.core.cost.Prices;
 import keel.core.cost.SharedUse;
 import keel.core.standing.Defaults;
@@ -44,8 +44,20 @@ class PricesPaid {
             Map<String, Double> spares,
             SharedUse shared) {
 
-        /** For a machine; null for any, and {@code resin} null for the shop's usual price. */
+        /**
+         * For a machine with the film and screen that are on it now; null for any, and {@code resin} null for the
+         * shop's usual price.
+         */
         Prices of(MachineNow m, String resin) {
+            return of(
+                    m,
+                    resin,
+                    m == null || m.film() == null ? null : m.film().code(),
+                    m == null || m.screen() == null ? null : m.screen().code());
+        }
+
+        /** For a machine with a film and a screen, by their codes; null where it is not known which. */
+        Prices of(MachineNow m, String resin, String film, String screenCode) {
             double share = m == null || !(m.uvShare() > 0) ? defaults.value("uv.share") : m.uvShare();
             PartUse lining = m == null ? null : m.liningUse();
             PartUse screen = m == null ? null : m.screenUse();
@@ -55,17 +67,36 @@ class PricesPaid {
                     : lining.life().typicalUvHours(share) / share;
             return new Prices(
                     litres.getOrDefault(resin, defaults.value("resin.pricePerLitre")),
-                    price(kind, m, m == null ? null : m.film()),
+                    price(kind, m, film),
                     Math.max(1, filmHours),
-                    screen == null ? 0 : price(PartUse.UsedPart.SCREEN, m, m.screen()),
+                    screen == null ? 0 : price(PartUse.UsedPart.SCREEN, m, screenCode),
                     screen == null ? 1 : Math.max(1, screen.life().typicalUvHours(share)),
                     shared == null ? defaults.value("run.others") : shared.perPrint(),
                     defaults);
         }
 
+        /**
+         * What of a part's price its prints have not paid when it ends: all that is left of its usual life, less than
+         * nothing where it outlived that.
+         *
+         * @param m machine that it was on, null for none
+         */
+        double unpaid(EveryPart.Ended part, MachineNow m) {
+            boolean screen = part.kind() == PartUse.UsedPart.SCREEN;
+            Prices prices = of(m, null, part.code(), part.code());
+            double price = price(part.kind(), m, part.code());
+            double life = screen && m != null && m.screenUse() != null
+                    ? prices.screenLifeUvHours()
+                    : screen
+                            ? defaults.usual(part.kind()).typicalUvHours(defaults.value("uv.share"))
+                            : prices.filmLifeHours();
+            double age = screen ? part.usage().uvHours() : part.usage().hours();
+            return price * (1 - age / life);
+        }
+
         /** What was paid for this very part; else what one costs in the stores; else the shop's figure. */
-        private double price(PartUse.UsedPart kind, MachineNow m, PartView part) {
-            Double own = part == null ? null : parts.get(part.code());
+        private double price(PartUse.UsedPart kind, MachineNow m, String part) {
+            Double own = part == null ? null : parts.get(part);
             Double spare = m == null ? null : spares.get(kind.name() + " " + m.model());
             return own != null ? own : spare != null ? spare : defaults.value(kind.prefix() + ".price");
         }

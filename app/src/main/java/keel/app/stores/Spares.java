@@ -13,8 +13,12 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keel.app.fleet.ShopSettings;
+import keel.app.standing.EveryPart;
 import keel.app.standing.MachineNow;
+import keel.app.standing.PartLives;
 import keel.app.standing.Standings;
+import keel.core.Findings;
+import keel.core.life.PartLife;
 import keel.core.life.TabulatedLife;
 import keel.core.spares.SpareDemand;
 import keel.core.standing.Defaults;
@@ -33,21 +37,39 @@ import org.springframework.transaction.annotation.Transactional;
 public class Spares implements PartNeeds {
 
     private static final int SHOWN_BEYOND = 2;
+    private static final double A_YEAR_DAYS = 365;
+
+    public static final double LEAD_DAYS = 14;
+    public static final double SERVICE_PERCENT = 95;
 
     private final Standings standings;
     private final ShopSettings settings;
     private final OnHand onHand;
     private final PriceRecords records;
+    private final PartLives lives;
+    private final EveryPart parts;
 
     /** What a part in service leads to; most are as old as when it was asked last. */
     private final Cache<SpareDemand.InService, double[]> ends =
             Caffeine.newBuilder().maximumSize(2_000).build();
 
-    Spares(Standings standings, ShopSettings settings, OnHand onHand, PriceRecords records) {
+    /** How many of it and those that follow end in a year. */
+    private final Cache<SpareDemand.InService, Double> yearly =
+            Caffeine.newBuilder().maximumSize(2_000).build();
+
+    Spares(
+            Standings standings,
+            ShopSettings settings,
+            OnHand onHand,
+            PriceRecords records,
+            PartLives lives,
+            EveryPart parts) {
         this.standings = standings;
         this.settings = settings;
         this.onHand = onHand;
         this.records = records;
+        this.lives = lives;
+        this.parts = parts;
     }
 
     /**
@@ -59,19 +81,22 @@ public class Spares implements PartNeeds {
     /**
      * Parts of a kind that fit the same machines.
      *
-     * @param models of these machines
+     * @param models names of these machines' models, {@code modelCodes} their codes
      * @param inService how many are in machines, {@code knownFrom} how their life is known
-     * @param expected ends within the lead time, {@code perYear} in a year at this pace
+     * @param endsLastYear how many ended in the last 365 days, whatever the reason
+     * @param expected ends within the lead time, {@code perYear} over the coming year, those that follow included
      * @param stock that is wanted, {@code price} of one
      * @param lots what lies on the shelf, {@code there} how many that are, {@code waits} the chance of waiting with
      *     them
      * @param tiedUp money in what lies there
      * @param levels chance of waiting by stock
      */
-    record SpareLine(
+    public record SpareLine(
             PartUse.UsedPart kind,
             Set<String> models,
+            Set<String> modelCodes,
             int inService,
+            int endsLastYear,
             String knownFrom,
             double expected,
             double perYear,
@@ -91,11 +116,34 @@ public class Spares implements PartNeeds {
 
     private record Used(MachineNow machine, PartUse part) {}
 
+    /** What all lines are reckoned from, read once. */
+    private record Grounds(Defaults defaults, OnHand.Shelf shelf, PartLives.Book book, List<EveryPart.Lives> ever) {
+
+        PartLife life(Used used) {
+            return book.turnover(used.part().part(), used.machine().model());
+        }
+
+        /** Of a kind, for machines of these models. */
+        List<EveryPart.Lives> of(PartUse.UsedPart kind, Set<String> models) {
+            return ever.stream()
+                    .filter(l -> l.kind().equals(kind.name()) && models.contains(l.modelName()))
+                    .toList();
+        }
+    }
+
+    private Grounds grounds() {
+        return new Grounds(settings.defaults(), onHand.shelf(), lives.book(), parts.lives());
+    }
+
+    /** What cannot be asked. */
+    public static void check(double leadDays, double percent, Findings findings) {
+        findings.range(leadDays, 0.5, 365, "leadDays", "The time until a new one comes", "days");
+        findings.range(percent, 1, 99.9, "percent", "The chance of not waiting", "%");
+    }
+
     public List<SpareLine> lines(double leadDays, double serviceLevel) {
-        Defaults defaults = settings.defaults();
-        OnHand.Shelf shelf = onHand.shelf();
-        return pooled().map(used -> line(used, leadDays, serviceLevel, defaults, shelf))
-                .toList();
+        Grounds grounds = grounds();
+        return pooled().map(used -> line(used, leadDays, serviceLevel, grounds)).toList();
     }
 
     /** Parts in service that the same spare fits, together. */
@@ -116,14 +164,13 @@ public class Spares implements PartNeeds {
 
     @Override
     public Now now() {
-        Defaults defaults = settings.defaults();
-        OnHand.Shelf shelf = onHand.shelf();
+        Grounds grounds = grounds();
         List<List<Used>> pools = pooled().toList();
         return (kind, model, leadDays, serviceLevel) -> pools.stream()
                 .filter(used -> used.get(0).part().part().name().equals(kind)
                         && used.stream().anyMatch(u -> u.machine().model().equals(model)))
                 .findFirst()
-                .map(used -> line(used, leadDays, serviceLevel, defaults, shelf))
+                .map(used -> line(used, leadDays, serviceLevel, grounds))
                 .map(l -> new Need(l.stock(), l.there(), l.waits(), l.perYear()));
     }
 
@@ -145,15 +192,15 @@ public class Spares implements PartNeeds {
         return first;
     }
 
-    private SpareLine line(
-            List<Used> used, double leadDays, double serviceLevel, Defaults defaults, OnHand.Shelf shelf) {
+    private SpareLine line(List<Used> used, double leadDays, double serviceLevel, Grounds grounds) {
         PartUse.UsedPart kind = used.get(0).part().part();
         Set<String> models = used.stream().map(u -> u.machine().model()).collect(Collectors.toCollection(TreeSet::new));
-        SpareDemand demand = demand(used, leadDays);
+        List<EveryPart.Lives> ever = grounds.of(kind, models);
+        SpareDemand demand = demand(used, leadDays, grounds);
         int stock = demand.stockFor(serviceLevel);
-        List<OnHand.Lot> lots = shelf.of(kind, models);
+        List<OnHand.Lot> lots = grounds.shelf().of(kind, models);
         int there = lots.stream().mapToInt(OnHand.Lot::count).sum();
-        double price = defaults.value(kind.prefix() + ".price");
+        double price = grounds.defaults().value(kind.prefix() + ".price");
         double tiedUp = lots.stream()
                 .mapToDouble(l -> l.worth() == null ? l.count() * price : l.worth())
                 .sum();
@@ -164,10 +211,14 @@ public class Spares implements PartNeeds {
         return new SpareLine(
                 kind,
                 models,
+                ever.stream().map(EveryPart.Lives::model).collect(Collectors.toCollection(TreeSet::new)),
                 used.size(),
-                used.get(0).part().life().knownFrom(),
+                ever.stream().mapToInt(EveryPart.Lives::endsLastYear).sum(),
+                grounds.life(used.get(0)).knownFrom(),
                 demand.expected(),
-                demand.expected() * 365 / leadDays,
+                used.stream()
+                        .mapToDouble(u -> yearly.get(inService(u, A_YEAR_DAYS, grounds), SpareDemand::expected))
+                        .sum(),
                 stock,
                 price,
                 lots,
@@ -177,34 +228,26 @@ public class Spares implements PartNeeds {
                 levels);
     }
 
-    private SpareDemand demand(List<Used> used, double leadDays) {
-        Map<Lifespan, Lifespan> tables = new IdentityHashMap<>();
-        return SpareDemand.together(used.stream()
-                .map(u -> new SpareDemand.InService(
-                        u.part().life().span(),
-                        u.part().age(),
-                        u.part()
-                                .life()
-                                .use(
-                                        u.machine().hoursPerDay() * leadDays,
-                                        u.machine().uvShare())))
-                .map(part -> ends.get(part, p -> SpareDemand.ends(tabulated(p, used, leadDays, tables))))
-                .toList());
+    private static SpareDemand.InService inService(Used used, double days, Grounds grounds) {
+        PartLife life = grounds.life(used);
+        return new SpareDemand.InService(
+                life.span(),
+                life.age(used.part().usage()),
+                life.use(used.machine().hoursPerDay() * days, used.machine().uvShare()));
     }
 
-    /** The same with its life looked up, which many parts share. */
-    private static SpareDemand.InService tabulated(
-            SpareDemand.InService part, List<Used> used, double leadDays, Map<Lifespan, Lifespan> tables) {
-        double oldest = used.stream()
-                .mapToDouble(u -> u.part().age()
-                        + u.part()
-                                .life()
-                                .use(
-                                        u.machine().hoursPerDay() * leadDays,
-                                        u.machine().uvShare()))
-                .max()
-                .orElse(0);
-        return new SpareDemand.InService(
-                tables.computeIfAbsent(part.life(), life -> TabulatedLife.of(life, oldest)), part.age(), part.use());
+    private SpareDemand demand(List<Used> used, double leadDays, Grounds grounds) {
+        List<SpareDemand.InService> parts =
+                used.stream().map(u -> inService(u, leadDays, grounds)).toList();
+        double oldest = parts.stream().mapToDouble(p -> p.age() + p.use()).max().orElse(0);
+        Map<Lifespan, Lifespan> tables = new IdentityHashMap<>();
+        return SpareDemand.together(parts.stream()
+                .map(part -> ends.get(
+                        part,
+                        p -> SpareDemand.ends(new SpareDemand.InService(
+                                tables.computeIfAbsent(p.life(), life -> TabulatedLife.of(life, oldest)),
+                                p.age(),
+                                p.use()))))
+                .toList());
     }
 }

@@ -104,4 +104,34 @@ class PartsApiTest extends AppTest {
         assertThat(get("/parts?kind=WHEEL").getStatus()).isEqualTo(422);
         assertThat(get("/parts?size=0").getStatus()).isEqualTo(422);
     }
+
+    /** What is spared for is what is listed: the ends of the year before stand beside those of the year to come. */
+    @Test
+    void sparesCountTheSameEnds() throws Exception {
+        shop.run(machine, 10, 20);
+        shop.filmChange(machine, 40);
+        shop.service(machine, "SCREEN_CHANGE", 80, "endReason", "DARK_PIXELS");
+        JsonNode film = spares("FILM");
+        assertThat(film.get("endsLastYear").asInt())
+                .isEqualTo(lives("FILM").get("endsLastYear").asInt());
+        assertThat(spares("SCREEN").get("endsLastYear").asInt())
+                .isEqualTo(lives("SCREEN").get("endsLastYear").asInt());
+        assertThat(film.get("inService").asInt()).isEqualTo(1);
+        assertThat(film.get("expectedPerYear").asDouble())
+                .as("nothing was printed lately")
+                .isZero();
+        assertThat(film.get("leadDays").asDouble()).isEqualTo(14);
+        assertThat(film.get("chanceOfWaiting").asDouble()).isBetween(0.0, 1.0);
+        assertThat(film.get("wanted").isInt()).isTrue();
+        assertThat(get("/spares?percent=100").getStatus()).isEqualTo(422);
+    }
+
+    private JsonNode spares(String kind) throws Exception {
+        JsonNode all = JSON.readTree(get("/spares").getContentAsString());
+        return StreamSupport.stream(all.spliterator(), false)
+                .filter(s -> s.get("kind").asText().equals(kind)
+                        && s.get("models").get(0).asText().equals(model))
+                .findFirst()
+                .orElseThrow();
+    }
 }

@@ -3,9 +3,15 @@ package keel.app.stores;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
+import keel.app.bench.Bench;
+import keel.app.bench.ServiceEntry;
+import keel.app.people.Role;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
@@ -16,6 +22,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** Costs of runs from what they used, by the figures that a shop starts with. */
 class CostsTest extends PageTest {
@@ -32,7 +40,23 @@ class CostsTest extends PageTest {
     @Autowired
     private JdbcClient jdbc;
 
+    @Autowired
+    private Bench bench;
+
+    @Autowired
+    private MockMvc mvc;
+
     private String machine;
+
+    private JsonNode api(String path) throws Exception {
+        String token = shop.token(Role.KEEPER);
+        return new ObjectMapper()
+                .readTree(mvc.perform(
+                                MockMvcRequestBuilders.get("/api/v1" + path).header("Authorization", "Bearer " + token))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString());
+    }
 
     @BeforeEach
     void machine() {
@@ -209,6 +233,66 @@ class CostsTest extends PageTest {
         assertThat(page("/costs?days=30")).contains("Costed " + machine).contains("no cause named");
         assertThat(new String(file("/costs.csv?days=30").getContentAsByteArray()))
                 .contains("job,Costed " + machine);
+    }
+
+    /** What its prints had not paid of a screen is paid when it ends: together its price, no more and no less. */
+    @Test
+    void aScreenThatDiedEarlyCostsWhatItCost() {
+        run(4, "GOOD");
+        double before = amount(costs.overview(30).all().cost(), "Screen");
+        double shares = amount(group(costs.overview(30).machines()).cost(), "Screen");
+        bench.record(new ServiceEntry(
+                machine,
+                "SCREEN_CHANGE",
+                Instant.now().minus(Duration.ofDays(1)),
+                null,
+                Map.of("endReason", "DARK_PIXELS")));
+        Costs.Group after = group(costs.overview(30).machines());
+        assertThat(amount(after.cost(), "Screen")).as("78 for a new one").isCloseTo(78, within(1e-6));
+        assertThat(after.unpaid()).isCloseTo(78 - shares, within(1e-6));
+        assertThat(amount(costs.overview(30).all().cost(), "Screen")).isCloseTo(before + 78 - shares, within(1e-6));
+        assertThat(after.perAttempt())
+                .as("an attempt is not dearer by it")
+                .isCloseTo(
+                        (after.cost().perAttempt() - after.unpaid())
+                                / after.used().prints(),
+                        within(1e-9));
+        assertThat(page("/costs?days=30")).contains("died before its time");
+    }
+
+    private Costs.Group group(List<Costs.Group> machines) {
+        return machines.stream()
+                .filter(g -> g.name().equals(shop.now(machine).name()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void theTablesAreSortedByWhatIsAsked() {
+        run(4, "GOOD");
+        String html = page("/costs?days=30&sort=lost");
+        assertThat(html).contains("aria-sort=\"descending\"").contains("Money by month.");
+        assertThat(page("/costs?days=30&sort=nonsense")).doesNotContain("aria-sort=\"descending\"");
+    }
+
+    @Test
+    void programsGetTheSame() throws Exception {
+        run(4, "GOOD");
+        JsonNode lately = api("/costs?days=30");
+        Costs.Overview o = costs.overview(30);
+        assertThat(lately.get("prints").asInt()).isEqualTo(o.all().used().prints());
+        assertThat(lately.get("cameOut").asInt()).isEqualTo(o.all().good());
+        assertThat(lately.get("total").asDouble()).isCloseTo(o.all().cost().perAttempt(), within(1e-6));
+        double lines = 0;
+        for (JsonNode line : lately.get("lines")) {
+            lines += line.get("amount").asDouble();
+        }
+        assertThat(lately.get("total").asDouble()).isCloseTo(lines, within(1e-9));
+        JsonNode empty = api("/costs?from=2001-01-01&to=2001-01-31");
+        assertThat(empty.get("prints").asInt()).isZero();
+        assertThat(empty.get("total").asDouble()).isZero();
+        assertThat(empty.get("perGoodPrint").isNull()).isTrue();
+        assertThat(status("/api/v1/costs?from=2001-02-01&to=2001-01-01")).isEqualTo(401);
     }
 
     /** 1 of 2 prints came out: two attempts are to be expected. */

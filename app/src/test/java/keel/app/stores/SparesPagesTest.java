@@ -66,7 +66,9 @@ class SparesPagesTest extends PageTest {
                 .isCloseTo(1 - (1 - one) * (1 - one), within(1e-6));
         assertThat(busy.stock()).isPositive();
         assertThat(busy.levels().get(busy.stock()).waits()).isLessThanOrEqualTo(0.05);
-        assertThat(busy.perYear()).isCloseTo(busy.expected() * 365 / 30, within(1e-9));
+        assertThat(busy.perYear())
+                .as("those that follow are young: fewer than today's pace over a year")
+                .isBetween(0.5 * busy.expected() * 365 / 30, busy.expected() * 365 / 30);
     }
 
     @Test

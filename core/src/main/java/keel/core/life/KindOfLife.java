@@ -33,6 +33,9 @@ public record KindOfLife(
     /** So much more of log-likelihood must another clock than the usual one have: odds of seven to one. */
     private static final double CLEARLY = 2;
 
+    /** What ended before it was used ended in its first hour. */
+    private static final double FIRST_HOUR = 1;
+
     /**
      * The two ways in which parts end, each with the age by which half would have ended if there were no other.
      *
@@ -47,8 +50,9 @@ public record KindOfLife(
     public static KindOfLife of(List<Lived> parts, WeibullLife usual, LifeClock usualClock) {
         Optional<LifeClock> best = bestClock(parts, usualClock);
         LifeClock clock = best.orElse(usualClock);
-        List<Lived> used = parts.stream().filter(p -> p.age(clock) > 0).toList();
-        List<Life> lives = lives(used, clock);
+        double least = pace(parts, clock, LifeClock.HOURS) * FIRST_HOUR;
+        List<Lived> used = parts.stream().filter(p -> tells(p, clock)).toList();
+        List<Life> lives = lives(used, clock, least);
         WeibullLife before = new WeibullLife(usual.shape(), usual.scale() * pace(parts, clock, usualClock));
         int ends = (int) lives.stream().filter(Life::ended).count();
         return new KindOfLife(
@@ -97,12 +101,12 @@ public record KindOfLife(
         LifeClock best = null;
         double most = 0;
         for (LifeClock clock : LifeClock.values()) {
-            List<Life> lives =
-                    lives(parts.stream().filter(p -> p.age(clock) > 0).toList(), clock);
+            double least = pace(parts, clock, LifeClock.HOURS) * FIRST_HOUR;
+            List<Life> lives = lives(parts.stream().filter(p -> tells(p, clock)).toList(), clock, least);
             boolean enough = lives.stream().filter(Life::ended).count() >= ENDS_THAT_TELL
                     && lives.size()
                             == parts.stream()
-                                    .filter(p -> p.age(LifeClock.HOURS) > 0)
+                                    .filter(p -> tells(p, LifeClock.HOURS))
                                     .count();
             OptionalDouble explained = enough ? WeibullFit.explanation(lives) : OptionalDouble.empty();
             double worth = explained.orElse(0) + (clock == usualClock ? CLEARLY : 0);
@@ -114,8 +118,15 @@ public record KindOfLife(
         return Optional.ofNullable(best);
     }
 
-    private static List<Life> lives(List<Lived> used, LifeClock clock) {
-        return used.stream().map(p -> new Life(p.age(clock), p.endedByItself())).toList();
+    /** One that ended tells something even if it was never used; one that was not used and lives on tells nothing. */
+    private static boolean tells(Lived part, LifeClock clock) {
+        return part.age(clock) > 0 || part.endedByItself();
+    }
+
+    private static List<Life> lives(List<Lived> used, LifeClock clock, double least) {
+        return used.stream()
+                .map(p -> new Life(p.endedByItself() ? Math.max(least, p.age(clock)) : p.age(clock), p.endedByItself()))
+                .toList();
     }
 
     /** So much of one clock passes in a unit of another, over all these parts; 1 where nothing has passed. */

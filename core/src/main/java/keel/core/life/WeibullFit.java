@@ -37,9 +37,12 @@ public record WeibullFit(
      */
     public record Prior(double shape, double shapeSpread, double scale, double scaleSpread) {
 
-        /** A wide one around a life. */
+        /**
+         * A wide one around a life: so wide in the shape that eight lives outweigh it whatever the true shape is, from
+         * chance (1) to clear wear (4).
+         */
         public static Prior around(WeibullLife life) {
-            return new Prior(life.shape(), 0.35, life.scale(), 0.8);
+            return new Prior(life.shape(), 1, life.scale(), 0.8);
         }
     }
 

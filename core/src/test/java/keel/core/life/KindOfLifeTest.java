@@ -41,6 +41,38 @@ class KindOfLifeTest {
     }
 
     @Test
+    void whatEndedBeforeItWasUsedEndedInItsFirstHour() {
+        KindOfLife life =
+                KindOfLife.of(List.of(lived(0, 0, 0, "DENTED"), lived(300, 90, 4, null)), USUAL, LifeClock.HOURS);
+        assertThat(life.lives()).isEqualTo(2);
+        assertThat(life.ends()).isEqualTo(1);
+    }
+
+    /** Nobody knows how long it was in use before: its end tells that it lasted longer, no more. */
+    @Test
+    void whatIsNotKnownWhollyOnlyLastedSoLong() {
+        Lived unknown = new Lived(new Usage(200, 60, 9, 3, 0), "CLOUDED", false, false);
+        KindOfLife life = KindOfLife.of(List.of(unknown), USUAL, LifeClock.HOURS);
+        assertThat(life.ends()).isZero();
+        assertThat(life.lives()).isEqualTo(1);
+        assertThat(unknown.whateverEndedIt().endedByItself()).isFalse();
+        assertThat(lived(10, 3, 4, "PLANNED").whateverEndedIt().endedByItself()).isTrue();
+    }
+
+    @Test
+    void oneRuleSaysWhenTheyAreChanged() {
+        PartLife usual = PartLife.usual(USUAL, LifeClock.HOURS, 1, 400);
+        CheapestAge signs = new CheapestAge(Double.POSITIVE_INFINITY, LifeClock.HOURS, CheapestAge.Which.SIGNS);
+        assertThat(ChangeRule.of(ChangeSchool.RECORDS, true, signs, usual).bySigns())
+                .isTrue();
+        assertThat(ChangeRule.of(ChangeSchool.RECORDS, false, null, usual).at()).isEqualTo(400);
+        assertThat(ChangeRule.of(ChangeSchool.FIXED_AGE, true, signs, usual).why())
+                .isEqualTo(ChangeRule.Why.CHOSEN_AGE);
+        assertThat(ChangeRule.of(ChangeSchool.SIGNS, true, signs, usual).bySigns())
+                .isTrue();
+    }
+
+    @Test
     void plannedChangesGoOnAndAccidentsAreNotWear() {
         assertThat(lived(10, 3, 4, "PLANNED").endedByItself()).isFalse();
         assertThat(lived(10, 3, 4, null).endedByItself()).isFalse();

@@ -218,4 +218,22 @@ class WeibullFitTest {
     private static Stream<Life> alive(double... hours) {
         return Arrays.stream(hours).mapToObj(h -> new Life(h, false));
     }
+
+    /** Eight lives outweigh what was thought before: the 80 % interval of the shape holds the truth in 72 to 88 of 100. */
+    @ParameterizedTest
+    @CsvSource({"1, 2", "4, 2", "2, 2", "1, 1.5", "4, 1.5", "1, 3"})
+    void theIntervalOfTheShapeHoldsTheTruthWhateverWasThoughtBefore(double truth, double before) {
+        Random random = new Random(17);
+        int held = 0;
+        int trials = 150;
+        for (int t = 0; t < trials; t++) {
+            List<Life> lives = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                lives.add(new Life(450 * Math.pow(-Math.log(1 - random.nextDouble()), 1 / truth), true));
+            }
+            WeibullFit fit = WeibullFit.bayes(lives, WeibullFit.Prior.around(new WeibullLife(before, 450)));
+            held += fit.shapeLow() <= truth && truth <= fit.shapeHigh() ? 1 : 0;
+        }
+        assertThat((double) held / trials).isBetween(0.72, 0.88);
+    }
 }

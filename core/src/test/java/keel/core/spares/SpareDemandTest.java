@@ -99,4 +99,34 @@ class SpareDemandTest {
                 .isThrownBy(() -> SpareDemand.of(List.of(new InService(new WeibullLife(2, 0.01), 0, 1000))))
                 .withMessageContaining("More than 400");
     }
+
+    /** Against lives drawn one by one: ends within a year of a part and those that follow it. */
+    @ParameterizedTest
+    @CsvSource({"3, 450, 400, 2500", "1.5, 1500, 0, 900", "0.7, 600, 50, 3000", "1, 300, 123, 2000", "4, 200, 199, 2400"
+    })
+    void renewalsAreThoseOfDrawnLives(double shape, double scale, double age, double use) {
+        WeibullLife life = new WeibullLife(shape, scale);
+        Random random = new Random(3);
+        int trials = 20_000;
+        long ends = 0;
+        for (int i = 0; i < trials; i++) {
+            double alive = life.survival(age);
+            double at = scale * Math.pow(-Math.log(alive * (1 - random.nextDouble())), 1 / shape) - age;
+            while (at <= use) {
+                ends++;
+                at += scale * Math.pow(-Math.log(1 - random.nextDouble()), 1 / shape);
+            }
+        }
+        double drawn = (double) ends / trials;
+        assertThat(SpareDemand.expected(new InService(life, age, use))).isCloseTo(drawn, within(0.02 * drawn + 0.01));
+    }
+
+    /** Exponential lives renew at a steady rate, whatever the age: use over scale. */
+    @Test
+    void renewalsOfChanceAreSteady() {
+        assertThat(SpareDemand.expected(new InService(new WeibullLife(1, 450), 77, 2000)))
+                .isCloseTo(2000 / 450.0, within(1e-4));
+        assertThat(SpareDemand.expected(new InService(new WeibullLife(3, 450), 77, 0)))
+                .isZero();
+    }
 }

@@ -11,7 +11,7 @@ import keel.core.wear.Lifespan;
  * Lives of one kind, 560 wide: what is still alive at each age with its band as steps, the fitted life as a curve, each
  * part in service at its age; below it what an hour costs by the age of change, with the best.
  *
- * @param best x of the best age, null where running until it shows signs is best
+ * @param best x of the age at which they are changed, null where they run until they show signs
  */
 record LifeDrawing(
         String steps,
@@ -65,9 +65,9 @@ record LifeDrawing(
                 curve(life, most),
                 parts,
                 cost(costs, most, cheapest),
-                g.replace().replaceAtHours() == null
+                g.rule().bySigns() || g.rule().clock() != g.clock()
                         ? null
-                        : Double.valueOf(x(g.replace().replaceAtHours(), most)),
+                        : Double.valueOf(x(g.rule().at(), most)),
                 Ticks.of(most, LEFT, RIGHT),
                 String.format(
                         Locale.ROOT,

@@ -3,6 +3,7 @@ package keel.app.stores.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -47,6 +48,25 @@ class CostsController {
             "plate.price",
             "plate.lifeHours");
 
+    private static final int MOST_JOBS = 15;
+
+    /** By name upwards, by figures the largest first, what is not known last. */
+    private static final Map<String, Comparator<Costs.Group>> SORTS = Map.of(
+            "name", Comparator.comparing(Costs.Group::name),
+            "prints", Comparator.comparing((Costs.Group g) -> -g.used().prints()),
+            "good",
+                    Comparator.comparing(
+                            (Costs.Group g) ->
+                                    g.rate() == null ? null : -g.rate().share(),
+                            Comparator.nullsLast(Comparator.naturalOrder())),
+            "cost", Comparator.comparing((Costs.Group g) -> -g.cost().perAttempt()),
+            "attempt", Comparator.comparing((Costs.Group g) -> -g.perAttempt()),
+            "perGood",
+                    Comparator.comparing(
+                            (Costs.Group g) -> g.perGood() == null ? null : -g.perGood(),
+                            Comparator.nullsLast(Comparator.naturalOrder())),
+            "lost", Comparator.comparing((Costs.Group g) -> -g.lost()));
+
     private final Costs costs;
     private final Fleet fleet;
     private final ShopSettings settings;
@@ -73,7 +93,15 @@ class CostsController {
             Model model,
             HttpServletResponse response) {
         int span = SPANS.contains(days) ? days : 90;
-        model.addAttribute("o", costs.overview(span));
+        Costs.Overview o = costs.overview(span);
+        String by = SORTS.containsKey(typed.getOrDefault("sort", "")) ? typed.get("sort") : "";
+        model.addAttribute("o", o);
+        model.addAttribute("sort", by);
+        model.addAttribute("byMachine", sorted(o.machines(), by, "name"));
+        model.addAttribute("byMonth", sorted(o.months(), by, "name"));
+        model.addAttribute("byJob", sorted(o.jobs(), by, "cost"));
+        model.addAttribute("mostJobs", MOST_JOBS);
+        model.addAttribute("drawing", CostDrawing.of(o.months(), costs.boughtByMonth(o.months())));
         model.addAttribute("days", span);
         model.addAttribute("spans", SPANS);
         model.addAttribute(
@@ -99,6 +127,10 @@ class CostsController {
             }
         }
         return "stores/costs";
+    }
+
+    private static List<Costs.Group> sorted(List<Costs.Group> groups, String by, String usual) {
+        return groups.stream().sorted(SORTS.get(by.isEmpty() ? usual : by)).toList();
     }
 
     private Quote quote(Map<String, String> typed) {

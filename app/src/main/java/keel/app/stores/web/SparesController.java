@@ -16,9 +16,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SparesController {
 
-    private static final double LEAD_DAYS = 14;
-    private static final double SERVICE_PERCENT = 95;
-
     private final Spares spares;
 
     SparesController(Spares spares) {
@@ -36,10 +33,9 @@ class SparesController {
         model.addAttribute("lines", List.of());
         try {
             Findings findings = new Findings();
-            double days = Typed.number(leadDays, LEAD_DAYS, "leadDays", findings);
-            double level = Typed.number(percent, SERVICE_PERCENT, "percent", findings);
-            findings.range(days, 0.5, 365, "leadDays", "The time until a new one comes", "days");
-            findings.range(level, 1, 99.9, "percent", "The chance of not waiting", "%");
+            double days = Typed.number(leadDays, Spares.LEAD_DAYS, "leadDays", findings);
+            double level = Typed.number(percent, Spares.SERVICE_PERCENT, "percent", findings);
+            Spares.check(days, level, findings);
             Refused.unless(findings);
             model.addAttribute("lines", spares.lines(days, level / 100));
         } catch (Refused e) {
