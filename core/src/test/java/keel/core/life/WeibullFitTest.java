@@ -219,7 +219,7 @@ class WeibullFitTest {
         return Arrays.stream(hours).mapToObj(h -> new Life(h, false));
     }
 
-    /** Eight lives outweigh what was thought before: the 80 % interval of the shape holds the truth in 72 to 88 of 100. */
+    /** Eight lives outweigh what was thought before: the 80 % interval of the shape holds in 72 to 88 of 100. */
     @ParameterizedTest
     @CsvSource({"1, 2", "4, 2", "2, 2", "1, 1.5", "4, 1.5", "1, 3"})
     void theIntervalOfTheShapeHoldsTheTruthWhateverWasThoughtBefore(double truth, double before) {
