@@ -30,7 +30,8 @@ interface BoughtRecords extends Repository<StockOrder, Long> {
 
     @Query(
             """
-            select c.boughtOn, coalesce(c.price, m.price) from PartCard c left join PartModelCard m on m.id = c.partModelId
+            select c.boughtOn, coalesce(c.price, m.price) from PartCard c
+            left join PartModelCard m on m.id = c.partModelId
             where c.kind = keel.app.fleet.ComponentKind.SCREEN and c.boughtOn is not null
             and (c.price is not null or m.price is not null)""")
     List<Screen> screens();

@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import keel.app.stores.Costs;
 
 /**
@@ -47,41 +50,38 @@ record CostDrawing(List<Bar> bars, String spent, List<Level> across, String word
                         .mapToDouble(Double::doubleValue)
                         .sum())
                 .toList();
-        double most = Math.max(
-                1,
-                Math.max(
-                        months.stream()
-                                .mapToDouble(m -> m.cost().perAttempt())
-                                .max()
-                                .orElse(1),
-                        spent.stream().mapToDouble(Double::doubleValue).max().orElse(1)));
+        double most = Stream.concat(months.stream().map(m -> m.cost().perAttempt()), spent.stream())
+                .reduce(1.0, Math::max);
         double each = (RIGHT - LEFT) / months.size();
-        List<Bar> bars = new ArrayList<>();
-        StringBuilder line = new StringBuilder();
-        for (int i = 0; i < months.size(); i++) {
-            Costs.Group m = months.get(i);
-            double x = LEFT + each * (i + (1 - FILLED) / 2);
-            double top = y(Math.max(0, m.cost().perAttempt()), most);
-            double lost = y(Math.max(0, Math.min(m.lost(), m.cost().perAttempt())), most);
-            bars.add(new Bar(
-                    x,
-                    each * FILLED,
-                    top,
-                    BOTTOM - top,
-                    lost,
-                    BOTTOM - lost,
-                    m.name(),
-                    String.format(
-                            Locale.ROOT,
-                            "%s: %.0f used, %.0f of it lost; %.0f bought",
-                            m.name(),
-                            m.cost().perAttempt(),
-                            m.lost(),
-                            spent.get(i))));
-            line.append(String.format(Locale.ROOT, "%.1f,%.1f ", LEFT + each * (i + 0.5), y(spent.get(i), most)));
-        }
+        List<Bar> bars = IntStream.range(0, months.size())
+                .mapToObj(i -> bar(months.get(i), spent.get(i), LEFT + each * i, each, most))
+                .toList();
+        String line = IntStream.range(0, months.size())
+                .mapToObj(i -> String.format(Locale.ROOT, "%.1f,%.1f", LEFT + each * (i + 0.5), y(spent.get(i), most)))
+                .collect(Collectors.joining(" "));
         boolean paid = spent.stream().anyMatch(s -> s > 0);
-        return new CostDrawing(bars, paid ? line.toString().strip() : "", levels(most), words(bars));
+        return new CostDrawing(bars, paid ? line : "", levels(most), words(bars));
+    }
+
+    private static Bar bar(Costs.Group month, double spent, double left, double each, double most) {
+        double cost = Math.max(0, month.cost().perAttempt());
+        double top = y(cost, most);
+        double lost = y(Math.max(0, Math.min(month.lost(), cost)), most);
+        return new Bar(
+                left + each * (1 - FILLED) / 2,
+                each * FILLED,
+                top,
+                BOTTOM - top,
+                lost,
+                BOTTOM - lost,
+                month.name(),
+                String.format(
+                        Locale.ROOT,
+                        "%s: %.0f used, %.0f of it lost; %.0f bought",
+                        month.name(),
+                        month.cost().perAttempt(),
+                        month.lost(),
+                        spent));
     }
 
     private static List<Level> levels(double most) {
