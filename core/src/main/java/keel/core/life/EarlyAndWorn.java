@@ -40,11 +40,11 @@ public record EarlyAndWorn(WeibullLife early, WeibullLife worn, List<Draw> draws
     private static final double EARLY_SHAPE = 0.6;
     private static final double EARLY_SHAPE_SPREAD = 0.3;
     private static final double EARLY_SCALE = 8;
-    private static final double EARLY_SCALE_SPREAD = 1.5;
+    private static final double EARLY_SCALE_SPREAD = 2;
     private static final double LEAST_WORN_SHAPE = 1.5;
     private static final double WORN_SHAPE_SPREAD = 0.35;
     private static final double WORN_SCALE = 1.15;
-    private static final double WORN_SCALE_SPREAD = 0.8;
+    private static final double WORN_SCALE_SPREAD = 1.3;
     private static final double YOUNG = 0.25;
     private static final int MOST_STEPS = 4000;
     private static final double SIMPLEX = 0.3;

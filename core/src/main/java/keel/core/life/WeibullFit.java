@@ -42,7 +42,7 @@ public record WeibullFit(
          * chance (1) to clear wear (4).
          */
         public static Prior around(WeibullLife life) {
-            return new Prior(life.shape(), 1, life.scale(), 0.8);
+            return new Prior(life.shape(), 1, life.scale(), 1.2);
         }
     }
 

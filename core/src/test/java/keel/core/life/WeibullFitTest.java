@@ -75,8 +75,8 @@ class WeibullFitTest {
         assertThat(prior.shape()).isCloseTo(2, within(0.01));
         assertThat(prior.scale()).isCloseTo(450, within(2.0));
         assertThat(prior.scaleHigh() / prior.scaleLow())
-                .as("a normal's 10 and 90 %, 2·1.2816·0.8 in the logarithm")
-                .isCloseTo(Math.exp(2 * 1.28155 * 0.8), within(0.2));
+                .as("a normal's 10 and 90 %, 2·1.2816·1.2 in the logarithm")
+                .isCloseTo(Math.exp(2 * 1.28155 * 1.2), within(0.3));
         WeibullFit old = WeibullFit.bayes(List.of(new Life(900, false), new Life(800, false)), FILM);
         assertThat(old.scale()).as("two that live on make lives longer").isGreaterThan(600);
     }
