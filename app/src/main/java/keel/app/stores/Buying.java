@@ -42,6 +42,8 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Transactional
 public class Buying {
 
+    private static final double ROUNDING = 1e-9;
+
     /** Use is taken from so many days. */
     static final int WINDOW_DAYS = 120;
 
@@ -229,9 +231,8 @@ public class Buying {
         Reorder reorder = demand.mean() > 0 ? Reorder.of(asked) : null;
         Double point = reorder == null
                 ? item.lowAt()
-                : item.lowAt() == null
-                        ? Double.valueOf(reorder.reorderPoint())
-                        : Double.valueOf(Math.max(item.lowAt(), reorder.reorderPoint()));
+                : Double.valueOf(Math.max(
+                        item.lowAt() == null ? 0 : item.lowAt(), Math.ceil(reorder.reorderPoint() - ROUNDING)));
         double there = item.quantity() + onOrder;
         boolean buy = point != null && there <= point;
         double quantity = !buy

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Map;
 import java.util.Random;
 import keel.core.stock.Reorder.ReorderItem;
+import org.apache.commons.statistics.distribution.GammaDistribution;
+import org.apache.commons.statistics.distribution.PoissonDistribution;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -66,6 +68,77 @@ class ReorderTest {
         }
         assertThat(enough / 100_000.0).isCloseTo(0.9, within(0.01));
         assertThat(Reorder.runsOut(item, point)).isCloseTo(0.1, within(1e-9));
+    }
+
+    /**
+     * Poisson table, from memory: mean 0.21 0.9984 at 1 and 0.8106 at 0; mean 1 0.9810 at 3; mean 2 0.9473 at 4 and 0.9834
+     * at 5; mean 10 0.9513 at 15.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "0.03, 7, 0.99, 2",
+        "0.03, 7, 0.97, 1",
+        "0.01, 7, 0.95, 1",
+        "0.2, 5, 0.98, 3",
+        "0.5, 4, 0.94, 4",
+        "0.5, 4, 0.95, 5",
+        "2, 5, 0.95, 15",
+        "0.03, 7, 0.8, 0"
+    })
+    void whatIsUsedSlowlyGoesByThePoissonTable(double daily, double lead, double level, double point) {
+        assertThat(of(daily, Math.sqrt(daily), lead, 0, level, 1, 30).reorderPoint())
+                .isEqualTo(point);
+    }
+
+    /** Two every day, a week: 14 and hardly more, where chance alone would ask for 20. */
+    @Test
+    void steadyUseAsksForLess() {
+        assertThat(of(2, 0.2, 7, 0, 0.95, 1, 30).reorderPoint()).isEqualTo(15);
+        assertThat(of(2, 0, 7, 0, 0.95, 1, 30).reorderPoint()).isEqualTo(14);
+        assertThat(of(2, Math.sqrt(2), 7, 0, 0.95, 1, 30).reorderPoint()).isEqualTo(20);
+    }
+
+    /** From 0.01 to 20 a day the wanted level is held, at most half a point less, ordered at whole pieces. */
+    @ParameterizedTest
+    @CsvSource({
+        "0.01, 7, 0.95",
+        "0.03, 7, 0.99",
+        "0.1, 14, 0.9",
+        "0.7, 7, 0.98",
+        "2.5, 7, 0.95",
+        "2.9, 7, 0.99",
+        "6, 7, 0.99",
+        "20, 7, 0.95",
+        "20, 7, 0.99"
+    })
+    void theWantedLevelIsHeld(double daily, double lead, double level) {
+        double point = of(daily, Math.sqrt(daily), lead, 0, level, 1, 30).reorderPoint();
+        double reached = PoissonDistribution.of(daily * lead).cumulativeProbability((int) Math.ceil(point));
+        assertThat(reached).isGreaterThanOrEqualTo(level - 0.005);
+    }
+
+    /** Days that scatter more than chance and a lead time that does too: drawn as Poisson with a gamma mean. */
+    @Test
+    void whatScattersMoreAsksForMore() {
+        ReorderItem item = new ReorderItem(0.8, 1.6, 7.0, 3.0, 0.95, 1.0, 30.0);
+        double variance = 7 * 1.6 * 1.6 + 0.64 * 9;
+        double shape = 5.6 * 5.6 / (variance - 5.6);
+        GammaDistribution rates = GammaDistribution.of(shape, 5.6 / shape);
+        Random random = new Random(6);
+        double point = Reorder.of(item).reorderPoint();
+        int enough = 0;
+        for (int i = 0; i < 5_000; i++) {
+            double uniform = random.nextDouble();
+            enough += PoissonDistribution.of(Math.max(1e-9, rates.inverseCumulativeProbability(random.nextDouble())))
+                                    .inverseCumulativeProbability(uniform)
+                            <= point
+                    ? 1
+                    : 0;
+        }
+        assertThat(enough / 5_000.0).isBetween(0.95, 0.985);
+        assertThat(point).isGreaterThan(of(0.8, 0.9, 7, 0, 0.95, 1, 30).reorderPoint());
+        assertThat(Reorder.runsOut(item, point)).isLessThanOrEqualTo(0.05);
+        assertThat(Reorder.runsOut(item, point - 1)).isGreaterThan(0.05);
     }
 
     @Test
