@@ -33,3 +33,11 @@ create view part_aged as
 select id, number, kind, code, model_name as model, machine_kind, hours, uv_hours, layers, ended_at, end_reason, place,
   last_vat as vat, fitted, ended_on, known
 from part_ever where kind in ('FILM', 'SCREEN');
+
+-- which item of the stores procedures book from, by kind; without an item it is not counted
+create table booking_choice (
+  kind varchar(20) primary key,
+  item_id bigint references stock_item,
+  chosen_at timestamp(6) with time zone not null,
+  person_id bigint not null references person
+);

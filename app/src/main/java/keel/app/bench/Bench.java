@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
@@ -247,10 +248,23 @@ public class Bench {
 
     /** What was taken from the stores for it is booked with it. */
     private void takeFromStores(ServiceValues values, MachineRef machine, ServiceRecord service, Actor actor) {
-        if (values.has("fromStores")) {
-            String why = values.kind().done() + (machine == null ? "" : " on " + machine.name());
-            stock.take(values.text("fromStores"), 1, why, service.at, service.id, actor);
-        }
+        Optional<String> item = values.has("fromStores")
+                ? Optional.of(values.text("fromStores"))
+                : machine == null
+                        ? Optional.empty()
+                        : newPart(values).flatMap(part -> stock.spareOf(part, machine.modelId(), service.at));
+        String why = values.kind().done() + (machine == null ? "" : " on " + machine.name());
+        item.ifPresent(i -> stock.take(i, 1, why, service.at, service.id, actor));
+    }
+
+    /** The kind of spare that a service fitted, where it does not say from which pack or shelf it came. */
+    private static Optional<String> newPart(ServiceValues values) {
+        return switch (values.kind()) {
+            case FILM_CHANGE -> values.has("pack") ? Optional.empty() : Optional.of("FILM");
+            case TANK_CHANGE -> Optional.of("TANK");
+            case SCREEN_CHANGE -> values.has("spare") ? Optional.empty() : Optional.of("SCREEN");
+            default -> Optional.empty();
+        };
     }
 
     private void rebuildFor(MachineRef machine, Instant since) {

@@ -20,6 +20,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 class OnHand {
 
+    private static final String SHEET = "sheet of film";
+    private static final String SHEETS = "sheets of film";
+
     private final FilmPacks packs;
     private final Stock stock;
     private final Seats seats;
@@ -33,7 +36,12 @@ class OnHand {
     }
 
     /** So many of something, like 3 of "sheets of film"; {@code worth} where its price is known, null otherwise. */
-    record Lot(int count, String what, Double worth) {}
+    record Lot(int count, String what, Double worth) {
+
+        boolean sheets() {
+            return what.equals(SHEET) || what.equals(SHEETS);
+        }
+    }
 
     /** All that is on hand now. */
     final class Shelf {
@@ -55,7 +63,7 @@ class OnHand {
                     .collect(Collectors.toMap(PriceRecords.Model::name, m -> measured.apply(m.id())));
         }
 
-        /** For machines of these models. */
+        /** For machines of these models. Where packs are kept, an item that counts the same sheets adds nothing. */
         List<Lot> of(PartUse.UsedPart kind, Set<String> models) {
             List<Lot> lots = new ArrayList<>();
             switch (kind) {
@@ -82,7 +90,10 @@ class OnHand {
                             lots);
                 default -> {}
             }
+            boolean sheetsCounted =
+                    kind == PartUse.UsedPart.FILM && lots.stream().anyMatch(Lot::sheets);
             items.stream()
+                    .filter(i -> !sheetsCounted)
                     .filter(i ->
                             kind.name().equals(i.spareKind()) && models.contains(i.spareModel()) && i.quantity() >= 1)
                     .forEach(i -> add((int) i.quantity(), i.name(), i.name(), null, lots));
@@ -114,8 +125,8 @@ class OnHand {
             boolean known = fit.stream().allMatch(p -> p.price() != null);
             add(
                     fit.stream().mapToInt(FilmPacks.Pack::left).sum(),
-                    "sheet of film",
-                    "sheets of film",
+                    SHEET,
+                    SHEETS,
                     known
                             ? fit.stream()
                                     .mapToDouble(p -> p.left() * (p.price() == null ? 0 : p.price()))

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import keel.app.base.Conflict;
@@ -265,6 +266,15 @@ public class Stock {
         StockItem item = items.findByCode(code)
                 .orElseThrow(() -> new Refused("fromStores", "There is no item called " + code + "."));
         take(item, quantity, reason, at, new For(serviceId, null), actor);
+    }
+
+    /**
+     * The one item that counts such spares for a model of machine at a time; empty where none does, or more than one.
+     */
+    @Transactional(readOnly = true)
+    public Optional<String> spareOf(String kind, long model, Instant at) {
+        List<String> found = items.spares(kind, model, at);
+        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
     }
 
     /** The same for a print that ended; a negative quantity comes back. */

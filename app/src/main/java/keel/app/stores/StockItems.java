@@ -76,6 +76,12 @@ interface StockItems extends JpaRepository<StockItem, Long> {
     @Query("select m.id from ModelCard m where m.code = ?1")
     Optional<Long> model(String code);
 
+    @Query(
+            """
+            select i.code from StockItem i where i.spareKind = ?1 and i.spareModelId = ?2 and i.retiredAt is null
+            and i.firstMovedAt <= ?3""")
+    List<String> spares(String kind, long model, Instant at);
+
     /** What a spare costs, by its kind and the name of the model that it fits. */
     record SparePrice(String kind, String model, double price) {}
 

@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import keel.core.air.AirPartKind;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
+import keel.core.stock.Consumable;
 
 /**
  * How something is done at the bench, from the kit to what must follow.
@@ -50,8 +51,8 @@ public record Procedure(
         AIR_PART
     }
 
-    /** Something used up: {@code match} is a part of the item's name in the stores. */
-    public record Use(String match, String what, double quantity) {}
+    /** Something used up; {@code kind} says which item of the stores it is booked from. */
+    public record Use(Consumable kind, String what, double quantity) {}
 
     /**
      * A service written at the end, with every answer that is a field of its kind.

@@ -20,6 +20,7 @@ import keel.core.standing.MachineKind;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
+import keel.core.stock.Consumable;
 
 /** All procedures, from their YAML files. Common practice in the trade, no published source. */
 public final class Procedures {
@@ -108,7 +109,7 @@ public final class Procedures {
                 each(
                         file.get("uses"),
                         n -> new Procedure.Use(
-                                n.get("match").asText(),
+                                Consumable.valueOf(n.get("kind").asText()),
                                 n.get("what").asText(),
                                 n.get("quantity").asDouble())),
                 each(file.get("steps"), n -> step(n, writes)),

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.film.FilmTones;
@@ -18,6 +17,7 @@ import keel.app.screen.DryRuns;
 import keel.app.standing.MachineNow;
 import keel.app.standing.OpenCases;
 import keel.app.standing.Standings;
+import keel.app.stores.Bookings;
 import keel.app.stores.BottlePours;
 import keel.app.stores.Bottles;
 import keel.app.stores.FilmPacks;
@@ -30,6 +30,7 @@ import keel.core.film.FilmSeat;
 import keel.core.guide.Procedure;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
+import keel.core.stock.Consumable;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -45,6 +46,7 @@ class GuideModel {
     private final Seats seats;
     private final FilmTones tones;
     private final Stock stock;
+    private final Bookings bookings;
     private final FilmPacks packs;
     private final Standings standings;
     private final Shelf shelf;
@@ -61,6 +63,7 @@ class GuideModel {
             Seats seats,
             FilmTones tones,
             Stock stock,
+            Bookings bookings,
             FilmPacks packs,
             Standings standings,
             Shelf shelf,
@@ -75,6 +78,7 @@ class GuideModel {
         this.seats = seats;
         this.tones = tones;
         this.stock = stock;
+        this.bookings = bookings;
         this.packs = packs;
         this.standings = standings;
         this.shelf = shelf;
@@ -85,8 +89,8 @@ class GuideModel {
         this.clock = clock;
     }
 
-    /** Something used up, with the item of the stores it is most likely booked from. */
-    record UseLine(String what, double quantity, String item, int number) {}
+    /** Something used up, with the item of the stores that it is booked from, chosen or only proposed. */
+    record UseLine(Consumable kind, String what, double quantity, String item, boolean chosen, int number) {}
 
     /**
      * Puts all that a session's page shows into the model, and answers its template: a step, the summary, or what
@@ -248,15 +252,12 @@ class GuideModel {
     }
 
     private List<UseLine> uses(Procedure procedure, int times) {
-        List<Stock.ItemView> items = stock.all(false);
+        Map<Consumable, Bookings.From> from = bookings.all();
         List<UseLine> lines = new ArrayList<>();
         for (Procedure.Use use : procedure.uses()) {
-            String item = items.stream()
-                    .filter(i -> i.name().toLowerCase(Locale.ROOT).contains(use.match()))
-                    .map(Stock.ItemView::item)
-                    .findFirst()
-                    .orElse("");
-            lines.add(new UseLine(use.what(), times * use.quantity(), item, lines.size()));
+            Bookings.From item = from.get(use.kind());
+            lines.add(new UseLine(
+                    use.kind(), use.what(), times * use.quantity(), item.item(), item.chosen(), lines.size()));
         }
         return lines;
     }

@@ -16,9 +16,11 @@ import keel.app.fleet.MachineRef;
 import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
 import keel.app.guides.MovedOn;
+import keel.app.stores.Bookings;
 import keel.core.Findings;
 import keel.core.guide.Procedure;
 import keel.core.standing.ServiceKind;
+import keel.core.stock.Consumable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -39,8 +41,11 @@ class GuidesController {
     private final GuideModel shown;
     private final Fleet fleet;
     private final AirParts airParts;
+    private final Bookings bookings;
 
-    GuidesController(Guides guides, Guidebook guidebook, GuideModel shown, Fleet fleet, AirParts airParts) {
+    GuidesController(
+            Guides guides, Guidebook guidebook, GuideModel shown, Fleet fleet, AirParts airParts, Bookings bookings) {
+        this.bookings = bookings;
         this.guides = guides;
         this.guidebook = guidebook;
         this.shown = shown;
@@ -201,8 +206,10 @@ class GuidesController {
         try {
             Findings findings = new Findings();
             Map<String, Double> used = used(typed, findings);
+            Map<Consumable, String> booked = booked(typed, findings);
             Refused.unless(findings);
             List<ServiceView> written = guides.finish(id, version, used, typed.get("note"));
+            booked.forEach(bookings::choose);
             return "redirect:/guides/" + id + "?written=" + written.size();
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
@@ -236,10 +243,28 @@ class GuidesController {
         Map<String, Double> used = new LinkedHashMap<>();
         for (int i = 0; typed.containsKey("item" + i); i++) {
             Double quantity = Typed.number(typed.get("quantity" + i), "quantity" + i, findings);
-            if (quantity != null && !typed.get("item" + i).isBlank()) {
-                used.merge(typed.get("item" + i), quantity, Double::sum);
+            String item = typed.get("item" + i);
+            if (quantity != null && !item.isBlank() && !Bookings.NOT_COUNTED.equals(item)) {
+                used.merge(item, quantity, Double::sum);
             }
         }
         return used;
+    }
+
+    /** From which item each kind is booked; what nobody chose is left out. */
+    private static Map<Consumable, String> booked(Map<String, String> typed, Findings findings) {
+        Map<Consumable, String> booked = new LinkedHashMap<>();
+        for (int i = 0; typed.containsKey("kind" + i); i++) {
+            String item = typed.getOrDefault("item" + i, "");
+            try {
+                Consumable kind = Consumable.valueOf(typed.get("kind" + i));
+                if (!item.isBlank()) {
+                    booked.put(kind, item);
+                }
+            } catch (IllegalArgumentException e) {
+                findings.add("kind" + i, "Nothing that is used up is called " + typed.get("kind" + i) + ".");
+            }
+        }
+        return booked;
     }
 }
