@@ -20,6 +20,7 @@ import keel.app.people.Role;
 import keel.core.Findings;
 import keel.core.Plain;
 import keel.core.standing.Defaults;
+import keel.core.stock.StockUnit;
 import keel.core.wash.BathKind;
 import keel.core.wash.WashBath;
 import org.springframework.stereotype.Service;
@@ -255,7 +256,13 @@ public class Baths {
     }
 
     private double inUnit(String item, double ml) {
-        return stock.one(item).unit().toLowerCase(Locale.ROOT).startsWith("l") ? ml / 1000 : ml;
+        String unit = stock.one(item).unit();
+        return ml
+                / StockUnit.millilitresIn(unit)
+                        .orElseThrow(() -> new Refused(
+                                "fromStores",
+                                "This item is counted in " + unit
+                                        + ", not in litres or ml: nothing says how much of it " + "fills the bath."));
     }
 
     private void swap(Bath bath) {

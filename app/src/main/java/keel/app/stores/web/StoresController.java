@@ -23,6 +23,7 @@ import keel.app.stores.Resins;
 import keel.app.stores.Sharing;
 import keel.app.stores.Stock;
 import keel.core.Findings;
+import keel.core.stock.StockUnit;
 import keel.core.wash.BathKind;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -74,6 +75,7 @@ class StoresController {
         model.addAttribute("lines", found(all, q, by));
         model.addAttribute("resins", resins.all(true));
         model.addAttribute("q", q);
+        model.addAttribute("units", StockUnit.words());
         model.addAttribute("by", by);
         return "stores/stores";
     }
@@ -234,6 +236,7 @@ class StoresController {
     @GetMapping("/stores/{item}")
     String item(@PathVariable String item, Model model) {
         model.addAttribute("item", stock.one(item));
+        model.addAttribute("units", StockUnit.words());
         model.addAttribute("seenItem", Seen.of(stock.stands(item)).sum());
         model.addAttribute("seenTerms", Seen.of(buying.stands(item)).sum());
         model.addAttribute("movements", stock.movements(item));

@@ -2,7 +2,6 @@ package keel.app.stores.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
@@ -12,6 +11,7 @@ import keel.app.stores.Baths;
 import keel.app.stores.Finishing;
 import keel.app.stores.Stock;
 import keel.core.Findings;
+import keel.core.stock.StockUnit;
 import keel.core.wash.BathKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -51,8 +51,7 @@ class WashController {
         model.addAttribute(
                 "alcohols",
                 stock.all(false).stream()
-                        .filter(i -> i.unit().toLowerCase(Locale.ROOT).startsWith("l")
-                                || i.unit().equalsIgnoreCase("ml"))
+                        .filter(i -> StockUnit.millilitresIn(i.unit()).isPresent())
                         .toList());
         model.addAttribute("limit", settings.defaults().value("wash.limitShare"));
         model.addAttribute("leastStrength", settings.defaults().value("wash.leastStrength"));
