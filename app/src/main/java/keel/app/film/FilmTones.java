@@ -138,8 +138,8 @@ public class FilmTones {
                 new Traces(
                         ToneTrace.of(centre),
                         quarter == null ? null : ToneTrace.of(quarter),
-                        first.peaks(),
-                        second == null ? List.of() : second.peaks()));
+                        first.modes(),
+                        second == null ? List.of() : second.modes()));
     }
 
     /** Keeps a clear tone of the film in a vat. Answers its number. */
@@ -157,7 +157,7 @@ public class FilmTones {
         kept.at = clock.instant();
         kept.personId = actor.personId();
         kept.fundamentalHz = heard.centre().fundamentalHz();
-        kept.spreadHz = heard.centre().spreadHz();
+        kept.spreadHz = heard.centre().taps() > 1 ? heard.centre().spreadHz() : 0;
         kept.taps = heard.centre().taps();
         kept.temperatureC = temperatureC;
         kept.take(t);

@@ -24,6 +24,7 @@ final class DyingTones {
     private static final double ABOVE_AROUND = 6;
     private static final double AROUND_HZ = 250;
     private static final double HEARD_S = 0.12;
+    private static final double NEARLY_ALL = 0.95;
     private static final double LEAST_PIVOT = 1e-9;
     private static final int OF_A_TONE = 4;
 
@@ -53,8 +54,9 @@ final class DyingTones {
      * Tones of a piece.
      *
      * @param share of the loudness of its beginning that they make up, 0 to 1
+     * @param shareOfAll the same of all of it until nearly all of its loudness is over
      */
-    record Heard(List<Tone> tones, double share) {}
+    record Heard(List<Tone> tones, double share, double shareOfAll) {}
 
     static Heard of(double[] sound, int from, int to, double rateHz, double lowHz, double highHz) {
         DyingTones fit = new DyingTones(sound, from, to, rateHz);
@@ -65,7 +67,8 @@ final class DyingTones {
                 fit.tones.stream()
                         .map(t -> new Tone(t[0], t[1], FastMath.hypot(t[2], t[3])))
                         .toList(),
-                fit.share());
+                fit.share(from, (int) FastMath.min(to, from + HEARD_S * rateHz)),
+                fit.share(from, fit.nearlyOver()));
     }
 
     /** Takes the strongest frequency of what is left, if it stands out. */
@@ -185,10 +188,25 @@ final class DyingTones {
         return moved;
     }
 
-    private double share() {
+    /** The sample by which nearly all of the piece's loudness is over. */
+    private int nearlyOver() {
+        double all = 0;
+        for (int i = from; i < to; i++) {
+            all += sound[i] * sound[i];
+        }
+        double sum = 0;
+        int at = from;
+        while (at < to && sum < NEARLY_ALL * all) {
+            sum += sound[at] * sound[at];
+            at++;
+        }
+        return at;
+    }
+
+    private double share(int begin, int end) {
         double all = 0;
         double left = 0;
-        for (int i = from; i < FastMath.min(to, from + HEARD_S * rateHz); i++) {
+        for (int i = begin; i < end; i++) {
             double rest = sound[i] - at((i - from) / rateHz, null, tones);
             all += sound[i] * sound[i];
             left += rest * rest;

@@ -22,12 +22,12 @@ public record HeardFilm(TapTone centre, TapTone quarter, FilmTension tension, bo
         if (!centre.clear()) {
             return new HeardFilm(centre, quarter, null, true);
         }
-        List<TapTone.Peak> peaks = new ArrayList<>(centre.peaks());
+        List<TapTone.Peak> peaks = new ArrayList<>(centre.modes());
         boolean agree = quarter == null
                 || !quarter.clear()
                 || quarter.peaks().stream().anyMatch(p -> Math.abs(p.hz() / centre.fundamentalHz() - 1) < SAME);
         if (quarter != null && quarter.clear() && agree) {
-            peaks = new ArrayList<>(quarter.peaks());
+            peaks = new ArrayList<>(quarter.modes());
         }
         peaks.sort(Comparator.comparingDouble(TapTone.Peak::hz));
         return new HeardFilm(centre, quarter, window.tension(centre.fundamentalHz(), peaks, thicknessMm), agree);

@@ -7,8 +7,8 @@ import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
- * What procedures use up. Which item of the stores stands for it is the shop's choice; by its name one is only proposed,
- * and only where no other could be meant.
+ * What procedures use up. Which item of the stores stands for it is the shop's choice; by its name one is proposed, and
+ * only where no other could be meant.
  */
 public enum Consumable {
     GLOVES("gloves", Set.of("glove", "gloves"), Set.of()),

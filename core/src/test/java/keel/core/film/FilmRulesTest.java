@@ -197,7 +197,7 @@ class FilmRulesTest {
         assertThat(HeardFilm.of(centre, tone(film.toneHz(1, 1) * 1.2), WINDOW, 0.127)
                         .agree())
                 .isFalse();
-        assertThat(HeardFilm.of(new TapTone(Double.NaN, Double.NaN, 0, List.of()), quarter, WINDOW, 0.127)
+        assertThat(HeardFilm.of(new TapTone(Double.NaN, Double.NaN, 0, List.of(), false), quarter, WINDOW, 0.127)
                         .clear())
                 .isFalse();
     }
@@ -221,6 +221,7 @@ class FilmRulesTest {
                 hz[0],
                 0.2,
                 3,
-                Arrays.stream(hz).mapToObj(f -> new TapTone.Peak(f, 1)).toList());
+                Arrays.stream(hz).mapToObj(f -> new TapTone.Peak(f, 1)).toList(),
+                false);
     }
 }

@@ -71,8 +71,8 @@ class ReorderTest {
     }
 
     /**
-     * Poisson table, from memory: mean 0.21 0.9984 at 1 and 0.8106 at 0; mean 1 0.9810 at 3; mean 2 0.9473 at 4 and 0.9834
-     * at 5; mean 10 0.9513 at 15.
+     * Poisson table, from memory: mean 0.21 0.8106 at 0; mean 1 0.9810 at 3; mean 2 0.9473 at 4 and 0.9834 at 5; mean
+     * 10 0.9513 at 15.
      */
     @ParameterizedTest
     @CsvSource({

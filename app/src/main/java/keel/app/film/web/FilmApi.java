@@ -73,14 +73,14 @@ class FilmApi {
         if (!tone.clear()) {
             return new Tone(false, tone.taps(), null, null, null, null, null, null, FilmTension.Verdict.NO_TONE);
         }
-        FilmTension t = FilmTension.of(tone.fundamentalHz(), tone.peaks(), lengthMm, widthMm, thicknessMm, densityKgM3);
+        FilmTension t = FilmTension.of(tone.fundamentalHz(), tone.modes(), lengthMm, widthMm, thicknessMm, densityKgM3);
         Double cents =
                 referenceHz == null ? null : Double.valueOf(FilmTension.cents(tone.fundamentalHz(), referenceHz));
         return new Tone(
                 true,
                 tone.taps(),
                 tone.fundamentalHz(),
-                tone.spreadHz(),
+                Double.isNaN(tone.spreadHz()) ? null : Double.valueOf(tone.spreadHz()),
                 new Tension(t.dryNPerM(), t.withAirNPerM()),
                 t.stressMPa(),
                 t.evenness(),
