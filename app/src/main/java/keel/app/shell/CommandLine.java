@@ -6,15 +6,20 @@ import java.nio.file.Files;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
-/** Reads what was asked for on the command line and does it: demo, run, backup, restore, rebuild. */
+/** Reads what was asked for on the command line and does it: demo, run, backup, restore, rebuild, audit. */
 public final class CommandLine {
 
     private static final PrintStream OUT = System.out;
     private static final PrintStream ERR = System.err;
+
+    /** Of the home that this process works in; a lock that nobody holds on to would be let go by the collector. */
+    @SuppressWarnings("unused")
+    private static HomeLock held;
 
     private CommandLine() {}
 
@@ -30,6 +35,7 @@ public final class CommandLine {
                 case "backup" -> OUT.println(backup(request));
                 case "restore" -> OUT.println(Restore.of(request.file(), request.home()));
                 case "rebuild" -> rebuild(application, request);
+                case "audit" -> audit(application, request);
                 default ->
                     throw new IllegalArgumentException(
                             "There is no command " + request.command() + ". " + Request.USAGE);
@@ -52,7 +58,7 @@ public final class CommandLine {
 
     /** The lock is held until the process ends. */
     private static void start(Class<?> application, Request request) throws IOException {
-        HomeLock.of(request.home());
+        held = HomeLock.of(request.home());
         boolean cutOff = request.command().equals("demo") && Home.isUnfinished(request.home());
         if (cutOff) {
             OUT.println("The demo was cut off while it was made; it is made anew.");
@@ -72,6 +78,31 @@ public final class CommandLine {
                 ConfigurableApplicationContext shop = open(application, request)) {
             OUT.println(shop.getBean(RebuildCommand.class).run());
         }
+    }
+
+    /** Asks the application that runs in this home, or opens the records itself; ends with 1 if anything was found. */
+    private static void audit(Class<?> application, Request request) throws IOException {
+        if (!Files.exists(request.home().resolve("keel.mv.db"))) {
+            throw new IllegalArgumentException("There are no records in " + request.home() + ".");
+        }
+        Optional<ShopAudit.Answer> running = Control.fetchAudit(request.home());
+        ShopAudit.Answer answer;
+        if (running.isPresent()) {
+            answer = running.get();
+        } else {
+            try (HomeLock alone = HomeLock.of(request.home());
+                    ConfigurableApplicationContext shop = open(application, request)) {
+                answer = shop.getBean(ShopAudit.class).answer();
+            }
+        }
+        OUT.println(answer.words());
+        if (!answer.clean()) {
+            System.exit(1);
+        }
+    }
+
+    private static boolean errand(Request request) {
+        return request.command().equals("rebuild") || request.command().equals("audit");
     }
 
     private static ConfigurableApplicationContext open(Class<?> application, Request request) throws IOException {
@@ -104,8 +135,8 @@ public final class CommandLine {
         properties.put("keel.backups", backups(request));
         properties.put("keel.lan", request.lan());
         properties.put("keel.hosts", request.hosts().toLowerCase(Locale.ROOT));
-        properties.put("keel.announced", !request.command().equals("rebuild"));
-        properties.put("server.port", request.command().equals("rebuild") ? 0 : request.port());
+        properties.put("keel.announced", !errand(request));
+        properties.put("server.port", errand(request) ? 0 : request.port());
         properties.put("server.address", request.lan() ? "0.0.0.0" : "127.0.0.1");
         if (request.https()) {
             properties.putAll(Certificate.in(request.home()).properties());
@@ -115,8 +146,7 @@ public final class CommandLine {
     }
 
     private static String backups(Request request) {
-        boolean none = request.command().equals("rebuild");
-        return none ? "" : request.backups().toAbsolutePath().toString();
+        return errand(request) ? "" : request.backups().toAbsolutePath().toString();
     }
 
     private static String why(Throwable e, Request request) {

@@ -34,7 +34,8 @@ record Request(
                    keel backup FILE [--home DIR]
                    keel backup --check FILE
                    keel restore FILE [--home DIR]
-                   keel rebuild [--home DIR]""";
+                   keel rebuild [--home DIR]
+                   keel audit [--home DIR]""";
 
     /** @throws IllegalArgumentException with a sentence that says what is wrong */
     static Request of(String[] arguments) {

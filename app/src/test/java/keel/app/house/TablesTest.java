@@ -42,6 +42,9 @@ class TablesTest {
         Set<String> views = Migrations.views().keySet();
         Set<String> wrong = new TreeSet<>();
         for (Sources.Source source : Sources.all()) {
+            if (source.type().equals("AuditFacts")) {
+                continue; // reads the raw record of all rooms on purpose
+            }
             TOUCH.matcher(source.literals()).results().forEach(touch -> {
                 String word = touch.group(1).toLowerCase(Locale.ROOT);
                 String target = named.getOrDefault(word, word);

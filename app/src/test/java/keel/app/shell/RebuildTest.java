@@ -19,6 +19,8 @@ import keel.core.air.SensorReading;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.context.annotation.Import;
@@ -45,6 +47,9 @@ class RebuildTest {
 
     @Autowired
     private RebuildCommand command;
+
+    @Autowired
+    private ShopAudit audit;
 
     @Autowired
     private Sensors sensors;
@@ -74,6 +79,43 @@ class RebuildTest {
         history(17);
         kept.forEach(k -> assertThat(k.again()).as(k.name()).isEmpty());
         assertThat(command.run().lines()).hasSize(kept.size()).allMatch(l -> l.endsWith(": all as on record."));
+    }
+
+    @Test
+    void theAuditFindsNothingAfterRandomHistories() {
+        for (long seed : new long[] {31, 32, 33}) {
+            history(seed);
+        }
+        ShopAudit.Answer answer = audit.answer();
+        assertThat(answer.words()).startsWith("Nothing found: ");
+        assertThat(answer.clean()).isTrue();
+    }
+
+    /** Each falsehood by itself, found by what it is about, and gone when it is taken back. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "meter set hours = hours + ? where scope = 'COMPONENT' and hours > 1|hours",
+                "meter set uv_hours = uv_hours + ? where scope = 'COMPONENT' and hours > 1|UV hours",
+                "meter set layers = layers + ? where scope = 'COMPONENT' and hours > 1|layers",
+                "meter set hours = hours + ? where scope = 'MACHINE' and hours > 1|Meters of machines",
+                "meter set uv_hours = uv_hours + ? where scope = 'MACHINE' and hours > 1|UV hours",
+                "meter set prints = prints + ? where scope = 'MACHINE' and hours > 1|prints",
+                "meter set resin_ml = resin_ml + ? where scope = 'MACHINE' and hours > 1|resin",
+                "stock_item set on_hand = on_hand + ? where code = 'paper-filters'|on hand"
+            })
+    void theAuditFindsWhatIsFalse(String falsehood, String said) {
+        history(41);
+        jdbc.sql("update " + falsehood).param(1).update();
+        try {
+            ShopAudit.Answer answer = audit.answer();
+            assertThat(answer.clean()).isFalse();
+            assertThat(answer.words()).contains(said).contains("differ from the record");
+        } finally {
+            jdbc.sql("update " + falsehood).param(-1).update();
+        }
+        assertThat(audit.answer().words()).startsWith("Nothing found");
     }
 
     @Test

@@ -1,0 +1,377 @@
+package keel.app.floor;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import keel.app.floor.AuditFacts.Part;
+import keel.app.floor.AuditFacts.Run;
+import keel.app.shell.ShopAudit;
+import keel.app.standing.EveryPart;
+import keel.app.standing.MachineNow;
+import keel.app.standing.PartLives;
+import keel.app.standing.Standings;
+import keel.app.stores.Costs;
+import keel.app.stores.FilmPacks;
+import keel.app.stores.Spares;
+import keel.app.stores.Stock;
+import keel.core.cost.PrintCost;
+import keel.core.rate.ExactPoisson;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Holds what pages and the open interface show against what follows from the raw record, reckoned another way
+ * ({@link AuditSums}), and says every difference.
+ */
+@Service
+@Transactional(readOnly = true)
+public class Audit implements ShopAudit {
+
+    private static final double CLOSE = 1e-6;
+    private static final double UNLIKELY = 0.01;
+    private static final Duration A_YEAR = Duration.ofDays(365);
+    private static final List<Integer> SPANS = List.of(30, 90, 365);
+
+    private final AuditFacts facts;
+    private final EveryPart everyPart;
+    private final PartLives lives;
+    private final Standings standings;
+    private final Spares spares;
+    private final Costs costs;
+    private final Stock stock;
+    private final FilmPacks packs;
+    private final Clock clock;
+    private volatile Report last;
+
+    Audit(
+            AuditFacts facts,
+            EveryPart everyPart,
+            PartLives lives,
+            Standings standings,
+            Spares spares,
+            Costs costs,
+            Stock stock,
+            FilmPacks packs,
+            Clock clock) {
+        this.facts = facts;
+        this.everyPart = everyPart;
+        this.lives = lives;
+        this.standings = standings;
+        this.spares = spares;
+        this.costs = costs;
+        this.stock = stock;
+        this.packs = packs;
+        this.clock = clock;
+    }
+
+    /** What kind of figure a finding is about, in the words of its page. */
+    public enum About {
+        PARTS("Parts and what they have been through"),
+        COUNTS("Counts of parts"),
+        FORECAST("Forecasts against what happened"),
+        MACHINES("Meters of machines"),
+        RUNS("Prints and how they came out"),
+        COSTS("Costs"),
+        STOCK("Stores");
+
+        private final String words;
+
+        About(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A difference.
+     *
+     * @param what of what, {@code shown} on its page, {@code reckoned} from the record
+     * @param page where it is shown
+     */
+    public record Found(About about, String what, String shown, String reckoned, String page) {
+
+        public String words() {
+            return what + ": shown " + shown + ", by the record " + reckoned + ".";
+        }
+    }
+
+    /** @param looked how many figures were held against one another */
+    public record Report(Instant at, int looked, List<Found> found) {
+
+        public Map<About, List<Found>> byKind() {
+            return found.stream().collect(Collectors.groupingBy(Found::about, TreeMap::new, Collectors.toList()));
+        }
+    }
+
+    /** Figures held against one another so far, and what differed. */
+    private static final class Sheet {
+
+        private int looked;
+        private final List<Found> found = new ArrayList<>();
+
+        void number(About about, String what, double shown, double reckoned, String page) {
+            looked++;
+            if (!(Math.abs(shown - reckoned) <= CLOSE * Math.max(1, Math.abs(reckoned)))) {
+                found.add(new Found(about, what, plain(shown), plain(reckoned), page));
+            }
+        }
+
+        void text(About about, String what, String shown, String reckoned, String page) {
+            looked++;
+            if (!Objects.equals(shown, reckoned)) {
+                found.add(new Found(about, what, String.valueOf(shown), String.valueOf(reckoned), page));
+            }
+        }
+
+        private static String plain(double value) {
+            return value == Math.rint(value)
+                    ? String.format(Locale.ROOT, "%.0f", value)
+                    : String.format(Locale.ROOT, "%.4f", value);
+        }
+    }
+
+    /** The last one that was made since the start; null where none was. */
+    public Report last() {
+        return last;
+    }
+
+    /** Looks at everything now. */
+    public Report look() {
+        Sheet sheet = new Sheet();
+        AuditSums sums = new AuditSums(facts);
+        parts(sums, sheet);
+        counts(sums, sheet);
+        forecasts(sheet);
+        machines(sums, sheet);
+        runs(sums, sheet);
+        costs(sheet);
+        stores(sheet);
+        last = new Report(clock.instant(), sheet.looked, List.copyOf(sheet.found));
+        return last;
+    }
+
+    @Override
+    public Answer answer() {
+        Report report = look();
+        Stream<String> lines = report.found().stream().map(f -> f.about().words() + ". " + f.words());
+        String end = report.found().isEmpty()
+                ? "Nothing found: " + report.looked() + " figures agree with the record."
+                : report.found().size() + " of " + report.looked() + " figures differ from the record.";
+        return new Answer(
+                report.found().isEmpty(), Stream.concat(lines, Stream.of(end)).collect(Collectors.joining("\n")));
+    }
+
+    private void parts(AuditSums sums, Sheet sheet) {
+        Map<Long, String> models =
+                facts.models().stream().collect(Collectors.toMap(AuditFacts.Model::id, AuditFacts.Model::code));
+        Map<String, EveryPart.Part> shown =
+                everyPart.all(null).stream().collect(Collectors.toMap(EveryPart.Part::code, Function.identity()));
+        for (Part part : sums.parts()) {
+            if (part.kind().equals("VAT")) {
+                continue;
+            }
+            EveryPart.Part seen = shown.get(part.code());
+            sheet.text(About.COUNTS, part.code() + " is listed", seen == null ? "no" : "yes", "yes", "/bench/lives");
+            if (seen == null) {
+                continue;
+            }
+            AuditSums.Through through = sums.through(part);
+            Long model = sums.model(part);
+            sheet.number(About.PARTS, part.code() + ", hours", seen.hours(), through.hours(), "/bench/lives");
+            sheet.number(About.PARTS, part.code() + ", UV hours", seen.uvHours(), through.uvHours(), "/bench/lives");
+            sheet.number(About.PARTS, part.code() + ", layers", seen.layers(), through.layers(), "/bench/lives");
+            sheet.text(
+                    About.PARTS,
+                    part.code() + ", the model that it fits",
+                    seen.model(),
+                    model == null ? null : models.get(model),
+                    "/bench/lives");
+            sheet.text(
+                    About.PARTS,
+                    part.code() + ", why it ended",
+                    seen.endedAt() == null ? null : seen.endReason(),
+                    part.endedAt() == null ? null : part.endReason(),
+                    "/bench/lives");
+        }
+    }
+
+    /** The list of parts, the lives, the page of lives and the spares count the same parts. */
+    private void counts(AuditSums sums, Sheet sheet) {
+        Map<Long, AuditFacts.Model> models =
+                facts.models().stream().collect(Collectors.toMap(AuditFacts.Model::id, Function.identity()));
+        Map<String, List<Part>> byKind = sums.parts().stream()
+                .filter(p -> !p.kind().equals("VAT"))
+                .collect(Collectors.groupingBy(p -> {
+                    AuditFacts.Model model = models.get(sums.model(p));
+                    boolean tank = p.kind().equals("FILM")
+                            && model != null
+                            && model.kind().equals("LASER_TANK");
+                    return (tank ? "TANK" : p.kind()) + " " + (model == null ? null : model.code());
+                }));
+        Instant yearAgo = clock.instant().minus(A_YEAR);
+        Map<String, EveryPart.Lives> shown = everyPart.lives().stream()
+                .collect(Collectors.toMap(l -> l.kind() + " " + l.model(), Function.identity()));
+        byKind.forEach((key, parts) -> {
+            EveryPart.Lives l = shown.get(key);
+            long ends = parts.stream().filter(p -> p.endedAt() != null).count();
+            long lately = parts.stream()
+                    .filter(p -> p.endedAt() != null && p.endedAt().isAfter(yearAgo))
+                    .count();
+            sheet.number(About.COUNTS, key + ", parts", l == null ? 0 : l.parts(), parts.size(), "/bench/lives");
+            sheet.number(About.COUNTS, key + ", ends", l == null ? 0 : l.ends(), ends, "/bench/lives");
+            sheet.number(
+                    About.COUNTS, key + ", ends last year", l == null ? 0 : l.endsLastYear(), lately, "/bench/lives");
+        });
+        lives.groups().forEach(g -> group(g, sheet));
+    }
+
+    private void group(PartLives.Group g, Sheet sheet) {
+        EveryPart.Lives counted = everyPart(g);
+        String of = g.kind() + " " + g.model();
+        sheet.number(About.COUNTS, of + ", parts of the page", g.parts(), counted.parts(), "/bench/lives");
+        sheet.number(About.COUNTS, of + ", ends of the page", g.ends(), counted.ends(), "/bench/lives");
+    }
+
+    private EveryPart.Lives everyPart(PartLives.Group group) {
+        return everyPart.lives().stream()
+                .filter(l ->
+                        l.kind().equals(group.kind().name()) && group.model().equals(l.modelName()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** What is forecast for a year against what happened in the last, by an exact test; a young shop tells less. */
+    private void forecasts(Sheet sheet) {
+        Instant first = facts.firstRun();
+        if (first == null) {
+            return;
+        }
+        double share = Math.min(1, Duration.between(first, clock.instant()).toHours() / (365 * 24.0));
+        spares.lines(Spares.LEAD_DAYS, Spares.SERVICE_PERCENT / 100).forEach(l -> {
+            double expected = share * l.perYear();
+            sheet.looked++;
+            if (ExactPoisson.p(l.endsLastYear(), expected) < UNLIKELY) {
+                sheet.found.add(new Found(
+                        About.FORECAST,
+                        l.kind().several() + " for " + String.join(", ", l.models()) + ", ends a year",
+                        String.format(Locale.ROOT, "%.1f forecast", l.perYear()),
+                        l.endsLastYear() + " last year",
+                        "/bench/spares"));
+            }
+        });
+    }
+
+    private void machines(AuditSums sums, Sheet sheet) {
+        Map<Long, MachineNow> shown =
+                standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
+        facts.machines().stream()
+                .filter(m -> shown.containsKey(m.id()))
+                .forEach(m -> machine(m, shown.get(m.id()).meters(), sums.runs(m.id()), sheet));
+    }
+
+    private static void machine(AuditFacts.Machine m, MachineNow.Meters shown, List<Run> runs, Sheet sheet) {
+        AuditSums.Through all = AuditSums.Through.NOTHING;
+        double ml = 0;
+        for (Run run : runs) {
+            all = all.plus(run);
+            ml += run.usedMl();
+        }
+        String page = "/machines/" + m.code();
+        double hours = all.hours() + m.baselineHours();
+        sheet.number(About.MACHINES, m.name() + ", hours", shown.total().hours(), hours, page);
+        sheet.number(
+                About.MACHINES, m.name() + ", UV hours", shown.sinceRecords().uvHours(), all.uvHours(), page);
+        sheet.number(About.MACHINES, m.name() + ", prints", shown.sinceRecords().prints(), runs.size(), page);
+        sheet.number(
+                About.MACHINES, m.name() + ", resin, ml", shown.sinceRecords().resinMl(), ml, page);
+    }
+
+    private void runs(AuditSums sums, Sheet sheet) {
+        Instant now = clock.instant();
+        for (int days : SPANS) {
+            Instant from = now.minus(Duration.ofDays(days));
+            List<Run> ran = sums.runs().stream()
+                    .filter(r -> !r.startedAt().isBefore(from) && r.startedAt().isBefore(now))
+                    .toList();
+            Costs.Group all = costs.overview(from, now).all();
+            String page = "/costs?days=" + days;
+            sheet.number(About.RUNS, "Prints of " + days + " days", all.used().prints(), ran.size(), page);
+            sheet.number(
+                    About.RUNS,
+                    "Came out in " + days + " days",
+                    all.good(),
+                    ran.stream().filter(Run::cameOut).count(),
+                    page);
+            sheet.number(
+                    About.RUNS,
+                    "Resin of " + days + " days, ml",
+                    all.used().resinMl(),
+                    ran.stream().mapToDouble(Run::usedMl).sum(),
+                    page);
+            sheet.number(
+                    About.RUNS,
+                    "Hours of " + days + " days",
+                    all.used().hours(),
+                    ran.stream().mapToDouble(Run::hours).sum(),
+                    page);
+        }
+    }
+
+    /** Machines, months and lines each add up to the same total. */
+    private void costs(Sheet sheet) {
+        Costs.Overview o = costs.overview(365);
+        double total = o.all().cost().perAttempt();
+        sheet.number(About.COSTS, "Lines of a year", sum(o.all().cost().lines()), total, "/costs?days=365");
+        sheet.number(About.COSTS, "Machines of a year", perAttempt(o.machines()), total, "/costs?days=365");
+        sheet.number(About.COSTS, "Months of a year", perAttempt(o.months()), total, "/costs?days=365");
+        sheet.number(
+                About.COSTS,
+                "Jobs of a year, and what ended early",
+                perAttempt(o.jobs()) + o.all().unpaid(),
+                total,
+                "/costs?days=365");
+    }
+
+    private static double sum(List<PrintCost.CostLine> lines) {
+        return lines.stream().mapToDouble(PrintCost.CostLine::amount).sum();
+    }
+
+    private static double perAttempt(List<Costs.Group> groups) {
+        return groups.stream().mapToDouble(g -> g.cost().perAttempt()).sum();
+    }
+
+    /** Stock against its movements; sheets bought against sheets fitted, spoiled and left. */
+    private void stores(Sheet sheet) {
+        Map<String, Stock.ItemView> shown =
+                stock.all(false).stream().collect(Collectors.toMap(Stock.ItemView::item, Function.identity()));
+        facts.items()
+                .forEach(i -> sheet.number(
+                        About.STOCK,
+                        i.name() + ", on hand",
+                        shown.containsKey(i.code()) ? shown.get(i.code()).quantity() : Double.NaN,
+                        i.moved(),
+                        "/stores/" + i.code()));
+        Map<String, Integer> left = packs.inUse().stream()
+                .collect(Collectors.toMap(FilmPacks.Pack::code, FilmPacks.Pack::left, (a, b) -> a));
+        facts.packs().stream()
+                .filter(p -> left.containsKey(p.code()))
+                .forEach(p -> sheet.number(
+                        About.STOCK,
+                        "Pack " + p.code() + ", sheets left",
+                        left.get(p.code()),
+                        Math.max(0, p.sheets() - p.spoiled() - p.fitted()),
+                        "/bench/packs"));
+    }
+}
