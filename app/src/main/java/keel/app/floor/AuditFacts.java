@@ -77,14 +77,14 @@ class AuditFacts {
 
     record PartModelFit(long partModelId, long machineModelId) {}
 
-    record Service(long machineId, String kind, Instant at) {}
-
     record Item(String code, String name, double onHand, double moved) {}
 
     record Pack(String code, long sheets, long spoiled, long fitted) {}
 
     List<Machine> machines() {
-        return jdbc.sql("select id, code, name, model_id, baseline_hours from machine order by id")
+        return jdbc.sql(
+                        "select id, code, name, model_id as modelId,
+                        baseline_hours as baselineHours from machine order by id")
                 .query(Machine.class)
                 .list();
     }
@@ -99,8 +99,10 @@ class AuditFacts {
     List<Run> runs() {
         return jdbc.sql(
                         """
-                        select id, machine_id, started_at, ended_at, layers, layer_exposure_s, resin_ml, outcome,
-                        reached_layer, measured_ml from run where ended_at is not null and withdrawn = false""")
+                        select id, machine_id as machineId, started_at as startedAt, ended_at as endedAt, layers,
+                        layer_exposure_s as layerExposureS, resin_ml as resinMl, outcome,
+                        reached_layer as reachedLayer,
+                        measured_ml as measuredMl from run where ended_at is not null and withdrawn = false""")
                 .query(Run.class)
                 .list();
     }
@@ -108,34 +110,36 @@ class AuditFacts {
     List<Part> parts() {
         return jdbc.sql(
                         """
-                        select id, kind, code, model_id, part_model_id, pack_id, baseline_hours, baseline_uv_hours,
-                        baseline_layers, ended_at, end_reason from component where withdrawn = false order by id""")
+                        select id, kind, code, model_id as modelId, part_model_id as partModelId, pack_id as packId,
+                        baseline_hours as baselineHours, baseline_uv_hours as baselineUvHours,
+                        baseline_layers as baselineLayers, ended_at as endedAt, end_reason as endReason
+                        from component where withdrawn = false order by id""")
                 .query(Part.class)
                 .list();
     }
 
     List<Fit> fits() {
-        return jdbc.sql("select id, component_id, machine_id, vat_id, fitted_at, removed_at from fitting order by id")
+        return jdbc.sql(
+                        """
+                        select id, component_id as componentId, machine_id as machineId, vat_id as vatId,
+                        fitted_at as fittedAt, removed_at as removedAt from fitting order by id""")
                 .query(Fit.class)
                 .list();
     }
 
     List<PartModelFit> partModelFits() {
-        return jdbc.sql("select part_model_id, machine_model_id from part_model_fits order by machine_model_id")
+        return jdbc.sql(
+                        """
+                        select part_model_id as partModelId, machine_model_id as machineModelId
+                        from part_model_fits order by machine_model_id""")
                 .query(PartModelFit.class)
-                .list();
-    }
-
-    List<Service> services() {
-        return jdbc.sql("select machine_id, kind, at from service where withdrawn = false and machine_id is not null")
-                .query(Service.class)
                 .list();
     }
 
     List<Item> items() {
         return jdbc.sql(
                         """
-                        select i.code, i.name, i.on_hand,
+                        select i.code, i.name, i.on_hand as onHand,
                         (select coalesce(sum(m.quantity), 0) from stock_movement m where m.item_id = i.id) as moved
                         from stock_item i where i.retired_at is null order by i.id""")
                 .query(Item.class)

@@ -69,6 +69,15 @@ interface PriceRecords extends Repository<Resin, Long> {
             order by o.name""")
     List<Fit> screenFits();
 
+    /** How much a machine printed since a moment, and when it first did. */
+    record Pace(long machine, double hours, Instant first) {}
+
+    @Query(
+            """
+            select r.machineId, coalesce(sum(r.hours), 0.0), min(r.startedAt) from RunFact r
+            where r.endedAt is not null and r.startedAt >= ?1 group by r.machineId""")
+    List<Pace> paces(Instant since);
+
     /** When resin was last poured into the vat that is on a machine, or out of it; null for never. */
     @Query(
             """

@@ -2,6 +2,9 @@ package keel.app.stores;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -38,6 +41,7 @@ public class Spares implements PartNeeds {
 
     private static final int SHOWN_BEYOND = 2;
     private static final double A_YEAR_DAYS = 365;
+    private static final int TELLS_DAYS = 60;
 
     public static final double LEAD_DAYS = 14;
     public static final double SERVICE_PERCENT = 95;
@@ -48,6 +52,7 @@ public class Spares implements PartNeeds {
     private final PriceRecords records;
     private final PartLives lives;
     private final EveryPart parts;
+    private final Clock clock;
 
     /** What a part in service leads to; most are as old as when it was asked last. */
     private final Cache<SpareDemand.InService, double[]> ends =
@@ -63,13 +68,15 @@ public class Spares implements PartNeeds {
             OnHand onHand,
             PriceRecords records,
             PartLives lives,
-            EveryPart parts) {
+            EveryPart parts,
+            Clock clock) {
         this.standings = standings;
         this.settings = settings;
         this.onHand = onHand;
         this.records = records;
         this.lives = lives;
         this.parts = parts;
+        this.clock = clock;
     }
 
     /**
@@ -117,7 +124,17 @@ public class Spares implements PartNeeds {
     private record Used(MachineNow machine, PartUse part) {}
 
     /** What all lines are reckoned from, read once. */
-    private record Grounds(Defaults defaults, OnHand.Shelf shelf, PartLives.Book book, List<EveryPart.Lives> ever) {
+    private record Grounds(
+            Defaults defaults,
+            OnHand.Shelf shelf,
+            PartLives.Book book,
+            List<EveryPart.Lives> ever,
+            Map<Long, Double> hoursOfAYear) {
+
+        /** Print hours of a machine in the coming year: as in the last, or as lately where that tells too little. */
+        double aYear(MachineNow machine) {
+            return hoursOfAYear.getOrDefault(machine.id(), machine.hoursPerDay() * A_YEAR_DAYS);
+        }
 
         PartLife life(Used used) {
             return book.turnover(used.part().part(), used.machine().model());
@@ -132,7 +149,7 @@ public class Spares implements PartNeeds {
     }
 
     private Grounds grounds() {
-        return new Grounds(settings.defaults(), onHand.shelf(), lives.book(), parts.lives());
+        return new Grounds(settings.defaults(), onHand.shelf(), lives.book(), parts.lives(), hoursOfAYear());
     }
 
     /** What cannot be asked. */
@@ -217,7 +234,8 @@ public class Spares implements PartNeeds {
                 grounds.life(used.get(0)).knownFrom(),
                 demand.expected(),
                 used.stream()
-                        .mapToDouble(u -> yearly.get(inService(u, A_YEAR_DAYS, grounds), SpareDemand::expected))
+                        .mapToDouble(u ->
+                                yearly.get(inService(u, grounds.aYear(u.machine()), grounds), SpareDemand::expected))
                         .sum(),
                 stock,
                 price,
@@ -228,17 +246,32 @@ public class Spares implements PartNeeds {
                 levels);
     }
 
-    private static SpareDemand.InService inService(Used used, double days, Grounds grounds) {
+    /** Of machines that have printed for long enough to tell. */
+    private Map<Long, Double> hoursOfAYear() {
+        Instant now = clock.instant();
+        return records.paces(now.minus(Duration.ofDays((long) A_YEAR_DAYS))).stream()
+                .filter(p -> Duration.between(p.first(), now).toDays() >= TELLS_DAYS)
+                .collect(Collectors.toMap(
+                        PriceRecords.Pace::machine,
+                        p -> p.hours()
+                                * A_YEAR_DAYS
+                                / Math.max(
+                                        TELLS_DAYS,
+                                        Duration.between(p.first(), now).toHours() / 24.0)));
+    }
+
+    private static SpareDemand.InService inService(Used used, double hours, Grounds grounds) {
         PartLife life = grounds.life(used);
         return new SpareDemand.InService(
                 life.span(),
                 life.age(used.part().usage()),
-                life.use(used.machine().hoursPerDay() * days, used.machine().uvShare()));
+                life.use(hours, used.machine().uvShare()));
     }
 
     private SpareDemand demand(List<Used> used, double leadDays, Grounds grounds) {
-        List<SpareDemand.InService> parts =
-                used.stream().map(u -> inService(u, leadDays, grounds)).toList();
+        List<SpareDemand.InService> parts = used.stream()
+                .map(u -> inService(u, u.machine().hoursPerDay() * leadDays, grounds))
+                .toList();
         double oldest = parts.stream().mapToDouble(p -> p.age() + p.use()).max().orElse(0);
         Map<Lifespan, Lifespan> tables = new IdentityHashMap<>();
         return SpareDemand.together(parts.stream()
