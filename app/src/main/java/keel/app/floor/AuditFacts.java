@@ -83,8 +83,9 @@ class AuditFacts {
 
     List<Machine> machines() {
         return jdbc.sql(
-                        "select id, code, name, model_id as modelId,
-                        baseline_hours as baselineHours from machine order by id")
+                        """
+                        select id, code, name, model_id as modelId, baseline_hours as baselineHours
+                        from machine order by id""")
                 .query(Machine.class)
                 .list();
     }
@@ -101,8 +102,8 @@ class AuditFacts {
                         """
                         select id, machine_id as machineId, started_at as startedAt, ended_at as endedAt, layers,
                         layer_exposure_s as layerExposureS, resin_ml as resinMl, outcome,
-                        reached_layer as reachedLayer,
-                        measured_ml as measuredMl from run where ended_at is not null and withdrawn = false""")
+                        reached_layer as reachedLayer, measured_ml as measuredMl
+                        from run where ended_at is not null and withdrawn = false""")
                 .query(Run.class)
                 .list();
     }
