@@ -85,7 +85,7 @@ class PlateWalkTest extends DemoWalk {
     void theSchoolByWhichFilmsAreChangedIsChosen() {
         Page page = browsing.keeper(1280, 800);
         page.navigate("/bench/lives");
-        assertThat(page.locator(".lives-index")).containsText("ends");
+        assertThat(page.locator(".lives-index")).containsText("ended");
         page.click("#screen .choice:has-text('On signs only')");
         page.waitForResponse(
                 r -> r.url().endsWith("/bench/lives/SCREEN/school"),
