@@ -66,7 +66,8 @@ class AuditFacts {
             double baselineUvHours,
             long baselineLayers,
             Instant endedAt,
-            String endReason) {}
+            String endReason,
+            boolean withdrawn) {}
 
     record Fit(long id, long componentId, Long machineId, Long vatId, Instant fittedAt, Instant removedAt) {
 
@@ -108,13 +109,14 @@ class AuditFacts {
                 .list();
     }
 
+    /** Those that were taken back as well. */
     List<Part> parts() {
         return jdbc.sql(
                         """
                         select id, kind, code, model_id as modelId, part_model_id as partModelId, pack_id as packId,
                         baseline_hours as baselineHours, baseline_uv_hours as baselineUvHours,
-                        baseline_layers as baselineLayers, ended_at as endedAt, end_reason as endReason
-                        from component where withdrawn = false order by id""")
+                        baseline_layers as baselineLayers, ended_at as endedAt, end_reason as endReason,
+                        withdrawn from component order by id""")
                 .query(Part.class)
                 .list();
     }

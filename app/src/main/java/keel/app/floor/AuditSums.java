@@ -31,8 +31,9 @@ final class AuditSums {
     private final Map<Long, Part> byId;
 
     AuditSums(AuditFacts facts) {
-        parts = facts.parts();
-        byId = parts.stream().collect(Collectors.toMap(Part::id, p -> p));
+        List<Part> all = facts.parts();
+        parts = all.stream().filter(p -> !p.withdrawn()).toList();
+        byId = all.stream().collect(Collectors.toMap(Part::id, p -> p));
         fitsOf = facts.fits().stream().collect(Collectors.groupingBy(Fit::componentId));
         runsOf = facts.runs().stream().collect(Collectors.groupingBy(Run::machineId));
         modelOfMachine = facts.machines().stream()

@@ -25,17 +25,17 @@ class Bought {
     }
 
     /** Something that was paid: by the line of the cost that it belongs to. */
-    private record Payment(String line, Instant at, double money) {}
+    record Payment(String line, Instant at, double money) {}
 
-    /** By line, from one moment to another, this one left out; a line for which nothing was ever paid is left out. */
-    Map<String, Double> between(Instant from, Instant to) {
+    /** By line, of the payments that are meant; a line for which nothing was ever paid is left out. */
+    static Map<String, Double> byLine(List<Payment> payments, Predicate<Instant> meant) {
         Map<String, Double> spent = new HashMap<>();
-        Predicate<Instant> within = at -> !at.isBefore(from) && at.isBefore(to);
-        payments().forEach(p -> spent.merge(p.line(), within.test(p.at()) ? p.money() : 0, Double::sum));
+        payments.forEach(p -> spent.merge(p.line(), meant.test(p.at()) ? p.money() : 0, Double::sum));
         return spent;
     }
 
-    private List<Payment> payments() {
+    /** All that were ever made. */
+    List<Payment> payments() {
         return Stream.of(bottles(), films(), screens(), orders())
                 .flatMap(List::stream)
                 .toList();

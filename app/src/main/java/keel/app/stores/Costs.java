@@ -125,6 +125,7 @@ public class Costs {
      * of them.
      *
      * @param bought what was spent in the same days, by line; a line is left out for which nothing was ever paid
+     * @param boughtByMonth the same of each month's own days
      */
     public record Overview(
             Group all,
@@ -133,7 +134,8 @@ public class Costs {
             List<Group> jobs,
             List<Group> causes,
             SharedUse shared,
-            Map<String, Double> bought) {}
+            Map<String, Double> bought,
+            Map<String, Map<String, Double>> boughtByMonth) {}
 
     /** A film or screen that ended, with what of its price no print had paid. */
     private record Early(String line, Instant at, String machineName, double unpaid) {}
@@ -154,10 +156,12 @@ public class Costs {
         List<Early> early = parts.ended(from, to).stream()
                 .map(e -> early(e, machines, prices))
                 .toList();
+        List<Bought.Payment> payments = bought.payments();
+        List<Group> months = grouped(runs, early, r -> month(r.at()), e -> month(e.at()), m -> null, costs);
         return new Overview(
                 group("", null, runs, early, costs),
                 grouped(runs, early, Run::machineName, Early::machineName, machinePaths(runs), costs),
-                grouped(runs, early, r -> month(r.at()), e -> month(e.at()), m -> null, costs),
+                months,
                 grouped(runs, List.of(), Run::job, null, j -> null, costs),
                 grouped(
                                 runs.stream().filter(r -> !r.good()).toList(),
@@ -171,24 +175,11 @@ public class Costs {
                         .limit(10)
                         .toList(),
                 prices.shared(),
-                bought.between(from, to));
-    }
-
-    /** What was spent by month, by line. */
-    public Map<String, Map<String, Double>> boughtByMonth(List<Group> months) {
-        Map<String, Map<String, Double>> spent = new LinkedHashMap<>();
-        months.forEach(m -> {
-            YearMonth month = YearMonth.parse(m.name());
-            spent.put(
-                    m.name(),
-                    bought.between(
-                            month.atDay(1).atStartOfDay(settings.zone()).toInstant(),
-                            month.plusMonths(1)
-                                    .atDay(1)
-                                    .atStartOfDay(settings.zone())
-                                    .toInstant()));
-        });
-        return spent;
+                Bought.byLine(payments, at -> !at.isBefore(from) && at.isBefore(to)),
+                months.stream()
+                        .collect(Collectors.toMap(
+                                Group::name,
+                                m -> Bought.byLine(payments, at -> month(at).equals(m.name())))));
     }
 
     private String month(Instant at) {

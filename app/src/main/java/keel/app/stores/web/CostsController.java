@@ -101,7 +101,7 @@ class CostsController {
         model.addAttribute("byMonth", sorted(o.months(), by, "name"));
         model.addAttribute("byJob", sorted(o.jobs(), by, "cost"));
         model.addAttribute("mostJobs", MOST_JOBS);
-        model.addAttribute("drawing", CostDrawing.of(o.months(), costs.boughtByMonth(o.months())));
+        model.addAttribute("drawing", CostDrawing.of(o.months(), o.boughtByMonth()));
         model.addAttribute("days", span);
         model.addAttribute("spans", SPANS);
         model.addAttribute(
