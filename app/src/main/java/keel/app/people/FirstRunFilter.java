@@ -31,6 +31,9 @@ class FirstRunFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return path.startsWith("/static/") || path.startsWith("/webjars/") || path.startsWith("/api/");
+        return path.startsWith("/static/")
+                || path.startsWith("/webjars/")
+                || path.startsWith("/api/")
+                || path.startsWith("/control/");
     }
 }
