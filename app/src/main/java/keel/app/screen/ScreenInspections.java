@@ -1,8 +1,11 @@
 package keel.app.screen;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
@@ -23,6 +26,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @Transactional
 public class ScreenInspections {
+
+    private static final ObjectMapper JSON = new ObjectMapper();
 
     private final ScreenShots shots;
     private final Fleet fleet;
@@ -68,37 +73,42 @@ public class ScreenInspections {
      */
     public void write(MachineNow m, Long photo, List<Integer> accepted, List<Spot> besides) {
         List<Spot> spots = new ArrayList<>();
+        Map<String, Object> content = new LinkedHashMap<>();
         if (photo != null) {
-            List<Spot> seen = shots.one(m, photo).seen().spots();
-            accepted.stream().distinct().filter(i -> i >= 0 && i < seen.size()).forEach(i -> spots.add(seen.get(i)));
+            ScreenShots.Seen seen = shots.one(m, photo).seen();
+            accepted.stream()
+                    .distinct()
+                    .filter(i -> i >= 0 && i < seen.spots().size())
+                    .forEach(i -> spots.add(seen.spots().get(i)));
+            if (!seen.hidden().isEmpty()) {
+                content.put("notSeen", seen.notSeen());
+                content.put("hidden", JSON.convertValue(seen.hidden(), List.class));
+            }
         }
         spots.addAll(besides);
-        long service = bench.record(new ServiceEntry(
-                        m.code(),
-                        "SCREEN_INSPECTED",
-                        null,
-                        null,
-                        Map.of(
-                                "clean",
-                                spots.isEmpty(),
-                                "spots",
-                                spots.stream()
-                                        .map(s -> Map.of(
-                                                "kind",
-                                                s.kind().name(),
-                                                "xMm",
-                                                s.xMm(),
-                                                "yMm",
-                                                s.yMm(),
-                                                "sizeMm",
-                                                s.sizeMm(),
-                                                "confidence",
-                                                s.confidence()))
-                                        .toList())))
+        content.put("clean", spots.isEmpty());
+        content.put("spots", spots.stream().map(ScreenInspections::said).toList());
+        long service = bench.record(new ServiceEntry(m.code(), "SCREEN_INSPECTED", null, null, content))
                 .id();
         if (photo != null) {
             shots.written(photo, service);
         }
+    }
+
+    /** Without what was not measured. */
+    private static Map<String, Object> said(Spot spot) {
+        Map<String, Object> said = new LinkedHashMap<>();
+        said.put("kind", spot.kind().name());
+        said.put("xMm", spot.xMm());
+        said.put("yMm", spot.yMm());
+        said.put("sizeMm", spot.sizeMm());
+        said.put("confidence", spot.confidence());
+        said.put("lengthMm", spot.lengthMm());
+        said.put("light", spot.light());
+        said.put("acrossMm", spot.acrossMm());
+        said.put("deepMm", spot.deepMm());
+        said.values().removeIf(Objects::isNull);
+        return said;
     }
 
     /** A test picture at the pixels of a machine's screen. */

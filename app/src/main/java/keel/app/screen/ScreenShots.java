@@ -10,6 +10,8 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import keel.app.base.NotThere;
 import keel.app.base.PictureFiles;
@@ -17,6 +19,7 @@ import keel.app.people.Actor;
 import keel.app.standing.MachineNow;
 import keel.core.screen.GreyPhoto;
 import keel.core.screen.ScreenInspection;
+import keel.core.screen.ScreenInspection.Hidden;
 import keel.core.screen.ScreenInspection.OnPhoto;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.TestPattern;
@@ -45,9 +48,38 @@ public class ScreenShots {
         this.clock = clock;
     }
 
-    /** What was seen on a photograph; {@code onPhoto} and {@code corners} in pixels of the kept picture. */
+    /**
+     * What was seen on a photograph, and what was not; {@code onPhoto}, {@code corners} and {@code hiddenOnPhoto} in
+     * pixels of the kept picture.
+     */
     public record Seen(
-            String message, Double printableShare, List<Spot> spots, List<OnPhoto> onPhoto, List<OnPhoto> corners) {}
+            String message,
+            Double printableShare,
+            List<Spot> spots,
+            List<OnPhoto> onPhoto,
+            List<OnPhoto> corners,
+            Double notSeen,
+            List<Hidden> hidden,
+            List<List<OnPhoto>> hiddenOnPhoto) {
+
+        /** Photographs of earlier releases did not say what they do not show. */
+        public Seen {
+            hidden = hidden == null ? List.of() : hidden;
+            hiddenOnPhoto = hiddenOnPhoto == null ? List.of() : hiddenOnPhoto;
+        }
+
+        static Seen of(ScreenInspection seen, UprightPhoto upright) {
+            return new Seen(
+                    seen.message(),
+                    seen.printableShare(),
+                    seen.spots(),
+                    upright.spots(),
+                    upright.corners(),
+                    seen.notSeen(),
+                    seen.hidden(),
+                    upright.hidden());
+        }
+    }
 
     /** A photograph; {@code written} if an inspection was written down from it. */
     public record Shot(
@@ -62,6 +94,15 @@ public class ScreenShots {
             Seen seen) {
 
         private static final double LEAST = 1 / 45.0;
+
+        /** What was not seen, as polygons. */
+        public List<String> hiddenPoints() {
+            return seen.hiddenOnPhoto().stream()
+                    .map(h -> h.stream()
+                            .map(p -> String.format(Locale.ROOT, "%.1f,%.1f", p.x(), p.y()))
+                            .collect(Collectors.joining(" ")))
+                    .toList();
+        }
 
         /** Radius of the ring that is drawn around a spot, so that it can be seen and tapped. */
         public double ring(OnPhoto spot) {
@@ -85,8 +126,7 @@ public class ScreenShots {
         kept.hash = hash;
         kept.width = upright.photo().width();
         kept.height = upright.photo().height();
-        kept.content = write(
-                new Seen(seen.message(), seen.printableShare(), seen.spots(), upright.spots(), upright.corners()));
+        kept.content = write(Seen.of(seen, upright));
         kept.at = clock.instant();
         kept.personId = Actor.current().personId();
         return records.save(kept).id;

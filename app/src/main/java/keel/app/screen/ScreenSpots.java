@@ -9,11 +9,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.base.Remembered;
 import keel.app.bench.ServiceRecorded;
 import keel.app.bench.ServiceWithdrawn;
 import keel.app.fleet.MachineChanged;
 import keel.app.standing.MachineNow;
+import keel.core.screen.ScreenInspection.Hidden;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.ScreenInspection.SpotKind;
 import org.springframework.stereotype.Service;
@@ -37,10 +39,10 @@ public class ScreenSpots {
     }
 
     /**
-     * An inspection; spots of which it does not say where they are are left out. {@code photo} is the number of the
-     * photograph that it was written down from, null if by eye.
+     * An inspection; spots of which it does not say where they are are left out. {@code hidden} is what it did not see,
+     * {@code photo} the number of the photograph that it was written down from, null if by eye.
      */
-    public record Last(Instant at, boolean clean, List<Spot> spots, Long photo) {}
+    public record Last(Instant at, boolean clean, List<Spot> spots, List<Hidden> hidden, Long photo) {}
 
     /** Empty where its screen was not inspected yet, or where it has none. */
     public Optional<Last> last(MachineNow m) {
@@ -92,8 +94,7 @@ public class ScreenSpots {
         return records.said(last).stream()
                 .collect(Collectors.groupingBy(
                         ScreenRecords.Inspection::machine,
-                        Collectors.mapping(
-                                s -> new Last(s.at(), s.clean(), spots(s.content()), s.photo()), Collectors.toList())));
+                        Collectors.mapping(s -> last(s.at(), s.clean(), s.content(), s.photo()), Collectors.toList())));
     }
 
     /** So many of each machine, the newest first. */
@@ -104,22 +105,50 @@ public class ScreenSpots {
                 .toList();
     }
 
-    private static List<Spot> spots(String content) {
-        List<Spot> spots = new ArrayList<>();
+    private static Last last(Instant at, boolean clean, String content, Long photo) {
         try {
-            for (JsonNode spot : JSON.readTree(content).path("spots")) {
-                if (spot.path("xMm").isNumber() && spot.path("yMm").isNumber()) {
-                    spots.add(new Spot(
-                            "LIT".equals(spot.path("kind").asText()) ? SpotKind.LIT : SpotKind.DARK,
-                            spot.get("xMm").asDouble(),
-                            spot.get("yMm").asDouble(),
-                            Math.abs(spot.path("sizeMm").asDouble(USUAL_MM)),
-                            spot.path("confidence").asDouble(1)));
-                }
-            }
-            return spots;
+            JsonNode said = JSON.readTree(content);
+            return new Last(at, clean, spots(said), hidden(said), photo);
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    private static List<Hidden> hidden(JsonNode said) throws JsonProcessingException {
+        List<Hidden> hidden = new ArrayList<>();
+        for (JsonNode one : said.path("hidden")) {
+            hidden.add(JSON.treeToValue(one, Hidden.class));
+        }
+        return hidden;
+    }
+
+    private static List<Spot> spots(JsonNode said) {
+        List<Spot> spots = new ArrayList<>();
+        for (JsonNode spot : said.path("spots")) {
+            if (spot.path("xMm").isNumber() && spot.path("yMm").isNumber()) {
+                spots.add(new Spot(
+                        kind(spot.path("kind").asText()),
+                        spot.get("xMm").asDouble(),
+                        spot.get("yMm").asDouble(),
+                        Math.abs(spot.path("sizeMm").asDouble(USUAL_MM)),
+                        spot.path("confidence").asDouble(1),
+                        number(spot, "lengthMm"),
+                        number(spot, "light"),
+                        number(spot, "acrossMm"),
+                        number(spot, "deepMm")));
+            }
+        }
+        return spots;
+    }
+
+    private static Double number(JsonNode spot, String name) {
+        return spot.path(name).isNumber() ? spot.get(name).asDouble() : null;
+    }
+
+    private static SpotKind kind(String name) {
+        return Stream.of(SpotKind.values())
+                .filter(k -> k.name().equals(name))
+                .findFirst()
+                .orElse(SpotKind.DARK);
     }
 }

@@ -77,6 +77,7 @@ public class ScreenVerdicts {
         double byAge = m.screenUse().failsWithin(defaults.value("job.typicalHours"), m.uvShare());
         return ScreenVerdict.of(new ScreenVerdict.Known(
                 now,
+                seen.isEmpty() ? List.of() : seen.get(0).hidden(),
                 newOrGrown,
                 m.plateWidthMm(),
                 m.plateDepthMm(),

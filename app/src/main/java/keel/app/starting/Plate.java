@@ -4,6 +4,7 @@ import java.util.List;
 import keel.app.standing.WearMaps;
 import keel.core.placement.Placement;
 import keel.core.placement.PlateCells;
+import keel.core.screen.ScreenInspection;
 
 /**
  * A machine's plate as a job finds it.
@@ -30,11 +31,25 @@ public record Plate(
     /** A film or screen. */
     public record Worn(String code, String words, WearMaps.Known known) {}
 
-    /** A place to keep off, and what it is. */
-    public record Spot(double xMm, double yMm, double sizeMm, String words, boolean onScreen) {
+    /** A place to keep off, and what it is; {@code onScreen} is its shape, null for a mark of the film, a round. */
+    public record Spot(double xMm, double yMm, double sizeMm, String words, ScreenInspection.Spot onScreen) {
 
-        Placement.Spot spot() {
-            return new Placement.Spot(xMm, yMm, sizeMm);
+        static Spot of(ScreenInspection.Spot s) {
+            String words =
+                    switch (s.kind()) {
+                        case LINE -> "dead line of the screen";
+                        case DIM -> "region of the screen with less light";
+                        default -> "spot on the screen";
+                    };
+            return new Spot(s.xMm(), s.yMm(), s.sizeMm(), words, s);
+        }
+
+        List<Placement.Spot> spots() {
+            return onScreen == null
+                    ? List.of(new Placement.Spot(xMm, yMm, sizeMm))
+                    : onScreen.rounds().stream()
+                            .map(r -> new Placement.Spot(r.xMm(), r.yMm(), r.sizeMm()))
+                            .toList();
         }
     }
 

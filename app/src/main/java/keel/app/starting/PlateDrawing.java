@@ -24,11 +24,27 @@ public record PlateDrawing(
         List<Outline> middle,
         String words) {
 
+    private static final double LEAST_R = 1.2;
+
     /** The most worn cell, its middle from the top left. */
     public record Worst(double x, double y, double w, double d) {}
 
-    /** A place to keep off; from the top left. */
-    public record Spot(double x, double y, double r, String kind, String words) {}
+    /** A place to keep off, its middle from the top left; {@code corner} is the radius of its corners. */
+    public record Spot(double x, double y, double rx, double ry, double corner, String kind, String words) {
+
+        static Spot of(Plate.Spot s, double depth) {
+            double r = Math.max(LEAST_R, s.sizeMm() / 2);
+            boolean round = s.onScreen() == null || s.onScreen().round();
+            return new Spot(
+                    s.xMm(),
+                    depth - s.yMm(),
+                    round ? r : Math.max(LEAST_R / 3, s.onScreen().halfAcross()),
+                    round ? r : Math.max(LEAST_R / 3, s.onScreen().halfDeep()),
+                    round ? r : 0,
+                    s.onScreen() == null ? "film" : "screen",
+                    s.words());
+        }
+    }
 
     /** A rectangle as an outline, its middle from the top left, and its size in words. */
     public record Outline(String points, double x, double y, String words) {}
@@ -52,14 +68,7 @@ public record PlateDrawing(
                 wear[worst] > 0
                         ? new Worst(cells.xMm(worst), d - cells.yMm(worst), cells.cellLengthMm(), cells.cellWidthMm())
                         : null,
-                spots.stream()
-                        .map(s -> new Spot(
-                                s.xMm(),
-                                d - s.yMm(),
-                                Math.max(1.2, s.sizeMm() / 2),
-                                s.onScreen() ? "screen" : "film",
-                                s.words()))
-                        .toList(),
+                spots.stream().map(s -> Spot.of(s, d)).toList(),
                 places.stream().map(p -> outline(p, d)).toList(),
                 middle.stream().map(p -> outline(p, d)).toList(),
                 words);

@@ -65,8 +65,7 @@ public class Plates {
         Plate.Worn screen = worn(m.screen(), "Screen ");
         List<Plate.Spot> spots = new ArrayList<>();
         filmMarks(m.film(), spots);
-        screens.last(m).ifPresent(last -> last.spots()
-                .forEach(s -> spots.add(new Plate.Spot(s.xMm(), s.yMm(), s.sizeMm(), "spot on the screen", true))));
+        screens.last(m).ifPresent(last -> last.spots().forEach(s -> spots.add(Plate.Spot.of(s))));
         String askew = quirks.of(m.code()).stream()
                 .filter(q -> ONE_AXIS.equals(q.code()))
                 .map(q -> q.text())
@@ -119,7 +118,7 @@ public class Plates {
                                     Locale.ROOT,
                                     "%s in the film",
                                     k.kind().words().toLowerCase(Locale.ROOT)),
-                            false)));
+                            null)));
         }
     }
 
@@ -163,7 +162,7 @@ public class Plates {
                 sizes.get(0).lengthMm(),
                 sizes.get(0).widthMm(),
                 Plate.MARGIN_MM,
-                plate.spots().stream().map(Plate.Spot::spot).toList(),
+                plate.spots().stream().flatMap(s -> s.spots().stream()).toList(),
                 WearGrid.of(cells.lengthMm(), cells.widthMm(), WearMap.rows(cells, plate.shared())),
                 plate.askew() != null,
                 List.of());

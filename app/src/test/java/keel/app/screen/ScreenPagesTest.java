@@ -74,7 +74,8 @@ class ScreenPagesTest extends PageTest {
     @Test
     void whatIsNoPhotographOfItIsSaidAndNotKept() throws Exception {
         assertThat(sent("GIF89a".getBytes(), "WHITE").getContentAsString()).contains("neither PNG nor JPEG");
-        assertThat(sent(photograph(60, 30), "BLACK").getContentAsString()).contains("does not look like this picture");
+        assertThat(sent(photograph(60, 30), "BLACK").getContentAsString())
+                .contains("The photograph shows", "All white");
         assertThat(status("/machines/" + machine + "/screen?photo=999999")).isEqualTo(404);
     }
 
@@ -95,6 +96,22 @@ class ScreenPagesTest extends PageTest {
                 .contains("Change it now.")
                 .contains("/do/SCREEN_CHANGE");
         assertThat(page("/machines/" + machine)).contains("Only ");
+    }
+
+    @Test
+    void linesAndDimRegionsAreKeptDrawnAndKeptOff() {
+        accepted("/machines/" + machine + "/screen", "spots", "line x 101.5\ndim 40 40 42x30 70\nDARK 10,5 20 1");
+        ScreenSpots.Last last = spots.last(shop.now(machine)).orElseThrow();
+        assertThat(last.spots()).extracting(s -> s.kind()).containsExactly(SpotKind.LINE, SpotKind.DIM, SpotKind.DARK);
+        assertThat(last.spots().get(0).lengthMm()).isPositive();
+        assertThat(last.spots().get(1).light()).isEqualTo(0.7);
+        assertThat(page("/machines/" + machine + "/screen"))
+                .contains("dead line from front to back")
+                .contains("gives 70 % of its light, 42 × 30 mm")
+                .contains("line x 101.5");
+        assertThat(page("/machines/" + machine + "/plate")).contains("dead line from front to back");
+        assertThat(page("/logbook")).contains("1 dead line").contains("1 region with less light");
+        refused(422, "This is no spot", "/machines/" + machine + "/screen", "spots", "line z 3");
     }
 
     @Test

@@ -16,6 +16,7 @@ import keel.core.placement.FootprintWords;
 import keel.core.placement.PlacedPart;
 import keel.core.placement.PlateCells;
 import keel.core.placement.WearMap;
+import keel.core.screen.ScreenInspection;
 import org.junit.jupiter.api.Test;
 
 /** What is drawn and said of a plate is what the map says. */
@@ -69,8 +70,8 @@ class PlateDrawingsTest {
                 CELLS,
                 map().uvHours(),
                 List.of(
-                        new Plate.Spot(30, 10, 4, "dent in the film", false),
-                        new Plate.Spot(60, 40, 0.5, "spot on the screen", true)),
+                        new Plate.Spot(30, 10, 4, "dent in the film", null),
+                        Plate.Spot.of(new ScreenInspection.Spot(ScreenInspection.SpotKind.DARK, 60, 40, 0.5, 1))),
                 List.of(job),
                 List.of(),
                 "words");
@@ -78,7 +79,7 @@ class PlateDrawingsTest {
         assertThat(d.worst().y()).as("from the top").isGreaterThan(40);
         assertThat(d.spots()).extracting(PlateDrawing.Spot::kind).containsExactly("film", "screen");
         assertThat(d.spots().get(0).y()).isEqualTo(40);
-        assertThat(d.spots().get(1).r()).as("a small one can still be seen").isGreaterThan(1);
+        assertThat(d.spots().get(1).rx()).as("a small one can still be seen").isGreaterThan(1);
         List<Double> xs = new ArrayList<>();
         for (String corner : d.places().get(0).points().split(" ")) {
             xs.add(Double.parseDouble(corner.split(",")[0]));
@@ -89,7 +90,7 @@ class PlateDrawingsTest {
 
     @Test
     void sentencesSayTheFigures() {
-        Plate plate = plate(map(), List.of(new Plate.Spot(30, 10, 4, "dent in the film", false)));
+        Plate plate = plate(map(), List.of(new Plate.Spot(30, 10, 4, "dent in the film", null)));
         PlateView film = PlateView.of(plate, PlateView.Which.FILM, false, List.of(), List.of());
         assertThat(film.says()).startsWith("Film F1: 20.0 UV h at the worst").contains("unevenness");
         assertThat(film.placed()).isEqualTo("Of 25 UV h on record, 20 say where.");

@@ -1,7 +1,9 @@
 package keel.core.screen;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Random;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.QRDecomposition;
@@ -10,7 +12,12 @@ import org.hipparchus.linear.RealVector;
 /**
  * How light evenly shown samples would be without spots: a smooth surface of the fourth degree through the medians of
  * squares of four millimetres, fitted so that squares that lie far off it do not count (Tukey's biweight). It takes the
- * lens's fall-off and the light engine's own along, and leaves spots and patches standing.
+ * lens's fall-off and the light engine's own along, and leaves spots and patches standing: it begins with the surface
+ * of the second degree that most squares agree on, so that a patch of a third of the screen is not taken for its
+ * light, and is held back where there are no squares to go by.
+ *
+ * <p>Source: Fischler and Bolles 1981 for the beginning (random sample consensus), Beaton and Tukey 1974 for the
+ * weights.
  */
 final class Backlight {
 
@@ -20,7 +27,11 @@ final class Backlight {
     private static final double LEAST_SHARE = 0.25;
     private static final double TUKEY = 4.685;
     private static final double LEAST_SPREAD = 0.4;
-    private static final double START = 0.75;
+    private static final int QUADRATIC = 6;
+    private static final int DRAWS = 150;
+    private static final double NEAR = 2;
+    private static final double NEAR_SHARE = 0.04;
+    private static final double HELD = 1.5;
 
     private final double[] c;
 
@@ -75,15 +86,8 @@ final class Backlight {
     }
 
     private static double[] fitted(List<Block> blocks, int terms) {
-        Samples start = new Samples();
-        blocks.forEach(b -> start.add((float) b.light()));
-        double level = start.quantile(START);
+        double[] c = agreed(blocks, Math.min(terms, QUADRATIC));
         double[] weights = new double[blocks.size()];
-        for (int i = 0; i < weights.length; i++) {
-            // dark patches may be large: begin with what is about as light as most
-            weights[i] = Math.abs(blocks.get(i).light() - level) < 0.35 * Math.max(10, level) ? 1 : 0.01;
-        }
-        double[] c = solved(blocks, weights, terms);
         for (int round = 0; round < ROUNDS; round++) {
             Samples off = new Samples();
             for (Block b : blocks) {
@@ -94,18 +98,43 @@ final class Backlight {
                 double z = (blocks.get(i).light() - value(c, blocks.get(i))) / spread;
                 weights[i] = Math.abs(z) < 1 ? (1 - z * z) * (1 - z * z) : 1e-6;
             }
-            c = solved(blocks, weights, terms);
+            c = solved(blocks, weights, round < ROUNDS / 2 ? Math.min(terms, QUADRATIC) : terms);
         }
         return c;
+    }
+
+    /** The surface through a few squares, drawn at random, that most of all of them lie near to. */
+    private static double[] agreed(List<Block> blocks, int terms) {
+        Random random = new Random(1);
+        double[] best = null;
+        long most = -1;
+        for (int draw = 0; draw < DRAWS; draw++) {
+            List<Block> few = new ArrayList<>();
+            for (int i = 0; i < 2 * terms; i++) {
+                few.add(blocks.get(random.nextInt(blocks.size())));
+            }
+            double[] weights = new double[few.size()];
+            Arrays.fill(weights, 1);
+            double[] c = solved(few, weights, terms);
+            long near = blocks.stream()
+                    .filter(b -> Math.abs(b.light() - value(c, b)) < Math.max(NEAR, NEAR_SHARE * b.light()))
+                    .count();
+            if (near > most) {
+                most = near;
+                best = c;
+            }
+        }
+        return best;
     }
 
     private static double value(double[] c, Block b) {
         return new Backlight(c).at(b.x(), b.y());
     }
 
+    /** Terms beyond the second degree are held back a little, so that they do not run away where nothing is known. */
     private static double[] solved(List<Block> blocks, double[] weights, int terms) {
-        Array2DRowRealMatrix a = new Array2DRowRealMatrix(blocks.size(), terms);
-        RealVector y = new ArrayRealVector(blocks.size());
+        Array2DRowRealMatrix a = new Array2DRowRealMatrix(blocks.size() + terms, terms);
+        RealVector y = new ArrayRealVector(blocks.size() + terms);
         for (int i = 0; i < weights.length; i++) {
             double w = Math.sqrt(weights[i]);
             double[] t = terms(blocks.get(i).x(), blocks.get(i).y(), terms);
@@ -113,6 +142,9 @@ final class Backlight {
                 a.setEntry(i, k, w * t[k]);
             }
             y.setEntry(i, w * blocks.get(i).light());
+        }
+        for (int k = 0; k < terms; k++) {
+            a.setEntry(blocks.size() + k, k, k < QUADRATIC ? 1e-4 : HELD);
         }
         return new QRDecomposition(a).getSolver().solve(y).toArray();
     }

@@ -33,7 +33,7 @@ final class Deviations {
             double x = 2 * (i % s.across() + 0.5) / s.across() - 1;
             double y = 2 * (i / s.across() + 0.5) / s.deep() - 1;
             raw[i] = switch (s.shown()[i]) {
-                case LIT -> lit == null ? NOTHING : (float) (s.light()[i] / Math.max(1, lit.at(x, y)) - 1);
+                case LIT -> lit == null ? NOTHING : share(s, s.light()[i], lit.at(x, y));
                 case DARK -> dark == null ? NOTHING : (float) ((s.light()[i] - dark.at(x, y)) / s.white());
                 case BETWEEN -> between == null ? NOTHING : (float) ((s.light()[i] - between.at(x, y)) / s.white());
                 case NONE -> NOTHING;
@@ -41,6 +41,11 @@ final class Deviations {
         }
         float[] smooth = smooth(raw, s.across(), s.deep());
         return new Deviations(smooth, s.shown(), noise(smooth), asShown(lit, dark, s.white()));
+    }
+
+    /** Of the light above the photograph's own black, so that a dead place comes out as one without light. */
+    private static float share(Straightened s, float light, double full) {
+        return (float) ((light - full) / Math.max(1, full - Math.min(s.black(), full / 2)));
     }
 
     /** Lit and dark must be as light and as dark as they were shown, against the white around the marks. */
@@ -97,7 +102,12 @@ final class Deviations {
 
     /** Whether a sample can tell of such a spot: dark ones show where light was, lit ones where dark was. */
     boolean looked(int i, SpotKind kind) {
-        return !Float.isNaN(off[i]) && shown[i] != (kind == SpotKind.DARK ? Shown.DARK : Shown.LIT);
+        return !Float.isNaN(off[i]) && shown[i] != (kind == SpotKind.LIT ? Shown.LIT : Shown.DARK);
+    }
+
+    /** What was shown there, as far as it was looked at. */
+    Shown shown(int i) {
+        return shown[i];
     }
 
     double shareBeyond(double least) {

@@ -26,6 +26,22 @@ public record GreyPhoto(int width, int height, byte[] grey) {
         return upper * (1 - fy) + lower * fy;
     }
 
+    /** Whether a place lies on it. */
+    boolean shows(double x, double y) {
+        return x > -1 && y > -1 && x < width && y < height;
+    }
+
+    /** As in a mirror, left and right exchanged. */
+    GreyPhoto mirrored() {
+        byte[] turned = new byte[grey.length];
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                turned[y * width + x] = grey[y * width + width - 1 - x];
+            }
+        }
+        return new GreyPhoto(width, height, turned);
+    }
+
     /** A half as large each way, for a quick look. */
     GreyPhoto half() {
         int w = width / 2;

@@ -47,8 +47,34 @@ final class PictureToPhoto {
         this.h = h;
     }
 
-    /** What the search for marks came to; {@code map} is null with the reason in {@code message} where it failed. */
-    record Found(PictureToPhoto map, String message) {}
+    /**
+     * What the search for marks came to; {@code map} is null with the reason in {@code message} where it failed.
+     *
+     * @param corners all four
+     */
+    record Found(PictureToPhoto map, String message, List<Corner> corners) {
+
+        static Found none(String why) {
+            return new Found(null, why, List.of());
+        }
+    }
+
+    /**
+     * A corner of the screen, whether its mark could be read, and which share of the screen's sides the mark takes with
+     * the white around it.
+     */
+    record Corner(boolean read, boolean right, boolean back, double reachX, double reachY) {
+
+        static Corner of(CornerMarks.Mark m, CornerMarks all, boolean read) {
+            double reach = all.sizePx() + 3 * all.marginPx();
+            return new Corner(
+                    read,
+                    m.x() > all.pixelsX() / 2,
+                    m.y() < all.pixelsY() / 2,
+                    reach / all.pixelsX(),
+                    reach / all.pixelsY());
+        }
+    }
 
     static Found find(GreyPhoto photo, TestPicture picture) {
         GreyPhoto small = photo;
@@ -63,17 +89,23 @@ final class PictureToPhoto {
         if (scale > 1) {
             look(photo, 1, true, picture, seen);
         }
-        if (seen.size() < LEAST_MARKS) {
-            return new Found(
-                    null,
-                    seen.isEmpty()
-                            ? "No corner marks are seen: is it the screen with a test picture, all of it, through "
-                                    + "one sheet of paper?"
-                            : "Only " + seen.size()
-                                    + " of the four corner marks can be read. All of the screen must be on the "
-                                    + "photograph, sharp, without glare.");
+        return seen.size() < LEAST_MARKS
+                ? Found.none(tooFew(seen.size(), small, scale, picture))
+                : fitted(seen, picture);
+    }
+
+    private static String tooFew(int seen, GreyPhoto small, double scale, TestPicture picture) {
+        Map<Long, Polygon2D_F64> mirrored = new HashMap<>();
+        look(small.mirrored(), scale, true, picture, mirrored);
+        if (mirrored.size() > Math.max(1, seen)) {
+            return "The photograph is mirrored: left and right are exchanged. Switch mirroring off in the camera, or "
+                    + "photograph the screen itself and not its reflection.";
         }
-        return fitted(seen, picture);
+        return seen == 0
+                ? "No corner marks are seen: is it the screen with a test picture, all of it, through one sheet of "
+                        + "paper?"
+                : "Only " + seen + " of the four corner marks can be read. All of the screen must be on the "
+                        + "photograph, sharp, without glare.";
     }
 
     /** With squares of several sizes for what is light and what is dark, until all four are seen. */
@@ -130,20 +162,23 @@ final class PictureToPhoto {
             Estimate1ofEpipolar estimate = FactoryMultiView.homographyDLT(true);
             DMatrixRMaj matrix = new DMatrixRMaj(3, 3);
             if (!estimate.process(pairs, matrix)) {
-                return new Found(null, "The corner marks do not lie as those of a test picture.");
+                return Found.none("The corner marks do not lie as those of a test picture.");
             }
             PictureToPhoto map = new PictureToPhoto(matrix.data.clone());
             AssociatedPair worst = Collections.max(pairs, Comparator.comparingDouble(p -> map.off(p, size)));
             if (map.off(worst, size) <= 1) {
-                return new Found(map, null);
+                return new Found(
+                        map,
+                        null,
+                        picture.drawnMarks().stream()
+                                .map(m -> Corner.of(m, picture.marks(), seen.containsKey(m.code())))
+                                .toList());
             }
             // a corner may be rounded by glare or blur; a picture of other pixels puts all of them off
             pairs.remove(worst);
         }
-        return new Found(
-                null,
-                "The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY()
-                        + " pixels. Is that the screen's resolution, and the picture that was shown?");
+        return Found.none("The corner marks do not fit a picture of " + picture.pixelsX() + " × " + picture.pixelsY()
+                + " pixels. Is that the screen's resolution, and the picture that was shown?");
     }
 
     /** How far a corner was seen from where it should be, against what may be. */

@@ -3,6 +3,7 @@ package keel.core.screen;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import keel.core.screen.ScreenInspection.Hidden;
 import keel.core.screen.ScreenInspection.Spot;
 
 /**
@@ -10,7 +11,7 @@ import keel.core.screen.ScreenInspection.Spot;
  * millimetres around a spot is the one that the advice where to print keeps.
  *
  * @param verdict in one word
- * @param printableShare of its area that lies clear of all spots
+ * @param printableShare of its area that was not hidden and lies clear of all spots
  * @param freePlaces share of the places at which the shop's usual job would lie clear; null where no job's size is
  *     known
  * @param failsByAge chance that something new ends it in the next job, by its life
@@ -23,6 +24,7 @@ public record ScreenVerdict(
     private static final double LEAST_PLACES = 0.02;
     private static final int SPREADS = 3;
     private static final double STEP_MM = 1;
+    private static final double WORTH_SAYING = 0.005;
 
     /** What to do with it. */
     public enum Verdict {
@@ -48,12 +50,14 @@ public record ScreenVerdict(
      * What is known.
      *
      * @param spots on record now
+     * @param hidden what the last photograph did not show
      * @param newOrGrown how many of them are new or grown since the inspection before
      * @param usual size of a usual job, null where none is known
      * @param failsByAge chance, 0 to 1, and from which chance on a part is due
      */
     public record Known(
             List<Spot> spots,
+            List<Hidden> hidden,
             long newOrGrown,
             double widthMm,
             double heightMm,
@@ -62,9 +66,9 @@ public record ScreenVerdict(
             double dueFrom) {}
 
     public static ScreenVerdict of(Known k) {
-        double share = ScreenInspection.printable(k.spots(), k.widthMm(), k.heightMm());
+        double share = ScreenArea.printable(k.spots(), k.hidden(), k.widthMm(), k.heightMm());
         Double places = k.usual() == null ? null : freePlaces(k);
-        List<String> change = change(k, share, places);
+        List<String> change = change(k, places);
         if (!change.isEmpty()) {
             return new ScreenVerdict(Verdict.CHANGE, share, places, k.failsByAge(), change);
         }
@@ -81,6 +85,14 @@ public record ScreenVerdict(
                     k.usual().deepMm(),
                     100 * places));
         }
+        double notSeen = 1 - ScreenArea.printable(List.of(), k.hidden(), k.widthMm(), k.heightMm());
+        if (notSeen > WORTH_SAYING) {
+            reasons.add(String.format(
+                    Locale.ROOT,
+                    "%.0f %% of it (hatched) was hidden on the last photograph and is not known to be good: photograph "
+                            + "it again.",
+                    100 * notSeen));
+        }
         return new ScreenVerdict(
                 k.spots().isEmpty() ? Verdict.USABLE : Verdict.AROUND, share, places, k.failsByAge(), reasons);
     }
@@ -91,7 +103,7 @@ public record ScreenVerdict(
         return 1 - (1 - failsByAge) * (1 - onSpot);
     }
 
-    private static List<String> change(Known k, double share, Double places) {
+    private static List<String> change(Known k, Double places) {
         List<String> why = new ArrayList<>();
         if (places != null && places < LEAST_PLACES && !k.spots().isEmpty()) {
             why.add(String.format(
@@ -100,8 +112,9 @@ public record ScreenVerdict(
                     k.usual().acrossMm(),
                     k.usual().deepMm()));
         }
-        if (share < LEAST_SHARE) {
-            why.add(String.format(Locale.ROOT, "Only %.0f %% of it can be printed on.", 100 * share));
+        double clear = ScreenArea.printable(k.spots(), List.of(), k.widthMm(), k.heightMm());
+        if (clear < LEAST_SHARE) {
+            why.add(String.format(Locale.ROOT, "Only %.0f %% of it can be printed on.", 100 * clear));
         }
         if (k.failsByAge() > k.dueFrom()) {
             why.add(String.format(
@@ -134,9 +147,7 @@ public record ScreenVerdict(
 
     private static boolean clear(List<Spot> spots, double left, double front, double across, double deep) {
         for (Spot s : spots) {
-            double x = s.xMm() - Math.max(left, Math.min(left + across, s.xMm()));
-            double y = s.yMm() - Math.max(front, Math.min(front + deep, s.yMm()));
-            if (Math.hypot(x, y) < s.sizeMm() / 2 + ScreenInspection.MARGIN_MM) {
+            if (s.off(left, front, across, deep) < ScreenArea.MARGIN_MM) {
                 return false;
             }
         }

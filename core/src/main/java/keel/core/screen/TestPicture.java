@@ -14,7 +14,7 @@ public final class TestPicture {
     private static final int GRID_PX = 200;
     private static final int GRID_LINE_PX = 4;
     private static final int CHECKER_PX = 100;
-    private static final int LINES_PX = 4;
+    static final int LINES_PX = 4;
 
     private final TestPattern pattern;
     private final CornerMarks marks;

@@ -7,9 +7,9 @@ import keel.core.screen.ScreenInspection.OnPhoto;
  * A photograph of a screen, turned by quarters so that the screen's front lies below, and made smaller, with where its
  * spots and corners lie then.
  *
- * @param spots in the order of the inspection's
+ * @param spots in the order of the inspection's, {@code hidden} what was not seen, each by its four corners
  */
-public record UprightPhoto(GreyPhoto photo, List<OnPhoto> spots, List<OnPhoto> corners) {
+public record UprightPhoto(GreyPhoto photo, List<OnPhoto> spots, List<OnPhoto> corners, List<List<OnPhoto>> hidden) {
 
     /** @param mostPx of its longer side */
     public static UprightPhoto of(GreyPhoto photo, ScreenInspection seen, int mostPx) {
@@ -26,7 +26,12 @@ public record UprightPhoto(GreyPhoto photo, List<OnPhoto> spots, List<OnPhoto> c
         return new UprightPhoto(
                 new GreyPhoto(w, h, grey),
                 seen.onPhoto().stream().map(p -> turned(p, photo, turns, scale)).toList(),
-                seen.corners().stream().map(p -> turned(p, photo, turns, scale)).toList());
+                seen.corners().stream().map(p -> turned(p, photo, turns, scale)).toList(),
+                seen.hiddenOnPhoto().stream()
+                        .map(one -> one.stream()
+                                .map(p -> turned(p, photo, turns, scale))
+                                .toList())
+                        .toList());
     }
 
     /** So many quarters clockwise bring the front edge down. */

@@ -3,6 +3,8 @@ package keel.core.standing;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -12,6 +14,8 @@ import java.util.stream.Collectors;
  * @param byName values as {@link FieldReading} gives them
  */
 public record ServiceValues(ServiceKind kind, Map<String, Object> byName) {
+
+    private static final Pattern CODE = Pattern.compile("[a-z]+(-[a-z]+)+");
 
     /** A text or the code of a choice; null where it was left out. */
     public String text(String field) {
@@ -41,10 +45,27 @@ public record ServiceValues(ServiceKind kind, Map<String, Object> byName) {
                 .orElse("");
     }
 
-    /** A list in brackets; empty where there is none. */
-    String listed(String field) {
-        return byName.get(field) instanceof List<?> list && !list.isEmpty()
-                ? list.stream().map(Object::toString).collect(Collectors.joining(", ", " (", ")"))
-                : "";
+    /** Texts of a list, codes without their hyphens. */
+    List<String> texts(String field) {
+        return byName.get(field) instanceof List<?> list
+                ? list.stream()
+                        .filter(one -> !(one instanceof Map))
+                        .map(one -> CODE.matcher(one.toString()).matches()
+                                ? one.toString().replace('-', ' ')
+                                : one.toString())
+                        .toList()
+                : List.of();
+    }
+
+    /** So many things of each kind in a list of things that name their kind; those that name none count as spots. */
+    Map<String, Long> kinds(String field) {
+        return byName.get(field) instanceof List<?> list
+                ? list.stream()
+                        .filter(Map.class::isInstance)
+                        .collect(Collectors.groupingBy(
+                                one -> String.valueOf(((Map<?, ?>) one).get("kind")),
+                                TreeMap::new,
+                                Collectors.counting()))
+                : Map.of();
     }
 }

@@ -1,5 +1,7 @@
 package keel.core.standing;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 
 /** What the logbook says of work that changes no part: a sentence without its first capital. */
@@ -23,7 +25,10 @@ public final class ServiceWords {
                 "film cleaned, " + v.words("cleaner") + said(v, "ultrasonic", ", ultrasonic bath") + ".";
             case HOLE_CURED ->
                 "small hole in the film cured shut"
-                        + (v.number("sizeMm") == null ? "" : ", about " + v.number("sizeMm") + " mm") + "; a stop-gap.";
+                        + (v.number("sizeMm") == null
+                                ? ""
+                                : String.format(Locale.ROOT, ", about %.1f mm", v.number("sizeMm")))
+                        + "; a stop-gap.";
             case LUBRICATION -> "lubricated: " + v.words("part") + ".";
             case FIRMWARE -> "firmware " + v.text("version") + ".";
             default -> v.kind().done().toLowerCase(Locale.ROOT) + ".";
@@ -47,8 +52,25 @@ public final class ServiceWords {
     }
 
     private static String inspected(String what, ServiceValues v) {
-        String found = v.yes("clean") ? "clean and whole" : "not in order" + v.listed("found") + v.listed("spots");
-        return what + " inspected: " + found + ".";
+        List<String> found = new ArrayList<>(v.texts("found"));
+        v.kinds("spots").forEach((kind, n) -> found.add(spots(kind, n)));
+        Double notSeen = v.number("notSeen");
+        return what + " inspected: "
+                + (v.yes("clean") ? "clean and whole" : "not in order")
+                + (found.isEmpty() ? "" : " (" + String.join(", ", found) + ")")
+                + (notSeen == null ? "" : ", " + Math.max(1, Math.round(100 * notSeen)) + " % of it not seen")
+                + ".";
+    }
+
+    private static String spots(String kind, long n) {
+        return n + " "
+                + switch (kind) {
+                    case "DARK" -> n == 1 ? "spot stays dark" : "spots stay dark";
+                    case "LIT" -> n == 1 ? "spot stays lit" : "spots stay lit";
+                    case "LINE" -> n == 1 ? "dead line" : "dead lines";
+                    case "DIM" -> n == 1 ? "region with less light" : "regions with less light";
+                    default -> n == 1 ? "spot" : "spots";
+                };
     }
 
     private static String dryRun(ServiceValues v) {

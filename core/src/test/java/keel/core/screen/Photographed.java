@@ -24,7 +24,10 @@ final class Photographed {
 
     private Photographed() {}
 
-    /** @param spots x, y from the front left and size, mm, and what they show: 0 dark, 1 lit */
+    /**
+     * @param spots x, y from the front left and size, mm, and what they show: 0 dark, 1 lit; a fifth number makes it a
+     *     rectangle, its size along y
+     */
     static GreyPhoto of(
             TestPicture picture,
             double widthMm,
@@ -87,7 +90,9 @@ final class Photographed {
             return 0;
         }
         for (double[] s : spots) {
-            if (Math.hypot(x - s[0], heightMm - y - s[1]) < s[2] / 2) {
+            double dx = Math.abs(x - s[0]);
+            double dy = Math.abs(heightMm - y - s[1]);
+            if (s.length > 4 ? dx < s[2] / 2 && dy < s[4] / 2 : Math.hypot(dx, dy) < s[2] / 2) {
                 return s[3];
             }
         }

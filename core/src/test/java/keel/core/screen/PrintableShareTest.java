@@ -26,7 +26,8 @@ class PrintableShareTest {
                             8 * random.nextDouble(),
                             1))
                     .toList();
-            assertThat(ScreenInspection.printable(spots, width, height)).isEqualTo(byEveryCell(spots, width, height));
+            assertThat(ScreenArea.printable(spots, List.of(), width, height))
+                    .isEqualTo(byEveryCell(spots, width, height));
         }
     }
 
@@ -39,8 +40,7 @@ class PrintableShareTest {
                 double x = (column + 0.5) * (width / across);
                 double y = (row + 0.5) * (height / deep);
                 boolean near = spots.stream()
-                        .anyMatch(p ->
-                                Math.hypot(p.xMm() - x, p.yMm() - y) < p.sizeMm() / 2 + ScreenInspection.MARGIN_MM);
+                        .anyMatch(p -> Math.hypot(p.xMm() - x, p.yMm() - y) < p.sizeMm() / 2 + ScreenArea.MARGIN_MM);
                 clear += near ? 0 : 1;
             }
         }

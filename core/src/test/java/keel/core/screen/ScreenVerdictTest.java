@@ -27,7 +27,7 @@ class ScreenVerdictTest {
     }
 
     private static ScreenVerdict judge(List<Spot> spots, Size usual, double byAge) {
-        return ScreenVerdict.of(new Known(spots, 0, W, D, usual, byAge, 0.25));
+        return ScreenVerdict.of(new Known(spots, List.of(), 0, W, D, usual, byAge, 0.25));
     }
 
     @Test
@@ -102,8 +102,8 @@ class ScreenVerdictTest {
 
     @Test
     void manyNewOnesSayThatItIsGoing() {
-        ScreenVerdict v = ScreenVerdict.of(
-                new Known(List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), 3, W, D, null, 0, 0.25));
+        ScreenVerdict v = ScreenVerdict.of(new Known(
+                List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), List.of(), 3, W, D, null, 0, 0.25));
         assertThat(v.verdict()).isEqualTo(Verdict.AROUND);
         assertThat(v.reasons()).anyMatch(r -> r.contains("it is going"));
     }

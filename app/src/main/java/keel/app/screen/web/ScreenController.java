@@ -20,6 +20,7 @@ import keel.app.screen.TestPictures;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.core.Findings;
+import keel.core.screen.ScreenInspection.Hidden;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.SpotsCompared;
 import keel.core.screen.TestPattern;
@@ -174,11 +175,18 @@ class ScreenController {
         return m;
     }
 
-    /** What this pattern cannot show, and all where nothing was photographed. */
+    /** What this pattern cannot show, what was hidden on it, and all where nothing was photographed. */
     private static List<Spot> besides(List<Spot> kept, ScreenShots.Shot shot) {
         return shot == null
                 ? kept
-                : kept.stream().filter(s -> !shot.pattern().shows(s.kind())).toList();
+                : kept.stream()
+                        .filter(s -> !shot.pattern().shows(s.kind())
+                                || shot.seen().hidden().stream().anyMatch(h -> h.covers(s.xMm(), s.yMm())))
+                        .toList();
+    }
+
+    private static List<Hidden> hidden(ScreenShots.Shot shot, ScreenSpots.Last last) {
+        return shot != null ? shot.seen().hidden() : last != null ? last.hidden() : List.of();
     }
 
     private String show(MachineNow m, ScreenShots.Shot shot, Model model) {
@@ -197,7 +205,7 @@ class ScreenController {
         model.addAttribute("shot", shot);
         model.addAttribute("verdict", verdicts.of(m).orElse(null));
         model.addAttribute("compared", compared);
-        model.addAttribute("map", SpotMap.of(m.plateWidthMm(), m.plateDepthMm(), compared));
+        model.addAttribute("map", SpotMap.of(m.plateWidthMm(), m.plateDepthMm(), compared, hidden(shot, last)));
         model.addAttribute("patterns", TestPattern.values());
         model.addAttribute("simulated", instruments.at(m.code()).isPresent());
         model.addAttribute("dryRuns", dryRuns.of(m.id()));
