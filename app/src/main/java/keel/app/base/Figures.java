@@ -3,6 +3,7 @@ package keel.app.base;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Locale;
+import keel.core.stock.StockUnit;
 import org.springframework.stereotype.Component;
 
 /** Figures for pages: never more digits than are known. */
@@ -45,6 +46,11 @@ public class Figures {
         return value == Math.rint(value)
                 ? Long.toString((long) value)
                 : String.format(Locale.ROOT, "%.3f", value).replaceAll("0+$", "");
+    }
+
+    /** With its unit, as in "1 bottle" and "2.5 litres". */
+    public String counted(Number number, String unit) {
+        return number == null ? "" : StockUnit.counted(number.doubleValue(), unit);
     }
 
     /** A number as it was typed, without a decimal point that says nothing. */

@@ -105,9 +105,11 @@ public class Bench {
             occupancy.lock(machine.id());
             requireStandstill(kind, machine, at);
         }
-        ServiceRecord service = save(kind, machine, at, values, entry.note());
-        requireOnShelf(machine, service);
         ServiceValues said = new ServiceValues(kind, values);
+        ServiceEffects.Resin resin = effects.resin(said, machine, at);
+        ServiceRecord service = save(kind, machine, at, values, entry.note());
+        effects.belongs(resin, service);
+        requireOnShelf(machine, service);
         String text = effects.of(said, machine, service);
         takeFromStores(said, machine, service, actor);
         records.save(service);
@@ -138,6 +140,7 @@ public class Bench {
         }
         service.withdrawn = true;
         parts.undo(id);
+        effects.undo(id);
         stock.putBack(id, actor);
         Map<String, Object> values = values(service);
         if (service.kind == ServiceKind.MOVED) {

@@ -7,6 +7,8 @@ import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
+import keel.app.stores.BottlePours;
+import keel.app.stores.PourKind;
 import keel.core.standing.ServiceKind;
 import keel.core.standing.ServicePayload;
 import keel.core.standing.ServiceValues;
@@ -19,10 +21,12 @@ class ServiceEffects {
 
     private final Fleet fleet;
     private final Parts parts;
+    private final BottlePours pours;
 
-    ServiceEffects(Fleet fleet, Parts parts) {
+    ServiceEffects(Fleet fleet, Parts parts, BottlePours pours) {
         this.fleet = fleet;
         this.parts = parts;
+        this.pours = pours;
     }
 
     /**
@@ -31,6 +35,42 @@ class ServiceEffects {
      */
     String of(ServiceValues values, MachineRef machine, ServiceRecord service) {
         return ServicePayload.of(values).by(new Effect(machine, service));
+    }
+
+    /**
+     * Which resin is in the vat before something is done to it, and what was poured back out of it; each null for none.
+     */
+    record Resin(Long id, Long pour) {
+
+        static final Resin NONE = new Resin(null, null);
+    }
+
+    /** What ran back into a bottle is booked there, before the vat counts as emptied. */
+    Resin resin(ServiceValues v, MachineRef machine, Instant at) {
+        Parts.PartRef vat = v.kind() != ServiceKind.CLEAN_UP || machine == null ? null : parts.vatOn(machine.id());
+        if (vat == null) {
+            return Resin.NONE;
+        }
+        Double back = v.number("returnedMl");
+        return new Resin(
+                pours.resinIn(vat.id()),
+                back != null && back > 0 && v.has("bottle")
+                        ? pours.pour(vat.code(), v.text("bottle"), back, PourKind.RETURN, at)
+                                .id()
+                        : null);
+    }
+
+    /** The resin that was lost, and the pour that belongs to it. */
+    void belongs(Resin resin, ServiceRecord service) {
+        service.lostResinId = service.lostMl == null ? null : resin.id();
+        if (resin.pour() != null) {
+            pours.belongs(resin.pour(), service.id);
+        }
+    }
+
+    /** A service was taken back. */
+    void undo(long service) {
+        pours.undo(service);
     }
 
     private final class Effect implements ServicePayload.Each<String> {

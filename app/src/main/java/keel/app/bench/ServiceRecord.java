@@ -35,6 +35,8 @@ class ServiceRecord {
     boolean deburred;
     String firmware;
     Double resinLeftMl;
+    Double lostMl;
+    Long lostResinId;
     boolean readings;
     Instant dryingUntil;
 
@@ -54,6 +56,7 @@ class ServiceRecord {
         leak = values.get("found") instanceof List<?> found
                 && found.stream().anyMatch(f -> ServiceKind.LEAKS.contains(f.toString()));
         resinLeftMl = (Double) values.get("resinLeftMl");
+        lostMl = (Double) values.get("lostMl");
         readings = values.get("readings") instanceof List<?> list
                 && list.stream().allMatch(r -> r instanceof Map<?, ?> m && m.containsKey("zMm"))
                 && !list.isEmpty();

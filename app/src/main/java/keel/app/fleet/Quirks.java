@@ -147,9 +147,18 @@ public class Quirks {
         note(
                 machineId(quirk.scope, holder),
                 quirk.id,
-                "Quirk of " + quirk.scope.words() + " " + holder.strip() + ": " + text.strip(),
+                "Quirk of " + named(quirk.scope, holder.strip()) + ": " + text.strip(),
                 keeper);
         return quirk.id;
+    }
+
+    private String named(Quirk.Scope scope, String holder) {
+        return switch (scope) {
+            case MACHINE -> machines.findByCode(holder).map(m -> m.name).orElse(holder);
+            case MODEL ->
+                "all of model " + models.findByCode(holder).map(m -> m.name).orElse(holder);
+            case CONTROLLER, FIRMWARE -> "all with " + scope.words() + " " + holder;
+        };
     }
 
     /** It is mended, or was none. */

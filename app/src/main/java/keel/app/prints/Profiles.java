@@ -315,13 +315,9 @@ public class Profiles {
 
     private static String words(List<ProfileSettings.Change> changes) {
         return changes.stream()
-                .map(c -> c.setting().label().toLowerCase(Locale.ROOT) + " " + plain(c.before()) + " to "
-                        + plain(c.after())
+                .map(c -> c.setting().name(Locale.ROOT) + " " + c.setting().said(c.before()) + " to "
+                        + c.setting().said(c.after())
                         + (c.setting().unit().isEmpty() ? "" : " " + c.setting().unit()))
                 .collect(Collectors.joining(", "));
-    }
-
-    private static String plain(double number) {
-        return number == Math.rint(number) ? Long.toString((long) number) : Double.toString(number);
     }
 }

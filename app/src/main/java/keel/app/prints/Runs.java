@@ -437,16 +437,24 @@ public class Runs {
                         "outcome", "There is no outcome " + name + ": GOOD, PARTIAL, FAILED, STOPPED or USABLE."));
     }
 
+    /** What a print that ended early really took stands before what the whole would have taken. */
     private static String headline(RunView run) {
-        String amount = "%s on %s, %d layers, %s"
-                .formatted(run.job(), run.machineName(), run.layers(), Plain.number(run.resinMl()) + " ml");
+        String what = run.job() + " on " + run.machineName();
         if (run.open()) {
-            return "Started: " + amount + ".";
+            return "Started: %s, %d layers, %s ml.".formatted(what, run.layers(), Plain.number(run.resinMl()));
         }
-        String reached = run.reachedLayer() == null || run.reachedLayer() == run.layers()
-                ? ""
-                : " at layer " + run.reachedLayer();
-        return "%s%s: %s, %.1f h.".formatted(run.outcome().words(), reached, amount, run.hours());
+        boolean early = run.reachedLayer() != null && run.reachedLayer() < run.layers();
+        double ml = run.usedMl() == null ? run.resinMl() : run.usedMl();
+        return "%s%s: %s, %d%s layers, %s%s ml, %.1f h."
+                .formatted(
+                        run.outcome().words(),
+                        early ? " at layer " + run.reachedLayer() : "",
+                        what,
+                        early ? run.reachedLayer() : run.layers(),
+                        early ? " of " + run.layers() : "",
+                        Plain.number(Math.round(10 * ml) / 10.0),
+                        early ? " of " + Plain.number(run.resinMl()) : "",
+                        run.hours());
     }
 
     private static Instant whole(Instant instant) {

@@ -62,6 +62,13 @@ interface FactRecords extends Repository<ServiceDone, Long> {
             where s.vatId = ?1 and s.at >= ?2 and s.resinLeftMl is not null""")
     List<Printed> measured(long vat, Instant from);
 
+    /** Lost out of a vat that was not emptied. */
+    @Query(
+            """
+            select s.at, s.lostMl from ServiceDone s
+            where s.vatId = ?1 and s.at >= ?2 and s.lostMl > 0 and not s.emptied""")
+    List<Printed> lost(long vat, Instant from);
+
     /** When a hole in the film that is in a vat was cured shut last; null if it has none. */
     @Query(
             """

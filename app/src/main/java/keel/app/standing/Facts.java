@@ -73,6 +73,7 @@ class Facts {
             return VatContent.EMPTY;
         }
         records.printed(vat, from).forEach(p -> changes.add(new VatContent.Printed(p.at(), p.ml())));
+        records.lost(vat, from).forEach(l -> changes.add(new VatContent.TakenOut(l.at(), l.ml())));
         records.measured(vat, from).forEach(m -> changes.add(new VatContent.Measured(m.at(), m.ml())));
         return VatContent.after(changes);
     }

@@ -32,6 +32,8 @@ class ServiceDone {
     String firmware;
     boolean readings;
     Double resinLeftMl;
+    Double lostMl;
+    Long lostResinId;
     Instant dryingUntil;
     String note;
 }

@@ -132,6 +132,25 @@ public class BottlePours {
                 after.leftMl());
     }
 
+    /** A pour was made while something was done to a vat, and goes with that when it is taken back. */
+    public void belongs(long pour, long service) {
+        pours.findById(pour).orElseThrow().serviceId = service;
+    }
+
+    /** A service was taken back: what it poured into a bottle is out of it again. */
+    public void undo(long service) {
+        for (Pour pour : pours.findByServiceIdAndWithdrawnFalse(service)) {
+            pour.withdrawn = true;
+            bottles.giveBack(pour);
+        }
+    }
+
+    /** The number of the resin that is in a vat on record; null while it is empty or unknown. */
+    @Transactional(readOnly = true)
+    public Long resinIn(long vat) {
+        return contents.of(vat).resin() == null ? null : pours.lastResin(vat).orElse(null);
+    }
+
     /**
      * Whether a pour would go, without doing it.
      *

@@ -75,6 +75,11 @@ public class Bottles {
             Instant emptiedAt,
             Double densityGPerMl) {
 
+        /** What still goes into it, ml. */
+        public double roomMl() {
+            return Math.max(0, fullMl - leftMl);
+        }
+
         public boolean open() {
             return openedAt != null && emptiedAt == null;
         }
@@ -125,6 +130,15 @@ public class Bottles {
                 .filter(b -> resin == null || b.resin().equals(resin))
                 .sorted(Comparator.comparing((Bottle b) -> !b.open()))
                 .filter(b -> b.open() || sealed.add(b.resin()))
+                .toList();
+    }
+
+    /** Open bottles of a resin, those with the most room in them first; of all resins where null. */
+    @Transactional(readOnly = true)
+    public List<Bottle> withRoom(String resin) {
+        return all(false).stream()
+                .filter(b -> b.open() && (resin == null || b.resin().equals(resin)))
+                .sorted(Comparator.comparing((Bottle b) -> -b.roomMl()))
                 .toList();
     }
 

@@ -28,6 +28,7 @@ import keel.core.Findings;
 import keel.core.Plain;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
+import keel.core.stock.StockUnit;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -297,7 +298,7 @@ public class Buying {
 
     private static String why(
             Stock.ItemView item, Reorder.ReorderItem asked, DailyDemand demand, double point, double onOrder) {
-        String there = Plain.number(item.quantity()) + " " + item.unit() + " there"
+        String there = StockUnit.counted(item.quantity(), item.unit()) + " there"
                 + (onOrder > 0 ? ", " + Plain.number(onOrder) + " ordered" : "");
         return demand.mean() == 0
                 ? there + ", called low at " + Plain.number(point) + "."
@@ -429,7 +430,7 @@ public class Buying {
         order.orderedAt = clock.instant();
         order.personId = actor.personId();
         orders.save(order);
-        note(order.id, "Ordered: " + Plain.number(quantity) + " " + of.unit() + " of " + of.name() + ".", actor);
+        note(order.id, "Ordered: " + StockUnit.counted(quantity, of.unit()) + " of " + of.name() + ".", actor);
         return order.id;
     }
 

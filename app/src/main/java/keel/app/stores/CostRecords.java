@@ -32,6 +32,15 @@ interface CostRecords extends Repository<StockOrder, Long> {
     @Query(RAN + "and r.id = ?1")
     Optional<Ran> one(long id);
 
+    /** Resin that was lost at a clean-up; resin null where it is not known which. */
+    record Lost(long machine, Instant at, double ml, String resin) {}
+
+    @Query(
+            """
+            select s.machineId, s.at, s.lostMl, r.code from ServiceDone s left join Resin r on r.id = s.lostResinId
+            where s.lostMl > 0 and s.machineId is not null and s.at >= ?1 and s.at < ?2""")
+    List<Lost> lost(Instant from, Instant to);
+
     /** How many prints of a machine came out. */
     record Fared(long cameOut, long prints) {}
 

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import keel.app.base.NotThere;
@@ -97,8 +98,9 @@ public class Costs {
      * @param cost of all of them; its cost of a good print is that of all over how many came out
      * @param perGood money a good print, null if none came out
      * @param lost money in those that did not come out
-     * @param unpaid what of films and screens that ended no print had paid, in the cost; below 0 where they outlived
-     *     their usual lives
+     * @param unpaid what no print had paid, in the cost: the rest of films and screens that ended, below 0 where they
+     *     outlived their usual lives
+     * @param resinLost money in resin that was lost at clean-ups, in the cost too
      */
     public record Group(
             String name,
@@ -108,7 +110,8 @@ public class Costs {
             PrintCost cost,
             Double perGood,
             double lost,
-            double unpaid) {
+            double unpaid,
+            double resinLost) {
 
         /** How many came out. */
         public int good() {
@@ -116,7 +119,7 @@ public class Costs {
         }
 
         public double perAttempt() {
-            return used.prints() == 0 ? 0 : (cost.perAttempt() - unpaid) / used.prints();
+            return used.prints() == 0 ? 0 : (cost.perAttempt() - unpaid - resinLost) / used.prints();
         }
     }
 
@@ -137,7 +140,7 @@ public class Costs {
             Map<String, Double> bought,
             Map<String, Map<String, Double>> boughtByMonth) {}
 
-    /** A film or screen that ended, with what of its price no print had paid. */
+    /** A film or screen that ended, with what of its price no print had paid; or resin that was lost. */
     private record Early(String line, Instant at, String machineName, double unpaid) {}
 
     /** Of the last days. */
@@ -153,8 +156,9 @@ public class Costs {
         PricesPaid.Paid prices = paid.now();
         List<Run> runs = runs(records.between(from, to), from);
         Map<Long, PrintCost> costs = costs(runs, machines, prices);
-        List<Early> early = parts.ended(from, to).stream()
-                .map(e -> early(e, machines, prices))
+        List<Early> early = Stream.concat(
+                        parts.ended(from, to).stream().map(e -> early(e, machines, prices)),
+                        records.lost(from, to).stream().map(l -> lost(l, machines, prices)))
                 .toList();
         List<Bought.Payment> payments = bought.payments();
         List<Group> months = grouped(runs, early, r -> month(r.at()), e -> month(e.at()), m -> null, costs);
@@ -222,6 +226,15 @@ public class Costs {
                 part.at(),
                 machine == null ? NO_MACHINE : machine.name(),
                 prices.unpaid(part, machine));
+    }
+
+    private static Early lost(CostRecords.Lost lost, Map<Long, MachineNow> machines, PricesPaid.Paid prices) {
+        MachineNow machine = machines.get(lost.machine());
+        return new Early(
+                CostLines.LOST,
+                lost.at(),
+                machine == null ? NO_MACHINE : machine.name(),
+                prices.of(machine, lost.resin()).resinPerLitre() * lost.ml() / 1000);
     }
 
     /** @throws NotThere if there is no such run, or it is going on */
@@ -294,6 +307,13 @@ public class Costs {
                 .toList();
     }
 
+    private static double unpaid(List<Early> early, Predicate<String> line) {
+        return early.stream()
+                .filter(e -> line.test(e.line()))
+                .mapToDouble(Early::unpaid)
+                .sum();
+    }
+
     private static Group group(
             String name, String path, List<Run> runs, List<Early> early, Map<Long, PrintCost> costs) {
         Used used = runs.stream().map(Run::used).reduce(new Used(0, 0, 0, 0), Used::plus);
@@ -319,6 +339,7 @@ public class Costs {
                 new PrintCost(sums, all, good == 0 ? all : all / good),
                 good == 0 ? null : Double.valueOf(all / good),
                 lost,
-                early.stream().mapToDouble(Early::unpaid).sum());
+                unpaid(early, line -> !line.equals(CostLines.LOST)),
+                unpaid(early, CostLines.LOST::equals));
     }
 }

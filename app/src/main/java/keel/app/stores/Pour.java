@@ -22,6 +22,7 @@ public class Pour {
     Instant at;
     boolean withdrawn;
     Long bottleId;
+    Long serviceId;
 
     @Enumerated(EnumType.STRING)
     PourKind kind;

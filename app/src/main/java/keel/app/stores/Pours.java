@@ -15,6 +15,8 @@ interface Pours extends JpaRepository<Pour, Long> {
             order by p.at desc, p.id desc""")
     List<Long> resins(long vat, Limit most);
 
+    List<Pour> findByServiceIdAndWithdrawnFalse(long service);
+
     default Optional<Long> lastResin(long vat) {
         return resins(vat, Limit.of(1)).stream().findFirst();
     }

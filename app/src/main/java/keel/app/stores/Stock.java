@@ -21,7 +21,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
-import keel.core.Plain;
+import keel.core.stock.StockUnit;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -250,7 +250,7 @@ public class Stock {
             write(
                     item,
                     difference,
-                    "counted " + Plain.number(counted) + " " + item.unit
+                    "counted " + StockUnit.counted(counted, item.unit)
                             + (why == null || why.isBlank() ? "" : ": " + why.strip()),
                     clock.instant(),
                     NOTHING,
@@ -319,7 +319,7 @@ public class Stock {
         if (onHand + quantity < 0) {
             throw new Conflict(
                     "quantity",
-                    "Only " + Plain.number(onHand) + " " + item.unit + " of " + item.name
+                    "Only " + StockUnit.counted(onHand, item.unit) + " of " + item.name
                             + " are on record. Count them first.");
         }
     }
@@ -346,11 +346,10 @@ public class Stock {
                 at,
                 String.format(
                         Locale.ROOT,
-                        "%s: %s%s %s, %s.",
+                        "%s: %s%s, %s.",
                         item.name,
                         quantity > 0 ? "+" : "−",
-                        Plain.number(Math.abs(quantity)),
-                        item.unit,
+                        StockUnit.counted(Math.abs(quantity), item.unit),
                         reason),
                 Map.of("item", item.code, "quantity", quantity, "reason", reason),
                 actor));

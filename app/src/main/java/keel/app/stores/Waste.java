@@ -16,7 +16,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
-import keel.core.Plain;
+import keel.core.stock.StockUnit;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -137,7 +137,7 @@ public class Waste {
         records.save(waste);
         note(
                 waste.id,
-                "Waste: " + Plain.number(amount) + " " + kind.unit() + " of " + kind.words()
+                "Waste: " + StockUnit.counted(amount, kind.unit()) + " of " + kind.words()
                         + (waste.place == null ? "" : ", " + waste.place) + ".",
                 actor);
         return waste.id;
@@ -209,7 +209,7 @@ public class Waste {
     }
 
     private static String words(Lot lot) {
-        return Plain.number(lot.amount()) + " " + lot.unitWord() + " of "
+        return StockUnit.counted(lot.amount(), lot.unitWord()) + " of "
                 + lot.kind().words();
     }
 

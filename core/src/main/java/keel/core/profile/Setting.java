@@ -1,7 +1,9 @@
 package keel.core.profile;
 
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
+import keel.core.Plain;
 import org.jspecify.annotations.Nullable;
 
 /** One setting of a print profile, with its unit and the range in which it is believable. */
@@ -42,6 +44,16 @@ public enum Setting {
 
     public String label() {
         return label;
+    }
+
+    /** As in a sentence: "layer exposure". */
+    public String name(Locale locale) {
+        return label.replace(", 0 is off", "").toLowerCase(locale);
+    }
+
+    /** A value of it as a sentence says it. */
+    public String said(double value) {
+        return this == SMOOTHING && value == 0 ? "off" : Plain.number(value);
     }
 
     public String unit() {

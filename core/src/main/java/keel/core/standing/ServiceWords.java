@@ -46,9 +46,16 @@ public final class ServiceWords {
         return "cleaned up, " + ("QUICK".equals(v.text("way")) ? "quick way" : "full way")
                 + said(v, "sieved", ", resin sieved")
                 + said(v, "emptied", ", vat emptied")
+                + ml(v, "returnedMl", "back into " + (v.has("bottle") ? v.text("bottle") : "a bottle"))
+                + ml(v, "lostMl", "of resin lost")
                 + said(v, "plateWiped", ", whole plate wiped")
                 + ("BACK".equals(v.text("scraped")) ? ", scrapings went back into the bottle" : "")
                 + ".";
+    }
+
+    private static String ml(ServiceValues v, String field, String words) {
+        Double ml = v.number(field);
+        return ml == null || ml == 0 ? "" : ", " + Math.round(ml) + " ml " + words;
     }
 
     private static String inspected(String what, ServiceValues v) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import keel.core.Plain;
 
 /** What stores are counted in. A unit of the shop's own is a word and no more: nothing is guessed from its letters. */
 public enum StockUnit {
@@ -46,6 +47,16 @@ public enum StockUnit {
         return Arrays.stream(values())
                 .filter(u -> u.word.equals(plain) || u.also.contains(plain))
                 .findFirst();
+    }
+
+    /** As in "1 bottle" and "2 bottles", for words of the shop's own too. */
+    public static String counted(double number, String word) {
+        return Plain.number(number) + " " + (Math.abs(number) == 1 ? one(word) : word);
+    }
+
+    private static String one(String word) {
+        boolean several = word.length() > 3 && word.endsWith("s") && !word.endsWith("ss");
+        return !several ? word : word.substring(0, word.length() - (word.endsWith("xes") ? 2 : 1));
     }
 
     /** Millilitres in one of it; empty where it is no volume. */

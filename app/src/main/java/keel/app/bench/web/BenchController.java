@@ -19,6 +19,7 @@ import keel.app.standing.OpenCases;
 import keel.app.standing.PartView;
 import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
+import keel.app.stores.Bottles;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Stock;
 import keel.core.Findings;
@@ -42,6 +43,7 @@ class BenchController {
     private final FilmPacks packs;
     private final Standings standings;
     private final OpenCases cases;
+    private final Bottles bottles;
     private final ShopTime times;
 
     BenchController(
@@ -53,6 +55,7 @@ class BenchController {
             FilmPacks packs,
             Standings standings,
             OpenCases cases,
+            Bottles bottles,
             ShopTime times) {
         this.bench = bench;
         this.fleet = fleet;
@@ -62,6 +65,7 @@ class BenchController {
         this.packs = packs;
         this.standings = standings;
         this.cases = cases;
+        this.bottles = bottles;
         this.times = times;
     }
 
@@ -113,6 +117,8 @@ class BenchController {
                 "spares",
                 shelf.spares(
                         machine.id(), kind == ServiceKind.LIGHT_CHANGE ? ComponentKind.LIGHT : ComponentKind.SCREEN));
+        model.addAttribute(
+                "bottles", bottles.withRoom(standings.of(machine.code()).resin()));
         model.addAttribute("cases", kind == ServiceKind.DRY_RUN ? cases.of(machine.code()) : List.of());
         return "bench/service";
     }

@@ -141,8 +141,10 @@ class GuideModel {
                 spares.stream().findFirst().ifPresent(s -> form.putIfAbsent(ask.name(), s.code()));
                 model.addAttribute("spares", spares);
             } else if (ask.type() == ServiceField.Type.BOTTLE) {
-                List<Bottles.Bottle> atHand =
-                        bottles.atHand(standings.of(session.machine()).resin());
+                String resin = standings.of(session.machine()).resin();
+                List<Bottles.Bottle> atHand = session.procedure().ending() == Procedure.Ending.POUR
+                        ? bottles.atHand(resin)
+                        : bottles.withRoom(resin);
                 atHand.stream().findFirst().ifPresent(b -> form.putIfAbsent(ask.name(), b.code()));
                 model.addAttribute("bottles", atHand);
             } else if (ask.type() == ServiceField.Type.CASE) {

@@ -110,7 +110,7 @@ class PourController {
                         throw new Conflict("resin", "No vat is on " + machine.name() + ".");
                     }
                     Findings findings = new Findings();
-                    Double ml = Typed.number(typed.get("ml"), "ml", findings);
+                    Double ml = ml(typed, findings);
                     Refused.unless(findings);
                     String scanned = typed.getOrDefault("scanned", "");
                     String bottle = scanned.isBlank() ? typed.getOrDefault("bottle", "") : scanned;
@@ -124,6 +124,15 @@ class PourController {
                 model,
                 response,
                 () -> form(code, model));
+    }
+
+    /** What ran back is asked apart from what went in; sieving asks for nothing. */
+    private static Double ml(Map<String, String> typed, Findings findings) {
+        return switch (typed.getOrDefault("kind", "")) {
+            case "RETURN" -> Typed.number(typed.getOrDefault("backMl", typed.get("ml")), "backMl", findings);
+            case "SIEVE" -> null;
+            default -> Typed.number(typed.get("ml"), "ml", findings);
+        };
     }
 
     private static PourKind kind(String name) {
