@@ -139,9 +139,7 @@ public class Bench {
             occupancy.lock(machine.id());
         }
         service.withdrawn = true;
-        parts.undo(id);
-        effects.undo(id);
-        stock.putBack(id, actor);
+        undo(id, actor);
         Map<String, Object> values = values(service);
         if (service.kind == ServiceKind.MOVED) {
             fleet.moveTo(machine.id(), values.get("fromRoom").toString());
@@ -161,6 +159,13 @@ public class Bench {
                 actor,
                 line.id(),
                 reason.strip()));
+    }
+
+    /** What it did to parts, to bottles and to the stores. */
+    private void undo(long id, Actor actor) {
+        parts.undo(id);
+        effects.undo(id);
+        stock.putBack(id, actor);
     }
 
     private Map<String, Object> read(ServiceKind kind, MachineRef machine, ServiceEntry entry, Findings findings) {

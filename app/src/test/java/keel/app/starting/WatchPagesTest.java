@@ -2,16 +2,20 @@ package keel.app.starting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import keel.app.base.Refused;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.prints.LookInView;
 import keel.app.prints.LookIns;
 import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.support.PageTest;
 import keel.core.watch.LookAdvice;
@@ -137,6 +141,36 @@ class WatchPagesTest extends PageTest {
         assertThat(shop.holds(m)).doesNotContain("plate-not-clear");
         assertThat(logbook.lines(LogFilter.ofMachine(m, 1)).get(0).headline())
                 .contains("plate cleared, resin sieved; a burr was felt");
+    }
+
+    /** One that broke off is booked up to the layer of the clock; a good one reached its last, whatever was typed. */
+    @Test
+    void whatBrokeOffIsBookedUpToItsLayer() {
+        String m = printing(Duration.ofHours(3), null);
+        long id = run(m);
+        String html = page("/runs/" + id + "/now");
+        Matcher layer =
+                Pattern.compile("name=\"reachedLayer\"[^>]*value=\"(\\d+)\"").matcher(html);
+        assertThat(layer.find()).as("the layer by the clock").isTrue();
+        assertThat(html).as("nobody measured").doesNotContainPattern("name=\"resinMl\"[^>]*value=\"\\d");
+        accepted(
+                "/runs/" + id + "/finish",
+                "outcome",
+                "STOPPED",
+                "endedAt",
+                "",
+                "reachedLayer",
+                layer.group(1),
+                "resinMl",
+                "");
+        RunView stopped = runs.one(id);
+        assertThat(stopped.usedMl() / stopped.resinMl())
+                .isCloseTo((double) stopped.reachedLayer() / stopped.layers(), within(1e-9))
+                .isBetween(0.1, 0.9);
+        String other = printing(Duration.ofHours(7), null);
+        long good = run(other);
+        accepted("/runs/" + good + "/finish", "outcome", "GOOD", "endedAt", "", "reachedLayer", "5", "resinMl", "");
+        assertThat(runs.one(good).reachedLayer()).isNull();
     }
 
     @Test

@@ -58,7 +58,7 @@ class WatchController {
         this.clock = clock;
     }
 
-    /** How it ended, as it was typed. */
+    /** How it ended, as typed; {@code reachedLayer} is null before anybody typed, and not read for a good one. */
     record EndForm(String outcome, String endedAt, String reachedLayer, String resinMl) {}
 
     /** The reminder at the top of every page: runs that somebody should look at by now. */
@@ -81,13 +81,7 @@ class WatchController {
     @GetMapping("/runs/{id}/now")
     String now(@PathVariable long id, @RequestParam(required = false) String outcome, Model model) {
         RunView run = runs.one(id);
-        return run.open()
-                ? show(
-                        run,
-                        new EndForm(
-                                outcome, "", "", Double.toString(run.resinMl()).replaceAll("\\.0$", "")),
-                        model)
-                : "redirect:/runs/" + id;
+        return run.open() ? show(run, new EndForm(outcome, "", null, ""), model) : "redirect:/runs/" + id;
     }
 
     /** Writes down what was seen, and shows what to do about it. */
@@ -104,7 +98,7 @@ class WatchController {
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
         }
-        return run.open() ? show(run, new EndForm(null, "", "", ""), model) : "redirect:/runs/" + id;
+        return run.open() ? show(run, new EndForm(null, "", null, ""), model) : "redirect:/runs/" + id;
     }
 
     @PostMapping("/runs/{id}/finish")
@@ -112,7 +106,8 @@ class WatchController {
         try {
             Findings findings = new Findings();
             Instant endedAt = times.read(form.endedAt(), "endedAt", findings);
-            Integer reached = Typed.whole(form.reachedLayer(), "reachedLayer", findings);
+            boolean whole = Outcome.GOOD.name().equals(form.outcome());
+            Integer reached = whole ? null : Typed.whole(form.reachedLayer(), "reachedLayer", findings);
             Double resinMl = Typed.number(form.resinMl(), "resinMl", findings);
             Refused.unless(findings);
             RunView run = runs.finish(id, endedAt, form.outcome(), reached, resinMl);
