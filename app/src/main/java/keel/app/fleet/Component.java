@@ -27,6 +27,7 @@ class Component {
     Double thicknessMm;
     String serial;
     Instant since;
+    boolean hoursKnown = true;
     double baselineHours;
     double baselineUvHours;
     long baselineLayers;

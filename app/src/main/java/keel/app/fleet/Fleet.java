@@ -295,15 +295,18 @@ public class Fleet {
         machine.modelId = model.id;
         machine.since = entry.since() == null ? clock.instant() : entry.since();
         machine.baselineHours = entry.baselineHours();
+        machine.lubricatedBeforeHours = entry.before().lubricatedH();
+        machine.abradedBeforeHours = entry.before().abradedH();
+        machine.vatSaidEmpty = entry.before().vatEmpty();
         into(machine, entry, room);
         machines.save(machine);
         parts.takeOver(
                 machine,
                 model,
                 new Parts.Sheet(entry.filmMaterial(), entry.filmThicknessMm()),
-                new Parts.Baseline(entry.filmHours(), 0, 0, 0),
-                new Parts.Baseline(0, entry.screenUvHours(), 0, 0),
-                new Parts.Baseline(entry.lightHours(), 0, 0, 0));
+                Parts.Baseline.ofHours(entry.filmHours()),
+                Parts.Baseline.ofUvHours(entry.screenUvHours()),
+                Parts.Baseline.ofHours(entry.lightHours()));
         note(
                 machine.id,
                 machine.id,
@@ -312,6 +315,44 @@ public class Fleet {
                 keeper);
         events.publishEvent(new MachineChanged(machine.id));
         return machine.code;
+    }
+
+    /**
+     * What somebody says of a machine that was not known when it came; what is null stays as it is.
+     *
+     * @param filmHours hours of its film or tank by then, {@code lightHours} of its light engine
+     */
+    public record Before(MachineEntry.Before upkeep, Double filmHours, Double screenUvHours, Double lightHours) {
+
+        private void check(Findings findings) {
+            upkeep.check(findings);
+            findings.rangeIfGiven(filmHours, 0, 200_000, "filmHours", "Hours of its film", "h");
+            findings.rangeIfGiven(screenUvHours, 0, 200_000, "screenUvHours", "UV hours of its screen", "h");
+            findings.rangeIfGiven(lightHours, 0, 200_000, "lightHours", "Hours of its light engine", "h");
+        }
+    }
+
+    /** What was known already is not changed by it. */
+    public void sayBefore(String code, Before said) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Machine machine =
+                machines.findByCode(code).orElseThrow(() -> new NotThere("There is no machine called " + code + "."));
+        Findings findings = new Findings();
+        said.check(findings);
+        Refused.unless(findings);
+        MachineEntry.Before upkeep = said.upkeep();
+        machine.lubricatedBeforeHours = or(machine.lubricatedBeforeHours, upkeep.lubricatedH());
+        machine.abradedBeforeHours = or(machine.abradedBeforeHours, upkeep.abradedH());
+        machine.vatSaidEmpty |= upkeep.vatEmpty();
+        parts.sayBefore(machine.id, ComponentKind.FILM, Parts.Baseline.ofHours(said.filmHours()));
+        parts.sayBefore(machine.id, ComponentKind.SCREEN, Parts.Baseline.ofUvHours(said.screenUvHours()));
+        parts.sayBefore(machine.id, ComponentKind.LIGHT, Parts.Baseline.ofHours(said.lightHours()));
+        note(machine.id, machine.id, machine.name + ": what was not known of it was said.", said, keeper);
+        events.publishEvent(new MachineChanged(machine.id));
+    }
+
+    private static Double or(Double known, Double said) {
+        return known == null ? said : known;
     }
 
     /** Changes name, room and levelling; the version guards against two people at once. */

@@ -39,6 +39,9 @@ class Machine {
 
     Instant since;
     double baselineHours;
+    Double lubricatedBeforeHours;
+    Double abradedBeforeHours;
+    boolean vatSaidEmpty;
     Instant retiredAt;
 
     @Version

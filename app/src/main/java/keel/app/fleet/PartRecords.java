@@ -58,6 +58,7 @@ class PartRecords {
         part.code = kind.code(part.number);
         part.since = since;
         part.madeBy = serviceId;
+        part.hoursKnown = baseline.known();
         part.baselineHours = baseline.hours();
         part.baselineUvHours = baseline.uvHours();
         part.baselineLayers = baseline.layers();

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.base.Conflict;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
@@ -60,10 +61,23 @@ public class Parts {
      * What was taken over with a part that is not new.
      *
      * @param hours print hours already done, and so on; 0 for a new part
+     * @param known whether anybody knows; hours and so on are 0 where nobody does
      */
-    public record Baseline(double hours, double uvHours, long layers, long prints) {
+    public record Baseline(double hours, double uvHours, long layers, long prints, boolean known) {
 
         public static final Baseline NEW = new Baseline(0, 0, 0, 0);
+
+        public Baseline(double hours, double uvHours, long layers, long prints) {
+            this(hours, uvHours, layers, prints, true);
+        }
+
+        static Baseline ofHours(Double hours) {
+            return new Baseline(hours == null ? 0 : hours, 0, 0, 0, hours != null);
+        }
+
+        static Baseline ofUvHours(Double hours) {
+            return new Baseline(0, hours == null ? 0 : hours, 0, 0, hours != null);
+        }
 
         void check(Findings findings) {
             findings.range(hours, 0, 200_000, "baselineHours", "Hours already done", "h");
@@ -122,6 +136,20 @@ public class Parts {
     @Transactional(readOnly = true)
     public Long machineOfVat(long vatId) {
         return fittings.of(vatId).map(f -> f.machineId).orElse(null);
+    }
+
+    /** What the part on a machine had done before, where nobody had said. */
+    void sayBefore(long machine, ComponentKind kind, Baseline said) {
+        Optional<PartRef> part = kind == ComponentKind.FILM
+                ? Optional.ofNullable(vatOn(machine)).map(v -> filmIn(v.id()))
+                : fittings.onMachine(machine, kind).map(f -> part(f.componentId));
+        part.flatMap(p -> components.findById(p.id()))
+                .filter(p -> !p.hoursKnown && said.known())
+                .ifPresent(p -> {
+                    p.hoursKnown = true;
+                    p.baselineHours = said.hours();
+                    p.baselineUvHours = said.uvHours();
+                });
     }
 
     /** What stands on a machine when it is taken into the records. */

@@ -31,6 +31,7 @@ public final class Tasks {
             List<Drying.Lot> drying,
             Map<Long, ScreenVerdict> screens,
             List<Task> besides,
+            Map<ServiceKind, Integer> minutes,
             Instant now) {
         List<Task> tasks = new ArrayList<>();
         begun.forEach(g -> tasks.add(new Task(
@@ -47,7 +48,7 @@ public final class Tasks {
         inService.stream()
                 .sorted(Comparator.comparing(
                         m -> m.holds().isEmpty() ? 99 : m.holds().get(0).code().ordinal()))
-                .forEach(m -> m.holds().forEach(h -> tasks.add(hold(m, h))));
+                .forEach(m -> m.holds().forEach(h -> tasks.add(hold(m, h, minutes))));
         looks.forEach(l -> tasks.add(look(l, now)));
         inService.stream()
                 .filter(m -> m.run() != null
@@ -76,19 +77,42 @@ public final class Tasks {
                         .forEach(c -> tasks.add(concern(m, c)));
             }
         }
+        inService.stream().filter(m -> !m.notKnown().isEmpty()).forEach(m -> tasks.add(notKnown(m)));
         return tasks;
+    }
+
+    /** One line for all that nobody said of a machine; it leads to where each is done or said. */
+    private static Task notKnown(MachineNow m) {
+        List<String> what = m.notKnown().stream().map(n -> n.about().words()).toList();
+        String listed = what.size() == 1
+                ? what.get(0)
+                : String.join("; ", what.subList(0, what.size() - 1)) + "; and " + what.get(what.size() - 1);
+        return new Task(
+                m.code(),
+                m.name(),
+                "Say what is not known",
+                "Nobody said " + listed + ". Until then it counts neither for nor against.",
+                null,
+                null,
+                "/machines/" + m.code() + "/not-known");
     }
 
     private static boolean spent(ScreenVerdict v) {
         return v != null && v.verdict() == ScreenVerdict.Verdict.CHANGE;
     }
 
-    private static Task hold(MachineNow m, Hold hold) {
+    private static Task hold(MachineNow m, Hold hold, Map<ServiceKind, Integer> minutes) {
         ServiceKind next = hold.next() == ServiceKind.FILM_CHANGE && m.kind() == MachineKind.LASER_TANK
                 ? ServiceKind.TANK_CHANGE
                 : hold.next();
         return new Task(
-                m.code(), m.name(), next.task(), hold.text(), hold.code().minutes(), null, path(m, next));
+                m.code(),
+                m.name(),
+                next.task(),
+                hold.text(),
+                minutes.getOrDefault(next, hold.code().minutes()),
+                null,
+                path(m, next));
     }
 
     private static Task look(LookDue l, Instant now) {

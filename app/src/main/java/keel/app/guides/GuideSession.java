@@ -30,6 +30,7 @@ class GuideSession {
     Instant touchedAt;
     Long touchedBy;
     Instant finishedAt;
+    Double workedS;
     Instant givenUpAt;
 
     @Version

@@ -1,6 +1,5 @@
 package keel.app.guides;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -27,20 +26,37 @@ interface GuideSessions extends JpaRepository<GuideSession, Long> {
             where s.finishedAt is null and s.givenUpAt is null order by s.touchedAt desc""")
     List<Begun> begun();
 
-    /** When something was begun and done; {@code vats} how many were in the sitting. */
-    record Took(Instant startedAt, Instant finishedAt, long vats) {}
+    /** Seconds of work that something took; {@code vats} how many were in the sitting. */
+    record Took(double seconds, long vats) {
+
+        double minutes() {
+            return seconds / 60;
+        }
+    }
+
+    /** The same with what it was. */
+    record Worked(String procedure, double seconds) {}
 
     @Query(
             """
-            select s.startedAt, s.finishedAt, 0L from GuideSession s where s.procedureCode = ?1
-            and s.finishedAt is not null and (s.machineId is not null or s.airPartId is not null)
+            select s.procedureCode, s.workedS from GuideSession s where s.finishedAt is not null
+            and s.workedS is not null and (s.machineId is not null or s.airPartId is not null)
+            order by s.finishedAt desc""")
+    List<Worked> worked(Limit most);
+
+    @Query(
+            """
+            select s.workedS, 1L from GuideSession s where s.procedureCode = ?1
+            and s.finishedAt is not null and s.workedS is not null
+            and (s.machineId is not null or s.airPartId is not null)
             order by s.finishedAt desc""")
     List<Took> took(String procedure, Limit most);
 
     @Query(
             """
-            select s.startedAt, s.finishedAt, count(g.vatId) from GuideSession s join GuideVat g on g.sessionId = s.id
-            where s.procedureCode = ?1 and s.finishedAt is not null group by s.id, s.startedAt, s.finishedAt
+            select s.workedS, count(g.vatId) from GuideSession s join GuideVat g on g.sessionId = s.id
+            where s.procedureCode = ?1 and s.finishedAt is not null and s.workedS is not null
+            group by s.id, s.workedS, s.finishedAt
             having count(g.vatId) > 1 order by s.finishedAt desc""")
     List<Took> sittings(String procedure, Limit most);
 }

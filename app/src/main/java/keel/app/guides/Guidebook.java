@@ -1,12 +1,14 @@
 package keel.app.guides;
 
-import java.time.Duration;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import keel.app.air.AirParts;
 import keel.app.base.NotThere;
 import keel.app.fleet.MachineRef;
+import keel.core.guide.LearnedMinutes;
 import keel.core.guide.Procedure;
 import keel.core.guide.Procedures;
 import keel.core.standing.ServiceKind;
@@ -20,6 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Guidebook {
 
     private static final Limit LAST = Limit.of(9);
+    private static final Limit LATELY = Limit.of(300);
 
     private final Procedures procedures = Procedures.shipped();
     private final GuideSessions sessions;
@@ -57,29 +60,38 @@ public class Guidebook {
         return procedures.of(part.kind());
     }
 
-    /** How long the last few of this kind took, as a middle value; empty if none was gone through yet. */
-    public Optional<Duration> usually(String procedure) {
-        List<Double> minutes = sessions.took(procedure, LAST).stream()
-                .map(Guidebook::minutes)
-                .sorted()
-                .toList();
-        return middle(minutes).map(m -> Duration.ofMinutes(Math.round(m)));
+    /** How long the last few of this kind took, pauses taken out; empty until several were gone through. */
+    public Optional<LearnedMinutes> usually(String procedure) {
+        return LearnedMinutes.of(
+                called(procedure).minutes(),
+                sessions.took(procedure, LAST).stream()
+                        .map(GuideSessions.Took::minutes)
+                        .toList());
     }
 
-    /** How long each vat took in the last few sittings of this kind; empty if there was none. */
-    public Optional<Double> minutesAVat(String procedure) {
-        List<Double> minutes = sessions.sittings(procedure, LAST).stream()
-                .map(t -> minutes(t) / t.vats())
-                .sorted()
-                .toList();
-        return middle(minutes);
+    /** Minutes of each kind of work that a guide leads through: as it took here, else as a rule. */
+    public Map<ServiceKind, Integer> minutes() {
+        Map<String, List<Double>> worked = sessions.worked(LATELY).stream()
+                .collect(Collectors.groupingBy(
+                        GuideSessions.Worked::procedure,
+                        Collectors.mapping(w -> w.seconds() / 60, Collectors.toList())));
+        Map<ServiceKind, Integer> minutes = new EnumMap<>(ServiceKind.class);
+        for (Procedure p : procedures.all()) {
+            List<Double> last = worked.getOrDefault(p.code(), List.of());
+            double usual = LearnedMinutes.of(p.minutes(), last.subList(0, Math.min(last.size(), LAST.max())))
+                    .map(LearnedMinutes::minutes)
+                    .orElse((double) p.minutes());
+            p.service().ifPresent(kind -> minutes.putIfAbsent(kind, (int) Math.round(usual)));
+        }
+        return minutes;
     }
 
-    private static double minutes(GuideSessions.Took took) {
-        return Duration.between(took.startedAt(), took.finishedAt()).toMinutes();
-    }
-
-    private static Optional<Double> middle(List<Double> sorted) {
-        return sorted.isEmpty() ? Optional.empty() : Optional.of(sorted.get(sorted.size() / 2));
+    /** How long each vat took in the last few sittings of this kind; empty until there were several. */
+    public Optional<LearnedMinutes> minutesAVat(String procedure) {
+        return LearnedMinutes.of(
+                called(procedure).minutes(),
+                sessions.sittings(procedure, LAST).stream()
+                        .map(t -> t.minutes() / t.vats())
+                        .toList());
     }
 }

@@ -1,6 +1,7 @@
 package keel.app.guides;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,7 @@ import keel.app.people.Logbook;
 import keel.app.standing.Occupancy;
 import keel.app.stores.Stock;
 import keel.core.Findings;
+import keel.core.guide.LearnedMinutes;
 import keel.core.guide.Procedure;
 import keel.core.guide.Step;
 import keel.core.standing.FieldReading;
@@ -379,12 +381,23 @@ public class Guides {
     }
 
     private void keep(GuideSession session, Course course) {
-        courses.take(session, course);
         touch(session, Actor.current());
+        courses.take(session, course);
         sessions.save(session);
     }
 
+    /** What lies since it was touched last counts as work, as far as it was no pause. */
     private void touch(GuideSession session, Actor actor) {
+        if (session.touchedAt != null) {
+            double between =
+                    Duration.between(session.touchedAt, clock.instant()).toMillis() / 1000.0;
+            Integer timer = guidebook
+                    .called(session.procedureCode)
+                    .step(session.step)
+                    .map(Step::seconds)
+                    .orElse(null);
+            session.workedS = (session.workedS == null ? 0 : session.workedS) + LearnedMinutes.work(between, timer);
+        }
         session.touchedAt = clock.instant();
         session.touchedBy = actor.personId();
     }

@@ -78,6 +78,13 @@ class Facts {
         return VatContent.after(changes);
     }
 
+    /** Whether anybody ever poured into a vat, emptied it or looked how much is in it. */
+    boolean contentKnown(long vat) {
+        return records.lastEmptied(vat) != null
+                || !records.pours(vat, Instant.EPOCH).isEmpty()
+                || !records.measured(vat, Instant.EPOCH).isEmpty();
+    }
+
     /**
      * A hole in the film of this vat that is only cured shut; null if none. Hours run from when somebody last found it
      * dry.

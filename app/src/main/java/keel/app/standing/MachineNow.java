@@ -20,6 +20,7 @@ import keel.core.wear.Usage;
  * @param holdNextPartToLight whether the next part must be held to the light
  * @param worn film or tank, screen and light engine, with how long such parts last
  * @param uvShare UV hours in a print hour
+ * @param notKnown what nobody said of it yet
  */
 public record MachineNow(
         Named machine,
@@ -31,7 +32,8 @@ public record MachineNow(
         Meters meters,
         boolean holdNextPartToLight,
         List<PartUse> worn,
-        double uvShare) {
+        double uvShare,
+        List<NotKnown> notKnown) {
 
     /** What a machine is called, of which model it is, and where it stands. */
     public record Named(
@@ -69,8 +71,8 @@ public record MachineNow(
      *
      * @param total print hours and so on of the machine itself, counter reading at take-over included
      * @param sinceRecords the same without that reading
-     * @param sinceLubricated usage since the Z axis was lubricated
-     * @param sinceAbraded usage since the plate was abraded or replaced
+     * @param sinceLubricated usage since the Z axis was lubricated; since the machine came where nobody knows
+     * @param sinceAbraded usage since the plate was abraded or replaced; since the machine came where nobody knows
      * @param sinceLevelled usage since the plate was levelled
      * @param levelledAt null where it never was
      * @param hoursPerDay print hours a day over the last four weeks
@@ -83,6 +85,11 @@ public record MachineNow(
             Usage sinceLevelled,
             Instant levelledAt,
             double hoursPerDay) {}
+
+    /** Whether it is on record, so that it counts as evidence. */
+    public boolean knows(NotKnown.About about) {
+        return notKnown.stream().noneMatch(n -> n.about() == about);
+    }
 
     public long id() {
         return machine.id();

@@ -14,6 +14,9 @@ class MachineStanding {
     Instant offSince;
     boolean holdToLight;
     Instant levelledAt;
+    boolean lubricationKnown;
+    boolean abradingKnown;
+    boolean vatKnown;
     Long vatId;
     String vatResin;
     double vatMl;

@@ -19,11 +19,33 @@ interface MeterRecords extends JpaRepository<Meter, Meter.Key> {
             where s.machineId = ?1 and s.kind = ?2 and s.at >= ?3 and not s.deburred""")
     Instant lastDone(long machine, ServiceKind kind, Instant since);
 
+    default boolean everDone(long machine, ServiceKind kind) {
+        return lastDone(machine, kind, Instant.EPOCH) != null;
+    }
+
     @Query(
             """
             select max(s.at) from ServiceDone s
             where s.machineId = ?1 and s.kind = ?2 and s.at <= ?3 and not s.deburred""")
     Instant lastDoneBefore(long machine, ServiceKind kind, Instant at);
+
+    /** What was known of a machine when it came; each null where nobody said. */
+    record Before(Double lubricatedH, Double abradedH, boolean vatEmpty) {
+
+        Double of(ServiceKind kind) {
+            return switch (kind) {
+                case LUBRICATION -> lubricatedH;
+                case PLATE_WORK -> abradedH;
+                default -> null;
+            };
+        }
+    }
+
+    @Query(
+            """
+            select b.lubricatedBeforeHours, b.abradedBeforeHours, b.vatSaidEmpty from MachineBefore b
+            where b.machineId = ?1""")
+    Before before(long machine);
 
     /** Of parts whose coming in was taken back. */
     @Query(

@@ -30,18 +30,35 @@ class MeterSums {
     List<Long> follow(long machine, Instant since) {
         sums.follow(machine, since);
         set(MeterScope.MACHINE, machine, sums.all(machine));
-        since(MeterScope.LUBRICATED, machine, ServiceKind.LUBRICATION);
-        since(MeterScope.ABRADED, machine, ServiceKind.PLATE_WORK);
-        since(MeterScope.LEVELLED, machine, ServiceKind.LEVELLING);
+        MeterRecords.Before before = meters.before(machine);
+        since(MeterScope.LUBRICATED, machine, ServiceKind.LUBRICATION, before);
+        since(MeterScope.ABRADED, machine, ServiceKind.PLATE_WORK, before);
+        since(MeterScope.LEVELLED, machine, ServiceKind.LEVELLING, before);
         List<Long> parts = meters.partsOn(machine, since);
         parts.forEach(part -> set(MeterScope.COMPONENT, part, sums.ofPart(part)));
         meters.deleteAll(meters.takenBack());
         return parts;
     }
 
-    private void since(MeterScope scope, long machine, ServiceKind kind) {
+    /** Where it was never done on record: since the machine came, and what was known of it then. */
+    private void since(MeterScope scope, long machine, ServiceKind kind, MeterRecords.Before before) {
         Instant done = Latest.of(clock.instant(), from -> meters.lastDone(machine, kind, from));
-        set(scope, machine, done == null ? sums.all(machine) : sums.between(machine, done, RunSums.FOREVER));
+        Double hours = before.of(kind);
+        set(
+                scope,
+                machine,
+                done == null
+                        ? sums.all(machine).plus(new Usage(hours == null ? 0 : hours, 0, 0, 0, 0))
+                        : sums.between(machine, done, RunSums.FOREVER));
+    }
+
+    /** Whether it is known when something was last done to a machine: on record, or said when the machine came. */
+    boolean known(long machine, ServiceKind kind) {
+        return meters.before(machine).of(kind) != null || meters.everDone(machine, kind);
+    }
+
+    boolean vatSaidEmpty(long machine) {
+        return meters.before(machine).vatEmpty();
     }
 
     private void set(MeterScope scope, long owner, Usage usage) {

@@ -37,8 +37,13 @@ public record PartFact(
         facts.add(new PartFact(
                 "Z axis",
                 null,
-                hours(m.sinceLubricated().hours()) + " since grease",
-                "due at " + hours(defaults.value("lubrication.everyHours")),
+                m.knows(NotKnown.About.LUBRICATED)
+                        ? hours(m.sinceLubricated().hours()) + " since grease"
+                        : "grease not known",
+                (m.knows(NotKnown.About.LUBRICATED)
+                                ? "due at "
+                                : hours(m.sinceLubricated().hours()) + " on record; due every ")
+                        + hours(defaults.value("lubrication.everyHours")),
                 alarm(m, "lubrication"),
                 ServiceKind.LUBRICATION,
                 d.frame().column().x(),
@@ -46,8 +51,13 @@ public record PartFact(
         facts.add(new PartFact(
                 "Plate",
                 code(m.plate()),
-                m.sinceLevelled().prints() + (m.sinceLevelled().prints() == 1 ? " print" : " prints") + " since level",
-                "abraded " + hours(m.sinceAbraded().hours()) + " ago, due at "
+                m.knows(NotKnown.About.LEVELLED)
+                        ? m.sinceLevelled().prints() + (m.sinceLevelled().prints() == 1 ? " print" : " prints")
+                                + " since level"
+                        : "level not known",
+                (m.knows(NotKnown.About.ABRADED)
+                                ? "abraded " + hours(m.sinceAbraded().hours()) + " ago, due at "
+                                : "when abraded is not known; due every ")
                         + hours(defaults.value("abrading.everyHours")),
                 plateAlarm(m),
                 ServiceKind.LEVELLING,
@@ -56,7 +66,9 @@ public record PartFact(
         facts.add(new PartFact(
                 "Resin",
                 null,
-                m.resin() == null ? "not recorded" : String.format(Locale.ROOT, "%.0f ml", m.resinMl()),
+                m.resin() == null
+                        ? m.knows(NotKnown.About.RESIN) ? "empty" : "not known"
+                        : String.format(Locale.ROOT, "%.0f ml", m.resinMl()),
                 m.resin() == null
                         ? "pour to say what is in"
                         : m.resin().replace('-', ' ')
@@ -74,8 +86,11 @@ public record PartFact(
                     code(m.screen()),
                     m.screen() == null
                             ? "none"
-                            : String.format(
-                                    Locale.ROOT, "%.0f UV h", m.screen().usage().uvHours()),
+                            : atLeast(m, NotKnown.About.SCREEN)
+                                    + String.format(
+                                            Locale.ROOT,
+                                            "%.0f UV h",
+                                            m.screen().usage().uvHours()),
                     m.screen() == null ? "fit one" : chance(defaults, m.screenUse(), m),
                     worst(held(m, HoldCode.SCREEN_ENDED, HoldCode.CRUNCH_NOT_INSPECTED), alarm(m, "screen")),
                     ServiceKind.SCREEN_INSPECTED,
@@ -85,7 +100,10 @@ public record PartFact(
         facts.add(new PartFact(
                 "Light",
                 code(m.light()),
-                m.light() == null ? "none" : hours(m.light().usage().hours()),
+                m.light() == null
+                        ? "none"
+                        : atLeast(m, NotKnown.About.LIGHT)
+                                + hours(m.light().usage().hours()),
                 "machine " + hours(m.total().hours()) + " in all, "
                         + String.format(Locale.ROOT, "%.1f", m.hoursPerDay()) + " h a day",
                 worst(held(m, HoldCode.STANCE_UNCHECKED), alarm(m, "light")),
@@ -105,7 +123,7 @@ public record PartFact(
         return new PartFact(
                 m.kind().lining(),
                 code(film),
-                film == null ? "none" : ofLife(m.liningUse()),
+                film == null ? "none" : atLeast(m, NotKnown.About.FILM) + ofLife(m.liningUse()),
                 line,
                 worst(
                         held(m, HoldCode.FILM_ENDED, HoldCode.WET_UNDER_VAT, HoldCode.CRUNCH_NOT_INSPECTED),
@@ -113,6 +131,10 @@ public record PartFact(
                 tank ? ServiceKind.TANK_CHANGE : ServiceKind.FILM_CHANGE,
                 d.frame().film().x(),
                 d.frame().film().middleY());
+    }
+
+    private static String atLeast(MachineNow m, NotKnown.About about) {
+        return m.knows(about) ? "" : "at least ";
     }
 
     private static String ofLife(PartUse part) {

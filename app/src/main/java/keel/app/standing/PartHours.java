@@ -23,15 +23,27 @@ public class PartHours {
         this.sums = sums;
     }
 
-    /** Of the part that was on a machine then, baseline included; empty where there was none. */
+    /** Of the part that was on a machine then, baseline included; empty where there was none, or nobody knows. */
     public Optional<Usage> of(long machine, ComponentKind kind, Instant at) {
-        return parts.onAt(machine, kind, at).stream().findFirst().map(p -> p.before()
-                .plus(sums.ofPartUntil(p.id(), at)));
+        return parts.onAt(machine, kind, at).stream()
+                .findFirst()
+                .filter(PartQueries.Before::known)
+                .map(p -> p.before().plus(sums.ofPartUntil(p.id(), at)));
     }
 
-    /** Print hours of a machine since something was last done to it; since ever where it never was. */
-    public double since(long machine, ServiceKind kind, Instant at) {
+    /**
+     * Print hours of a machine since something was last done to it; with what was known when it came, where it was not
+     * done since. Null where nobody knows.
+     */
+    public Double since(long machine, ServiceKind kind, Instant at) {
         Instant done = meters.lastDoneBefore(machine, kind, at);
-        return sums.between(machine, done == null ? Instant.EPOCH : done, at).hours();
+        if (done != null) {
+            return sums.between(machine, done, at).hours();
+        }
+        Double before = meters.before(machine).of(kind);
+        return before == null
+                ? null
+                : Double.valueOf(
+                        before + sums.between(machine, Instant.EPOCH, at).hours());
     }
 }

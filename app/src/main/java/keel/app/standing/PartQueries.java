@@ -13,6 +13,15 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
     @Query("select p from PartFitted p where p.machineId is not null and (:only is null or p.machineId = :only)")
     List<PartFitted> fitted(Long only);
 
+    /** A part on a machine of which nobody said what it had done before. */
+    record Unsaid(long machine, ComponentKind kind, String code) {}
+
+    @Query(
+            """
+            select f.machineId, f.kind, f.code from PartUnsaid u join PartFitted f on f.id = u.partId
+            where f.machineId is not null and f.endedAt is null and (:only is null or f.machineId = :only)""")
+    List<Unsaid> unsaid(Long only);
+
     @Query(
             """
             select p from PartAnywhere p where p.kind = ?1 and (?2 = true or p.endedAt is null or p.carrier is not null)
@@ -29,7 +38,7 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
     List<PartEver> ended(Instant from, Instant to);
 
     /** A part with what it had done before it came on record. */
-    record Before(long id, double hours, double uvHours, long layers, long prints) {
+    record Before(long id, double hours, double uvHours, long layers, long prints, boolean known) {
 
         Usage before() {
             return new Usage(hours, uvHours, layers, prints, 0);
@@ -38,7 +47,8 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
 
     @Query(
             """
-            select c.id, c.baselineHours, c.baselineUvHours, c.baselineLayers, c.baselinePrints
+            select c.id, c.baselineHours, c.baselineUvHours, c.baselineLayers, c.baselinePrints,
+            not exists (select u.partId from PartUnsaid u where u.partId = c.id)
             from PartOnMachine p join PartCard c on c.id = p.partId
             where p.machineId = ?1 and p.kind = ?2 and p.since <= ?3 and p.until > ?3""")
     List<Before> onAt(long machine, ComponentKind kind, Instant at);

@@ -26,6 +26,11 @@ public class PartsReading {
                 .collect(Collectors.groupingBy(p -> p.machineId, Collectors.mapping(PartFitted::view, toList())));
     }
 
+    /** Parts on machines, or on one, of which nobody said what they had done before; by the machine's number. */
+    Map<Long, List<PartQueries.Unsaid>> unsaid(Long only) {
+        return queries.unsaid(only).stream().collect(Collectors.groupingBy(PartQueries.Unsaid::machine));
+    }
+
     /** All parts of a kind, newest first; those that ended only if asked for. */
     public List<PartView> all(ComponentKind kind, boolean ended) {
         return queries.all(kind, ended).stream().map(PartAnywhere::view).toList();

@@ -114,6 +114,9 @@ public class Rebuild {
         standing.offSince = offSince(happened);
         standing.holdToLight = holdRules.holdNextPartToLight(happened);
         standing.levelledAt = latest(happened, ServiceKind.LEVELLING);
+        standing.lubricationKnown = meters.known(machine.id(), ServiceKind.LUBRICATION);
+        standing.abradingKnown = meters.known(machine.id(), ServiceKind.PLATE_WORK);
+        standing.vatKnown = meters.vatSaidEmpty(machine.id()) || vat.vatId() != null && facts.contentKnown(vat.vatId());
         standing.vatId = vat.vatId();
         standing.vatResin = vat.content().resin();
         standing.vatMl = vat.content().ml();

@@ -40,6 +40,11 @@ public class Standings {
 
     private static final Duration FORECAST_FROM = Duration.ofDays(28);
 
+    private static final Map<ComponentKind, NotKnown.About> ABOUT = Map.of(
+            ComponentKind.FILM, NotKnown.About.FILM,
+            ComponentKind.SCREEN, NotKnown.About.SCREEN,
+            ComponentKind.LIGHT, NotKnown.About.LIGHT);
+
     private final StandingRecords records;
     private final MeterRecords meters;
     private final Quirks quirks;
@@ -94,6 +99,7 @@ public class Standings {
             Map<Meter.Key, Usage> meters,
             Map<Long, Double> pace,
             Map<Long, MachineNow.OpenRun> runs,
+            Map<Long, List<PartQueries.Unsaid>> unsaid,
             StateRules rules,
             PartLives.Book lives) {
 
@@ -124,6 +130,7 @@ public class Standings {
                 metered,
                 pace(only),
                 openRuns(only, metered),
+                parts.unsaid(only),
                 new StateRules(settings.defaults()),
                 lives.book());
         return machines.stream().map(m -> now(m, read)).toList();
@@ -145,8 +152,8 @@ public class Standings {
                         run != null,
                         holds,
                         worn,
-                        meter.sinceLubricated().hours(),
-                        meter.sinceAbraded().hours(),
+                        new Circumstances.Upkept(meter.sinceLubricated().hours(), stands.lubricationKnown),
+                        new Circumstances.Upkept(meter.sinceAbraded().hours(), stands.abradingKnown),
                         meter.hoursPerDay(),
                         uvShare,
                         read.causes().getOrDefault(card.id(), List.of()),
@@ -164,7 +171,26 @@ public class Standings {
                 meter,
                 stands.holdToLight,
                 worn,
-                uvShare);
+                uvShare,
+                notKnown(card, stands, read.unsaid().getOrDefault(card.id(), List.of())));
+    }
+
+    private static List<NotKnown> notKnown(MachineCard card, MachineStanding stands, List<PartQueries.Unsaid> unsaid) {
+        List<NotKnown> notKnown = new ArrayList<>();
+        add(notKnown, !card.selfLevelling() && stands.levelledAt == null, NotKnown.About.LEVELLED);
+        add(notKnown, !stands.lubricationKnown, NotKnown.About.LUBRICATED);
+        add(notKnown, !stands.abradingKnown, NotKnown.About.ABRADED);
+        add(notKnown, !stands.vatKnown && stands.vatId != null, NotKnown.About.RESIN);
+        unsaid.stream()
+                .filter(u -> ABOUT.containsKey(u.kind()))
+                .forEach(u -> notKnown.add(new NotKnown(ABOUT.get(u.kind()), u.code())));
+        return notKnown;
+    }
+
+    private static void add(List<NotKnown> notKnown, boolean so, NotKnown.About about) {
+        if (so) {
+            notKnown.add(new NotKnown(about, null));
+        }
     }
 
     private static MachineNow.Named named(MachineCard card) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import keel.app.bench.Drying;
 import keel.app.floor.web.Headline;
+import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
 import keel.app.prints.LookIns;
 import keel.app.prints.RunEntry;
@@ -25,6 +26,9 @@ class TasksTest extends PageTest {
 
     @Autowired
     private Runs runs;
+
+    @Autowired
+    private Guidebook guidebook;
 
     @Autowired
     private LookIns lookIns;
@@ -46,6 +50,7 @@ class TasksTest extends PageTest {
                         .toList(),
                 Map.of(),
                 List.of(),
+                guidebook.minutes(),
                 Instant.now());
     }
 
@@ -80,7 +85,10 @@ class TasksTest extends PageTest {
         assertThat(tasks(due, held, begun))
                 .extracting(Task::machine, Task::what)
                 .startsWith(tuple(begun, "Inspect the vat: go on"), tuple(held, "Clean up after a failure"))
-                .endsWith(tuple(due, "Lubricate the Z axis"));
+                .containsSubsequence(
+                        tuple(due, "Lubricate the Z axis"),
+                        tuple(due, "Say what is not known"),
+                        tuple(begun, "Say what is not known"));
         assertThat(page("/fleet")).contains("Inspect the vat: go on");
     }
 

@@ -176,7 +176,20 @@ class HoldsTest extends AppTest {
         fleet.changeMachine(
                 m,
                 new MachineEntry(
-                        view.name(), view.model(), view.room(), "PAPER", true, false, null, 0, "FEP", 0.127, 0, 0, 0),
+                        view.name(),
+                        view.model(),
+                        view.room(),
+                        "PAPER",
+                        true,
+                        false,
+                        null,
+                        0,
+                        "FEP",
+                        0.127,
+                        0.0,
+                        0.0,
+                        0.0,
+                        MachineEntry.Before.NEW),
                 view.version());
         assertThat(shop.holds(m)).containsExactly("not-levelled");
     }

@@ -166,9 +166,10 @@ public class TestShop {
                 0,
                 "FEP",
                 0.127,
-                0,
-                0,
-                0));
+                0.0,
+                0.0,
+                0.0,
+                MachineEntry.Before.NEW));
     }
 
     public String modelOf(String machine) {

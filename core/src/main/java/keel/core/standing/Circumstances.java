@@ -9,8 +9,8 @@ import java.util.List;
  * @param running whether a run is open
  * @param holds the open holds
  * @param parts parts with a life that are fitted
- * @param hoursSinceLubricated print hours since the Z axis was lubricated, or since the machine came
- * @param hoursSinceAbraded print hours since the plate was abraded or replaced, or since the machine came
+ * @param lubricated since the Z axis was lubricated
+ * @param abraded since the plate was abraded or replaced
  * @param hoursPerDay forecast of use, print hours a day
  * @param uvShare UV hours in a print hour
  * @param openCauses names of presumed causes that no later good run has confirmed
@@ -22,10 +22,18 @@ public record Circumstances(
         boolean running,
         List<Hold> holds,
         List<PartUse> parts,
-        double hoursSinceLubricated,
-        double hoursSinceAbraded,
+        Upkept lubricated,
+        Upkept abraded,
         double hoursPerDay,
         double uvShare,
         List<String> openCauses,
         List<String> openQuirks,
-        StopGap stopGap) {}
+        StopGap stopGap) {
+
+    /**
+     * Since something was last done.
+     *
+     * @param hours print hours since then; where nobody knows when, those since the machine came, at least so many
+     */
+    public record Upkept(double hours, boolean known) {}
+}

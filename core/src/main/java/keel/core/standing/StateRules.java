@@ -17,6 +17,11 @@ import keel.core.life.PartLife;
 /** Derives the state of a machine; the first that applies of off, running, hold, due, watch, ready. */
 public final class StateRules {
 
+    private static final String UNKNOWN_DUE =
+            "%.0f h on record, and nobody knows when %s before that; due every %.0f h. %s.";
+    private static final String UNKNOWN_NEAR =
+            "%.0f h on record, and nobody knows when %s before that; due at %.0f h, within a week.";
+
     private final Defaults defaults;
 
     public StateRules(Defaults defaults) {
@@ -49,7 +54,7 @@ public final class StateRules {
                         "lubrication",
                         "the Z axis was lubricated",
                         "Lubricate",
-                        c.hoursSinceLubricated(),
+                        c.lubricated(),
                         defaults.value("lubrication.everyHours"),
                         c.hoursPerDay(),
                         ServiceKind.LUBRICATION)
@@ -58,7 +63,7 @@ public final class StateRules {
                         "abrading",
                         "the plate was abraded",
                         "Abrade it",
-                        c.hoursSinceAbraded(),
+                        c.abraded(),
                         defaults.value("abrading.everyHours"),
                         c.hoursPerDay(),
                         ServiceKind.PLATE_WORK)
@@ -142,17 +147,30 @@ public final class StateRules {
         return part.life().ends() == 0 ? "" : before + part.life().knownFrom();
     }
 
+    /** Where nobody knows when it was done last, it is due once so many hours are on record without it. */
     private Optional<Concern> upkeep(
-            String about, String since, String doIt, double hours, double every, double hoursPerDay, ServiceKind task) {
+            String about,
+            String since,
+            String doIt,
+            Circumstances.Upkept done,
+            double every,
+            double hoursPerDay,
+            ServiceKind task) {
+        double hours = done.hours();
         if (hours >= every) {
             return Optional.of(new Concern(
-                    DUE, about, "%.0f h since %s; due every %.0f h. %s.".formatted(hours, since, every, doIt), task));
+                    DUE,
+                    about,
+                    (done.known() ? "%.0f h since %s; due every %.0f h. %s." : UNKNOWN_DUE)
+                            .formatted(hours, since, every, doIt),
+                    task));
         }
         if (hours + defaults.value("watch.days") * hoursPerDay >= every) {
             return Optional.of(new Concern(
                     WATCH,
                     about,
-                    "%.0f h since %s; due at %.0f h, within a week.".formatted(hours, since, every),
+                    (done.known() ? "%.0f h since %s; due at %.0f h, within a week." : UNKNOWN_NEAR)
+                            .formatted(hours, since, every),
                     task));
         }
         return Optional.empty();

@@ -147,7 +147,13 @@ class ProceduresTest {
         assertThat(cleanUp.after("plate", LASER, Map.of())).map(Step::code).contains("drain");
         assertThat(cleanUp.before("drain", LASER, Map.of())).map(Step::code).contains("plate");
         assertThat(cleanUp.before("plate", LASER, Map.of())).isEmpty();
-        assertThat(cleanUp.after("refit", LASER, Map.of())).isEmpty();
+        assertThat(cleanUp.after("refit", LASER, Map.of("emptied", "true")))
+                .map(Step::code)
+                .contains("resin");
+        assertThat(cleanUp.after("refit", LASER, Map.of("emptied", "false")))
+                .map(Step::code)
+                .contains("lost");
+        assertThat(cleanUp.after("lost", LASER, Map.of())).isEmpty();
     }
 
     /** Where blades, resin, UV or moving parts come in, the step says the usual caution. */

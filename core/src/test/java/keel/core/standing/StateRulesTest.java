@@ -90,7 +90,17 @@ class StateRulesTest {
     @Test
     void aPresumedCauseIsWatchedUntilAGoodRunConfirmsIt() {
         Standing standing = rules.of(new Circumstances(
-                false, false, List.of(), List.of(), 0, 0, 0, 0.3, List.of("Vat bolts not tight"), List.of(), null));
+                false,
+                false,
+                List.of(),
+                List.of(),
+                upkept(0),
+                upkept(0),
+                0,
+                0.3,
+                List.of("Vat bolts not tight"),
+                List.of(),
+                null));
         assertThat(standing.state()).isEqualTo(MachineState.WATCH);
         assertThat(standing.sentence()).contains("vat bolts not tight");
     }
@@ -102,8 +112,8 @@ class StateRulesTest {
                 false,
                 List.of(),
                 List.of(),
-                0,
-                0,
+                upkept(0),
+                upkept(0),
                 0,
                 0.3,
                 List.of(),
@@ -129,7 +139,17 @@ class StateRulesTest {
         assertThat(own.figures()).hasSameSizeAs(Defaults.shipped().figures());
         assertThat(new StateRules(own)
                         .of(new Circumstances(
-                                false, false, List.of(), List.of(), 120, 0, 0, 0.3, List.of(), List.of(), null))
+                                false,
+                                false,
+                                List.of(),
+                                List.of(),
+                                upkept(120),
+                                upkept(0),
+                                0,
+                                0.3,
+                                List.of(),
+                                List.of(),
+                                null))
                         .state())
                 .isEqualTo(MachineState.DUE);
         assertThatIllegalArgumentException().isThrownBy(() -> own.value("no.such.figure"));
@@ -163,14 +183,28 @@ class StateRulesTest {
         assertThat(ServiceKind.SCREEN_CHANGE.caution().words()).contains("unplug");
     }
 
+    /** Where nobody knows when it was greased, hours on record are the least there can be, and the sentence says so. */
+    @Test
+    void whatNobodyKnowsIsDueByWhatIsOnRecordAtTheLatest() {
+        Circumstances.Upkept unknown = new Circumstances.Upkept(210, false);
+        Standing standing = rules.of(new Circumstances(
+                false, false, List.of(), List.of(), unknown, upkept(0), 0, 0.3, List.of(), List.of(), null));
+        assertThat(standing.state()).isEqualTo(MachineState.DUE);
+        assertThat(standing.sentence()).contains("nobody knows when the Z axis was lubricated before that");
+    }
+
+    private static Circumstances.Upkept upkept(double hours) {
+        return new Circumstances.Upkept(hours, true);
+    }
+
     private Standing of(List<PartUse> parts, double sinceLubricated, double sinceAbraded, double hoursPerDay) {
         return rules.of(new Circumstances(
                 false,
                 false,
                 List.of(),
                 parts,
-                sinceLubricated,
-                sinceAbraded,
+                upkept(sinceLubricated),
+                upkept(sinceAbraded),
                 hoursPerDay,
                 0.3,
                 List.of(),
@@ -181,7 +215,7 @@ class StateRulesTest {
     private MachineState state(
             boolean off, boolean running, List<Hold> holds, List<PartUse> parts, double hoursPerDay) {
         return rules.of(new Circumstances(
-                        off, running, holds, parts, 0, 0, hoursPerDay, 0.3, List.of(), List.of(), null))
+                        off, running, holds, parts, upkept(0), upkept(0), hoursPerDay, 0.3, List.of(), List.of(), null))
                 .state();
     }
 

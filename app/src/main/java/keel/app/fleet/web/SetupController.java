@@ -49,15 +49,25 @@ class SetupController {
             String filmHours,
             String screenUvHours,
             String lightHours,
+            String condition,
+            String lubricatedH,
+            String abradedH,
+            Boolean vatEmpty,
             Integer version) {
+
+        static final String NEW = "NEW";
 
         MachineForm {
             levelsAfterEachPrint = Boolean.TRUE.equals(levelsAfterEachPrint); // a box that is not ticked is not sent
             sievesAfterEachPrint = Boolean.TRUE.equals(sievesAfterEachPrint);
         }
 
-        static final MachineForm EMPTY =
-                new MachineForm("", "", "", "PAPER", false, false, "", "0", "FEP", "0.127", "0", "0", "0", null);
+        static final MachineForm EMPTY = new MachineForm(
+                "", "", "", "PAPER", false, false, "", "", "FEP", "0.127", "", "", "", "", "", "", false, null);
+
+        boolean isNew() {
+            return NEW.equals(condition);
+        }
     }
 
     @GetMapping("/setup")
@@ -155,12 +165,16 @@ class SetupController {
                         m.levelsAfterEachPrint(),
                         m.sievesAfterEachPrint(),
                         times.field(m.since()),
-                        "0",
+                        "",
                         "FEP",
                         "0.127",
-                        "0",
-                        "0",
-                        "0",
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        false,
                         m.version()),
                 m,
                 model);
@@ -215,9 +229,13 @@ class SetupController {
         Instant since = times.read(form.since(), "since", findings);
         double baseline = Typed.number(form.baselineHours(), 0, "baselineHours", findings);
         double thickness = Typed.number(form.filmThicknessMm(), 0.127, "filmThicknessMm", findings);
-        double film = Typed.number(form.filmHours(), 0, "filmHours", findings);
-        double screen = Typed.number(form.screenUvHours(), 0, "screenUvHours", findings);
-        double light = Typed.number(form.lightHours(), 0, "lightHours", findings);
+        Double film = before(form, form.filmHours(), "filmHours", findings);
+        Double screen = before(form, form.screenUvHours(), "screenUvHours", findings);
+        Double light = before(form, form.lightHours(), "lightHours", findings);
+        MachineEntry.Before before = new MachineEntry.Before(
+                before(form, form.lubricatedH(), "lubricatedH", findings),
+                before(form, form.abradedH(), "abradedH", findings),
+                form.isNew() || Boolean.TRUE.equals(form.vatEmpty()));
         Refused.unless(findings);
         return new MachineEntry(
                 form.name(),
@@ -232,6 +250,12 @@ class SetupController {
                 thickness,
                 film,
                 screen,
-                light);
+                light,
+                before);
+    }
+
+    /** Of a new machine nothing was used; of another, what is left empty is not known. */
+    private static Double before(MachineForm form, String typed, String field, Findings findings) {
+        return form.isNew() ? Double.valueOf(0) : Typed.number(typed, field, findings);
     }
 }

@@ -130,6 +130,7 @@ class FloorController {
                         drying.now(),
                         verdicts.all(machines),
                         besides.all(machines),
+                        guidebook.minutes(),
                         now));
         return "floor/fleet";
     }
@@ -174,6 +175,7 @@ class FloorController {
                                 .toList(),
                         screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()),
                         besides.of(List.of(machine)),
+                        guidebook.minutes(),
                         now));
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));

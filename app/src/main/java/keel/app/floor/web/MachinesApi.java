@@ -3,6 +3,7 @@ package keel.app.floor.web;
 import java.time.Instant;
 import java.util.List;
 import keel.app.standing.MachineNow;
+import keel.app.standing.NotKnown;
 import keel.app.standing.PartView;
 import keel.app.standing.Standings;
 import keel.core.standing.Concern;
@@ -67,15 +68,16 @@ class MachinesApi {
             String resin,
             double resinMl,
             Usage total,
-            double hoursSinceLubrication,
-            double hoursSinceAbrading,
-            long printsSinceLevelling,
+            Double hoursSinceLubrication,
+            Double hoursSinceAbrading,
+            Long printsSinceLevelling,
             Instant levelledAt,
             double hoursPerDay,
             boolean holdNextPartToLight,
             MachineNow.OpenRun run,
             List<Concern> concerns,
-            Instant since) {}
+            Instant since,
+            List<String> notKnown) {}
 
     @GetMapping
     List<Brief> all() {
@@ -114,15 +116,22 @@ class MachinesApi {
                 m.resin(),
                 m.resinMl(),
                 m.total(),
-                m.sinceLubricated().hours(),
-                m.sinceAbraded().hours(),
-                m.sinceLevelled().prints(),
+                m.knows(NotKnown.About.LUBRICATED)
+                        ? Double.valueOf(m.sinceLubricated().hours())
+                        : null,
+                m.knows(NotKnown.About.ABRADED)
+                        ? Double.valueOf(m.sinceAbraded().hours())
+                        : null,
+                m.knows(NotKnown.About.LEVELLED)
+                        ? Long.valueOf(m.sinceLevelled().prints())
+                        : null,
                 m.levelledAt(),
                 m.hoursPerDay(),
                 m.holdNextPartToLight(),
                 m.run(),
                 m.standing().concerns(),
-                m.since());
+                m.since(),
+                m.notKnown().stream().map(n -> n.about().words()).toList());
     }
 
     private static List<Hold> holds(MachineNow m) {

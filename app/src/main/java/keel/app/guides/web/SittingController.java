@@ -17,6 +17,7 @@ import keel.app.guides.Guides;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.core.film.ChangeAsked;
+import keel.core.guide.LearnedMinutes;
 import keel.core.guide.Procedure;
 import keel.core.guide.SittingTime;
 import keel.core.standing.Defaults;
@@ -64,8 +65,8 @@ class SittingController {
         Procedure p = guidebook.called(procedure);
         List<Choice> choices = choices(vats);
         SittingTime time = SittingTime.of(
-                guidebook.usually(p.code()).map(d -> (double) d.toMinutes()).orElse((double) p.minutes()),
-                guidebook.minutesAVat(p.code()).orElse(null));
+                guidebook.usually(p.code()).map(LearnedMinutes::minutes).orElse((double) p.minutes()),
+                guidebook.minutesAVat(p.code()).map(LearnedMinutes::minutes).orElse(null));
         int chosen = (int) choices.stream().filter(Choice::chosen).count();
         model.addAttribute("p", p);
         model.addAttribute("choices", choices);
