@@ -30,7 +30,7 @@ class GuideSession {
     Instant touchedAt;
     Long touchedBy;
     Instant finishedAt;
-    Double workedS;
+    Double workedSeconds;
     Instant givenUpAt;
 
     @Version

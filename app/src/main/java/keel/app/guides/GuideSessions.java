@@ -39,24 +39,24 @@ interface GuideSessions extends JpaRepository<GuideSession, Long> {
 
     @Query(
             """
-            select s.procedureCode, s.workedS from GuideSession s where s.finishedAt is not null
-            and s.workedS is not null and (s.machineId is not null or s.airPartId is not null)
+            select s.procedureCode, s.workedSeconds from GuideSession s where s.finishedAt is not null
+            and s.workedSeconds is not null and (s.machineId is not null or s.airPartId is not null)
             order by s.finishedAt desc""")
     List<Worked> worked(Limit most);
 
     @Query(
             """
-            select s.workedS, 1L from GuideSession s where s.procedureCode = ?1
-            and s.finishedAt is not null and s.workedS is not null
+            select s.workedSeconds, 1L from GuideSession s where s.procedureCode = ?1
+            and s.finishedAt is not null and s.workedSeconds is not null
             and (s.machineId is not null or s.airPartId is not null)
             order by s.finishedAt desc""")
     List<Took> took(String procedure, Limit most);
 
     @Query(
             """
-            select s.workedS, count(g.vatId) from GuideSession s join GuideVat g on g.sessionId = s.id
-            where s.procedureCode = ?1 and s.finishedAt is not null and s.workedS is not null
-            group by s.id, s.workedS, s.finishedAt
+            select s.workedSeconds, count(g.vatId) from GuideSession s join GuideVat g on g.sessionId = s.id
+            where s.procedureCode = ?1 and s.finishedAt is not null and s.workedSeconds is not null
+            group by s.id, s.workedSeconds, s.finishedAt
             having count(g.vatId) > 1 order by s.finishedAt desc""")
     List<Took> sittings(String procedure, Limit most);
 }

@@ -396,7 +396,8 @@ public class Guides {
                     .step(session.step)
                     .map(Step::seconds)
                     .orElse(null);
-            session.workedS = (session.workedS == null ? 0 : session.workedS) + LearnedMinutes.work(between, timer);
+            session.workedSeconds =
+                    (session.workedSeconds == null ? 0 : session.workedSeconds) + LearnedMinutes.work(between, timer);
         }
         session.touchedAt = clock.instant();
         session.touchedBy = actor.personId();
