@@ -3,28 +3,26 @@ package keel.app.floor;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import keel.app.fleet.ComponentKind;
 import keel.app.floor.AuditFacts.Part;
 import keel.app.floor.AuditFacts.Run;
 import keel.app.shell.ShopAudit;
 import keel.app.standing.EveryPart;
-import keel.app.standing.MachineNow;
 import keel.app.standing.PartLives;
-import keel.app.standing.Standings;
+import keel.app.standing.PartView;
+import keel.app.standing.PartsReading;
 import keel.app.stores.Costs;
-import keel.app.stores.FilmPacks;
 import keel.app.stores.Spares;
-import keel.app.stores.Stock;
 import keel.core.cost.PrintCost;
 import keel.core.rate.ExactPoisson;
+import keel.core.wear.Usage;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,40 +34,44 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Audit implements ShopAudit {
 
-    private static final double CLOSE = 1e-6;
     private static final double UNLIKELY = 0.01;
     private static final Duration A_YEAR = Duration.ofDays(365);
     private static final List<Integer> SPANS = List.of(30, 90, 365);
 
     private final AuditFacts facts;
     private final EveryPart everyPart;
+    private final PartsReading reading;
     private final PartLives lives;
-    private final Standings standings;
     private final Spares spares;
     private final Costs costs;
-    private final Stock stock;
-    private final FilmPacks packs;
+    private final AuditMachines machines;
+    private final AuditStores stores;
+    private final AuditAdvice advice;
     private final Clock clock;
-    private volatile Report last;
+    private final AuditFile file;
 
     Audit(
             AuditFacts facts,
             EveryPart everyPart,
+            PartsReading reading,
             PartLives lives,
-            Standings standings,
             Spares spares,
             Costs costs,
-            Stock stock,
-            FilmPacks packs,
+            AuditMachines machines,
+            AuditStores stores,
+            AuditAdvice advice,
+            AuditFile file,
             Clock clock) {
+        this.file = file;
         this.facts = facts;
         this.everyPart = everyPart;
+        this.reading = reading;
         this.lives = lives;
-        this.standings = standings;
         this.spares = spares;
         this.costs = costs;
-        this.stock = stock;
-        this.packs = packs;
+        this.machines = machines;
+        this.stores = stores;
+        this.advice = advice;
         this.clock = clock;
     }
 
@@ -79,6 +81,8 @@ public class Audit implements ShopAudit {
         COUNTS("Counts of parts"),
         FORECAST("Forecasts against what happened"),
         MACHINES("Meters of machines"),
+        STANDING("How machines stand"),
+        ADVICE("Sentences of advice"),
         RUNS("Prints and how they came out"),
         COSTS("Costs"),
         STOCK("Stores");
@@ -107,59 +111,46 @@ public class Audit implements ShopAudit {
         }
     }
 
-    /** @param looked how many figures were held against one another */
-    public record Report(Instant at, int looked, List<Found> found) {
+    /**
+     * What came into the shop against what was used and what is there.
+     *
+     * @param missing what is not accounted for: lost, or not booked; below 0 more is there than came
+     * @param words what explains it
+     */
+    public record Ledger(
+            String what, String unit, double came, double used, double there, double missing, String words) {}
+
+    /**
+     * @param looked how many figures were held against one another
+     * @param ledger what came in against what was used, where it is counted
+     */
+    public record Report(Instant at, int looked, List<Found> found, List<Ledger> ledger) {
 
         public Map<About, List<Found>> byKind() {
             return found.stream().collect(Collectors.groupingBy(Found::about, TreeMap::new, Collectors.toList()));
         }
     }
 
-    /** Figures held against one another so far, and what differed. */
-    private static final class Sheet {
-
-        private int looked;
-        private final List<Found> found = new ArrayList<>();
-
-        void number(About about, String what, double shown, double reckoned, String page) {
-            looked++;
-            if (!(Math.abs(shown - reckoned) <= CLOSE * Math.max(1, Math.abs(reckoned)))) {
-                found.add(new Found(about, what, plain(shown), plain(reckoned), page));
-            }
-        }
-
-        void text(About about, String what, String shown, String reckoned, String page) {
-            looked++;
-            if (!Objects.equals(shown, reckoned)) {
-                found.add(new Found(about, what, String.valueOf(shown), String.valueOf(reckoned), page));
-            }
-        }
-
-        private static String plain(double value) {
-            return value == Math.rint(value)
-                    ? String.format(Locale.ROOT, "%.0f", value)
-                    : String.format(Locale.ROOT, "%.4f", value);
-        }
-    }
-
-    /** The last one that was made since the start; null where none was. */
+    /** The last one that was made; null where none was. */
     public Report last() {
-        return last;
+        return file.last().orElse(null);
     }
 
     /** Looks at everything now. */
     public Report look() {
-        Sheet sheet = new Sheet();
+        AuditSheet sheet = new AuditSheet();
         AuditSums sums = new AuditSums(facts);
         parts(sums, sheet);
         counts(sums, sheet);
         forecasts(sheet);
-        machines(sums, sheet);
+        machines.look(sums, sheet);
         runs(sums, sheet);
         costs(sheet);
-        stores(sheet);
-        last = new Report(clock.instant(), sheet.looked, List.copyOf(sheet.found));
-        return last;
+        stores.look(sheet);
+        advice.look(sheet);
+        Report report = new Report(clock.instant(), sheet.looked(), sheet.found(), stores.ledger(sums));
+        file.keep(report);
+        return report;
     }
 
     @Override
@@ -173,11 +164,14 @@ public class Audit implements ShopAudit {
                 report.found().isEmpty(), Stream.concat(lines, Stream.of(end)).collect(Collectors.joining("\n")));
     }
 
-    private void parts(AuditSums sums, Sheet sheet) {
+    private void parts(AuditSums sums, AuditSheet sheet) {
         Map<Long, String> models =
                 facts.models().stream().collect(Collectors.toMap(AuditFacts.Model::id, AuditFacts.Model::code));
         Map<String, EveryPart.Part> shown =
                 everyPart.all(null).stream().collect(Collectors.toMap(EveryPart.Part::code, Function.identity()));
+        Map<String, Usage> usage = Stream.of(ComponentKind.values())
+                .flatMap(k -> reading.all(k, true).stream())
+                .collect(Collectors.toMap(PartView::code, PartView::usage));
         for (Part part : sums.parts()) {
             if (part.kind().equals("VAT")) {
                 continue;
@@ -187,11 +181,20 @@ public class Audit implements ShopAudit {
             if (seen == null) {
                 continue;
             }
+            sheet.text(
+                    About.COUNTS,
+                    part.code() + ", on a machine although it ended",
+                    part.endedAt() != null && sums.fitted(part),
+                    false,
+                    "/bench");
             AuditSums.Through through = sums.through(part);
             Long model = sums.model(part);
             sheet.number(About.PARTS, part.code() + ", hours", seen.hours(), through.hours(), "/bench/lives");
             sheet.number(About.PARTS, part.code() + ", UV hours", seen.uvHours(), through.uvHours(), "/bench/lives");
             sheet.number(About.PARTS, part.code() + ", layers", seen.layers(), through.layers(), "/bench/lives");
+            Usage use = usage.get(part.code());
+            sheet.number(About.PARTS, part.code() + ", prints", use.prints(), through.prints(), "/bench");
+            sheet.number(About.PARTS, part.code() + ", resin, ml", use.resinMl(), through.ml(), "/bench");
             sheet.text(
                     About.PARTS,
                     part.code() + ", the model that it fits",
@@ -208,7 +211,7 @@ public class Audit implements ShopAudit {
     }
 
     /** The list of parts, the lives, the page of lives and the spares count the same parts. */
-    private void counts(AuditSums sums, Sheet sheet) {
+    private void counts(AuditSums sums, AuditSheet sheet) {
         Map<Long, AuditFacts.Model> models =
                 facts.models().stream().collect(Collectors.toMap(AuditFacts.Model::id, Function.identity()));
         Map<String, List<Part>> byKind = sums.parts().stream()
@@ -237,7 +240,7 @@ public class Audit implements ShopAudit {
         lives.groups().forEach(g -> group(g, sheet));
     }
 
-    private void group(PartLives.Group g, Sheet sheet) {
+    private void group(PartLives.Group g, AuditSheet sheet) {
         EveryPart.Lives counted = everyPart(g);
         String of = g.kind() + " " + g.model();
         sheet.number(About.COUNTS, of + ", parts of the page", g.parts(), counted.parts(), "/bench/lives");
@@ -253,7 +256,7 @@ public class Audit implements ShopAudit {
     }
 
     /** What is forecast for a year against what happened in the last, by an exact test; a young shop tells less. */
-    private void forecasts(Sheet sheet) {
+    private void forecasts(AuditSheet sheet) {
         Instant first = facts.firstRun();
         if (first == null) {
             return;
@@ -261,44 +264,18 @@ public class Audit implements ShopAudit {
         double share = Math.min(1, Duration.between(first, clock.instant()).toHours() / (365 * 24.0));
         spares.lines(Spares.LEAD_DAYS, Spares.SERVICE_PERCENT / 100).forEach(l -> {
             double expected = share * l.perYear();
-            sheet.looked++;
-            if (ExactPoisson.p(l.endsLastYear(), expected) < UNLIKELY) {
-                sheet.found.add(new Found(
-                        About.FORECAST,
-                        l.kind().several() + " for " + String.join(", ", l.models()) + ", ends a year",
-                        String.format(Locale.ROOT, "%.1f forecast", l.perYear()),
-                        l.endsLastYear() + " last year",
-                        "/bench/spares"));
-            }
+            sheet.unless(
+                    ExactPoisson.p(l.endsLastYear(), expected) < UNLIKELY,
+                    new Found(
+                            About.FORECAST,
+                            l.kind().several() + " for " + String.join(", ", l.models()) + ", ends a year",
+                            String.format(Locale.ROOT, "%.1f forecast", l.perYear()),
+                            l.endsLastYear() + " last year",
+                            "/bench/spares"));
         });
     }
 
-    private void machines(AuditSums sums, Sheet sheet) {
-        Map<Long, MachineNow> shown =
-                standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
-        facts.machines().stream()
-                .filter(m -> shown.containsKey(m.id()))
-                .forEach(m -> machine(m, shown.get(m.id()).meters(), sums.runs(m.id()), sheet));
-    }
-
-    private static void machine(AuditFacts.Machine m, MachineNow.Meters shown, List<Run> runs, Sheet sheet) {
-        AuditSums.Through all = AuditSums.Through.NOTHING;
-        double ml = 0;
-        for (Run run : runs) {
-            all = all.plus(run);
-            ml += run.usedMl();
-        }
-        String page = "/machines/" + m.code();
-        double hours = all.hours() + m.baselineHours();
-        sheet.number(About.MACHINES, m.name() + ", hours", shown.total().hours(), hours, page);
-        sheet.number(
-                About.MACHINES, m.name() + ", UV hours", shown.sinceRecords().uvHours(), all.uvHours(), page);
-        sheet.number(About.MACHINES, m.name() + ", prints", shown.sinceRecords().prints(), runs.size(), page);
-        sheet.number(
-                About.MACHINES, m.name() + ", resin, ml", shown.sinceRecords().resinMl(), ml, page);
-    }
-
-    private void runs(AuditSums sums, Sheet sheet) {
+    private void runs(AuditSums sums, AuditSheet sheet) {
         Instant now = clock.instant();
         for (int days : SPANS) {
             Instant from = now.minus(Duration.ofDays(days));
@@ -330,7 +307,7 @@ public class Audit implements ShopAudit {
     }
 
     /** Machines, months and lines each add up to the same total. */
-    private void costs(Sheet sheet) {
+    private void costs(AuditSheet sheet) {
         Costs.Overview o = costs.overview(365);
         double total = o.all().cost().perAttempt();
         sheet.number(About.COSTS, "Lines of a year", sum(o.all().cost().lines()), total, "/costs?days=365");
@@ -339,7 +316,7 @@ public class Audit implements ShopAudit {
         sheet.number(
                 About.COSTS,
                 "Jobs of a year, and what ended early",
-                perAttempt(o.jobs()) + o.all().unpaid(),
+                perAttempt(o.jobs()) + o.all().unpaid() + o.all().resinLost(),
                 total,
                 "/costs?days=365");
     }
@@ -350,28 +327,5 @@ public class Audit implements ShopAudit {
 
     private static double perAttempt(List<Costs.Group> groups) {
         return groups.stream().mapToDouble(g -> g.cost().perAttempt()).sum();
-    }
-
-    /** Stock against its movements; sheets bought against sheets fitted, spoiled and left. */
-    private void stores(Sheet sheet) {
-        Map<String, Stock.ItemView> shown =
-                stock.all(false).stream().collect(Collectors.toMap(Stock.ItemView::item, Function.identity()));
-        facts.items()
-                .forEach(i -> sheet.number(
-                        About.STOCK,
-                        i.name() + ", on hand",
-                        shown.containsKey(i.code()) ? shown.get(i.code()).quantity() : Double.NaN,
-                        i.moved(),
-                        "/stores/" + i.code()));
-        Map<String, Integer> left = packs.inUse().stream()
-                .collect(Collectors.toMap(FilmPacks.Pack::code, FilmPacks.Pack::left, (a, b) -> a));
-        facts.packs().stream()
-                .filter(p -> left.containsKey(p.code()))
-                .forEach(p -> sheet.number(
-                        About.STOCK,
-                        "Pack " + p.code() + ", sheets left",
-                        left.get(p.code()),
-                        Math.max(0, p.sheets() - p.spoiled() - p.fitted()),
-                        "/bench/packs"));
     }
 }

@@ -1,6 +1,8 @@
 package keel.app.floor;
 
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,12 +16,13 @@ import keel.app.floor.AuditFacts.Run;
 final class AuditSums {
 
     /** What a part or machine has been through. */
-    record Through(double hours, double uvHours, long layers) {
+    record Through(double hours, double uvHours, long layers, long prints, double ml) {
 
-        static final Through NOTHING = new Through(0, 0, 0);
+        static final Through NOTHING = new Through(0, 0, 0, 0, 0);
 
         Through plus(Run r) {
-            return new Through(hours + r.hours(), uvHours + r.uvHours(), layers + r.peels());
+            return new Through(
+                    hours + r.hours(), uvHours + r.uvHours(), layers + r.peels(), prints + 1, ml + r.usedMl());
         }
     }
 
@@ -53,9 +56,26 @@ final class AuditSums {
         return runsOf.getOrDefault(machine, List.of());
     }
 
+    /** When a machine's last run ended, whatever became of it; null where it never ran. */
+    Instant endedAll(long machine) {
+        return runs(machine).stream()
+                .map(Run::endedAt)
+                .max(Comparator.naturalOrder())
+                .orElse(null);
+    }
+
+    /** Runs that began while a vat was on their machine. */
+    List<Run> runsThrough(long vat) {
+        return fitsOf.getOrDefault(vat, List.of()).stream()
+                .filter(f -> f.machineId() != null)
+                .flatMap(f -> runs(f.machineId()).stream().filter(r -> f.holds(r.startedAt())))
+                .toList();
+    }
+
     /** Since it was new: every run that began while it was on a machine, by way of its vat too, and its baseline. */
     Through through(Part part) {
-        Through sum = new Through(part.baselineHours(), part.baselineUvHours(), part.baselineLayers());
+        Through sum = new Through(
+                part.baselineHours(), part.baselineUvHours(), part.baselineLayers(), part.baselinePrints(), 0);
         for (Fit fit : fitsOf.getOrDefault(part.id(), List.of())) {
             if (fit.machineId() != null) {
                 for (Run run : runs(fit.machineId())) {
@@ -70,6 +90,10 @@ final class AuditSums {
             }
         }
         return sum;
+    }
+
+    boolean fitted(Part part) {
+        return fitsOf.getOrDefault(part.id(), List.of()).stream().anyMatch(f -> f.removedAt() == null);
     }
 
     /** Number of the machine model that a part fits or fitted; null where nothing tells. */

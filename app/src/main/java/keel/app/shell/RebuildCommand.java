@@ -6,7 +6,7 @@ import org.springframework.stereotype.Component;
 
 /** Reckons again all that rooms keep of what follows from the record, and says what was wrong. */
 @Component
-class RebuildCommand {
+public class RebuildCommand {
 
     private static final int SHOWN = 20;
 
@@ -17,7 +17,7 @@ class RebuildCommand {
     }
 
     /** One line for each room's figures, and the first of what was wrong below it. */
-    String run() {
+    public String run() {
         return String.join("\n", kept.stream().flatMap(RebuildCommand::lines).toList());
     }
 

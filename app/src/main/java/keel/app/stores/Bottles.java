@@ -36,6 +36,7 @@ public class Bottles {
     private final Waste waste;
     private final Logbook logbook;
     private final BottleRecords records;
+    private final BottleLooks looks;
     private final ResinRecords resins;
     private final StockItems items;
     private final Clock clock;
@@ -45,6 +46,7 @@ public class Bottles {
             Waste waste,
             Logbook logbook,
             BottleRecords records,
+            BottleLooks looks,
             ResinRecords resins,
             StockItems items,
             Clock clock) {
@@ -52,6 +54,7 @@ public class Bottles {
         this.waste = waste;
         this.logbook = logbook;
         this.records = records;
+        this.looks = looks;
         this.resins = resins;
         this.items = items;
         this.clock = clock;
@@ -257,11 +260,22 @@ public class Bottles {
         Refused.unless(findings);
         String headline = "Bottle " + bottle.code + ": " + Math.round(leftMl) + " ml left, " + Math.round(bottle.leftMl)
                 + " were reckoned.";
+        looked(bottle, leftMl);
         bottle.leftMl = leftMl;
         if (leftMl < bottle.fullMl) {
             opened(bottle);
         }
         note(bottle, headline, actor);
+    }
+
+    private void looked(BottleRecord bottle, double leftMl) {
+        BottleLook look = new BottleLook();
+        look.bottleId = bottle.id;
+        look.at = clock.instant();
+        look.leftMl = leftMl;
+        look.reckonedMl = bottle.leftMl;
+        look.afterPour = looks.lastPour(bottle.id);
+        looks.save(look);
     }
 
     /** Empty, or given away; what was left is gone. Back again with {@code empty} false. */
@@ -321,9 +335,9 @@ public class Bottles {
         }
     }
 
-    /** A pour was taken back: so is what it did to its bottle. */
+    /** A pour was taken back: so is what it did to its bottle, unless somebody looked at that since. */
     void giveBack(Pour pour) {
-        if (pour.bottleId != null && pour.kind != PourKind.SIEVE) {
+        if (pour.bottleId != null && pour.kind != PourKind.SIEVE && pour.id > looks.looked(pour.bottleId)) {
             BottleRecord bottle = records.lock(pour.bottleId);
             bottle.leftMl = Math.max(0, bottle.leftMl + (pour.kind == PourKind.RETURN ? -pour.ml : pour.ml));
         }
