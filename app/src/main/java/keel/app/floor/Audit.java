@@ -34,6 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Audit implements ShopAudit {
 
+    private static final String LIVES = "/bench/lives";
     private static final double UNLIKELY = 0.01;
     private static final Duration A_YEAR = Duration.ofDays(365);
     private static final List<Integer> SPANS = List.of(30, 90, 365);
@@ -177,37 +178,38 @@ public class Audit implements ShopAudit {
                 continue;
             }
             EveryPart.Part seen = shown.get(part.code());
-            sheet.text(About.COUNTS, part.code() + " is listed", seen == null ? "no" : "yes", "yes", "/bench/lives");
-            if (seen == null) {
-                continue;
+            sheet.text(About.COUNTS, part.code() + " is listed", seen == null ? "no" : "yes", "yes", LIVES);
+            if (seen != null) {
+                through(part, sums.through(part), seen, usage.get(part.code()), sheet);
+                Long model = sums.model(part);
+                ended(part, seen, model == null ? null : models.get(model), sums.fitted(part), sheet);
             }
-            sheet.text(
-                    About.COUNTS,
-                    part.code() + ", on a machine although it ended",
-                    part.endedAt() != null && sums.fitted(part),
-                    false,
-                    "/bench");
-            AuditSums.Through through = sums.through(part);
-            Long model = sums.model(part);
-            sheet.number(About.PARTS, part.code() + ", hours", seen.hours(), through.hours(), "/bench/lives");
-            sheet.number(About.PARTS, part.code() + ", UV hours", seen.uvHours(), through.uvHours(), "/bench/lives");
-            sheet.number(About.PARTS, part.code() + ", layers", seen.layers(), through.layers(), "/bench/lives");
-            Usage use = usage.get(part.code());
-            sheet.number(About.PARTS, part.code() + ", prints", use.prints(), through.prints(), "/bench");
-            sheet.number(About.PARTS, part.code() + ", resin, ml", use.resinMl(), through.ml(), "/bench");
-            sheet.text(
-                    About.PARTS,
-                    part.code() + ", the model that it fits",
-                    seen.model(),
-                    model == null ? null : models.get(model),
-                    "/bench/lives");
-            sheet.text(
-                    About.PARTS,
-                    part.code() + ", why it ended",
-                    seen.endedAt() == null ? null : seen.endReason(),
-                    part.endedAt() == null ? null : part.endReason(),
-                    "/bench/lives");
         }
+    }
+
+    private static void through(
+            Part part, AuditSums.Through through, EveryPart.Part seen, Usage use, AuditSheet sheet) {
+        sheet.number(About.PARTS, part.code() + ", hours", seen.hours(), through.hours(), LIVES);
+        sheet.number(About.PARTS, part.code() + ", UV hours", seen.uvHours(), through.uvHours(), LIVES);
+        sheet.number(About.PARTS, part.code() + ", layers", seen.layers(), through.layers(), LIVES);
+        sheet.number(About.PARTS, part.code() + ", prints", use.prints(), through.prints(), "/bench");
+        sheet.number(About.PARTS, part.code() + ", resin, ml", use.resinMl(), through.ml(), "/bench");
+    }
+
+    private static void ended(Part part, EveryPart.Part seen, String model, boolean fitted, AuditSheet sheet) {
+        sheet.text(
+                About.COUNTS,
+                part.code() + ", on a machine although it ended",
+                part.endedAt() != null && fitted,
+                false,
+                "/bench");
+        sheet.text(About.PARTS, part.code() + ", the model that it fits", seen.model(), model, LIVES);
+        sheet.text(
+                About.PARTS,
+                part.code() + ", why it ended",
+                seen.endedAt() == null ? null : seen.endReason(),
+                part.endedAt() == null ? null : part.endReason(),
+                LIVES);
     }
 
     /** The list of parts, the lives, the page of lives and the spares count the same parts. */
@@ -232,10 +234,9 @@ public class Audit implements ShopAudit {
             long lately = parts.stream()
                     .filter(p -> p.endedAt() != null && p.endedAt().isAfter(yearAgo))
                     .count();
-            sheet.number(About.COUNTS, key + ", parts", l == null ? 0 : l.parts(), parts.size(), "/bench/lives");
-            sheet.number(About.COUNTS, key + ", ends", l == null ? 0 : l.ends(), ends, "/bench/lives");
-            sheet.number(
-                    About.COUNTS, key + ", ends last year", l == null ? 0 : l.endsLastYear(), lately, "/bench/lives");
+            sheet.number(About.COUNTS, key + ", parts", l == null ? 0 : l.parts(), parts.size(), LIVES);
+            sheet.number(About.COUNTS, key + ", ends", l == null ? 0 : l.ends(), ends, LIVES);
+            sheet.number(About.COUNTS, key + ", ends last year", l == null ? 0 : l.endsLastYear(), lately, LIVES);
         });
         lives.groups().forEach(g -> group(g, sheet));
     }
@@ -243,8 +244,8 @@ public class Audit implements ShopAudit {
     private void group(PartLives.Group g, AuditSheet sheet) {
         EveryPart.Lives counted = everyPart(g);
         String of = g.kind() + " " + g.model();
-        sheet.number(About.COUNTS, of + ", parts of the page", g.parts(), counted.parts(), "/bench/lives");
-        sheet.number(About.COUNTS, of + ", ends of the page", g.ends(), counted.ends(), "/bench/lives");
+        sheet.number(About.COUNTS, of + ", parts of the page", g.parts(), counted.parts(), LIVES);
+        sheet.number(About.COUNTS, of + ", ends of the page", g.ends(), counted.ends(), LIVES);
     }
 
     private EveryPart.Lives everyPart(PartLives.Group group) {

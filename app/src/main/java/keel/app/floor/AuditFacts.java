@@ -155,7 +155,8 @@ class AuditFacts {
                         """
                         select id, kind, code, model_id as modelId, part_model_id as partModelId, pack_id as packId,
                         baseline_hours as baselineHours, baseline_uv_hours as baselineUvHours,
-                        baseline_layers as baselineLayers, baseline_prints as baselinePrints, ended_at as endedAt, end_reason as endReason,
+                        baseline_layers as baselineLayers, baseline_prints as baselinePrints,
+                        ended_at as endedAt, end_reason as endReason,
                         withdrawn from component order by id""")
                 .query(Part.class)
                 .list();
@@ -227,7 +228,8 @@ class AuditFacts {
     List<InVat> vatEvents() {
         return jdbc.sql(
                         """
-                        select p.vat_id as vatId, p.at, case when p.kind = 'RETURN' then 'BACK' else 'POURED' end as what,
+                        select p.vat_id as vatId, p.at,
+                        case when p.kind = 'RETURN' then 'BACK' else 'POURED' end as what,
                         p.ml, r.code as resin, cast(null as timestamp with time zone) as began
                         from pour p join resin r on r.id = p.resin_id
                         where p.withdrawn = false and (p.kind is null or p.kind <> 'SIEVE')
@@ -252,7 +254,8 @@ class AuditFacts {
                         coalesce(sum(case when p.kind = 'RETURN' then p.ml end), 0) as back
                         from bottle b
                         left join bottle_look l on l.id = (select max(x.id) from bottle_look x where x.bottle_id = b.id)
-                        left join pour p on p.bottle_id = b.id and p.withdrawn = false and p.id > coalesce(l.after_pour, 0)
+                        left join pour p on p.bottle_id = b.id and p.withdrawn = false
+                        and p.id > coalesce(l.after_pour, 0)
                         and (p.kind is null or p.kind <> 'SIEVE')
                         group by b.id, b.code, l.left_ml, b.full_ml""")
                 .query(Bottle.class)
@@ -274,7 +277,8 @@ class AuditFacts {
     List<PartsOf> partsOf() {
         return jdbc.sql(
                         """
-                        select case c.kind when 'SCREEN' then 'Screens' when 'LIGHT' then 'Light engines' else 'Plates' end
+                        select case c.kind when 'SCREEN' then 'Screens' when 'LIGHT' then 'Light engines'
+                        else 'Plates' end
                         as words, count(*) as "all", sum(case when c.ended_at is not null then 1 else 0 end) as ended,
                         sum(case when c.ended_at is null and exists (select 1 from fitting f
                         where f.component_id = c.id and f.removed_at is null) then 1 else 0 end) as fitted
@@ -289,7 +293,8 @@ class AuditFacts {
                         """
                         select coalesce(sum(full_ml), 0) as came,
                         (select coalesce(sum(case when kind = 'RETURN' then -ml else ml end), 0) from pour
-                        where bottle_id is not null and withdrawn = false and (kind is null or kind <> 'SIEVE')) as used,
+                        where bottle_id is not null and withdrawn = false
+                        and (kind is null or kind <> 'SIEVE')) as used,
                         coalesce(sum(case when emptied_at is null then left_ml end), 0) as there,
                         coalesce(sum(case when emptied_at is not null then left_ml end), 0) as gone
                         from bottle""")
@@ -302,7 +307,8 @@ class AuditFacts {
                         """
                         select i.name, i.unit, coalesce(sum(case when m.quantity > 0 and m.reason not like 'counted %'
                         then m.quantity end), 0) as came,
-                        coalesce(sum(case when m.quantity < 0 and m.reason not like 'counted %' then -m.quantity end), 0)
+                        coalesce(sum(case when m.quantity < 0 and m.reason not like 'counted %'
+                        then -m.quantity end), 0)
                         as used, i.on_hand as onHand,
                         coalesce(sum(case when m.reason like 'counted %' then -m.quantity end), 0) as counted
                         from stock_item i left join stock_movement m on m.item_id = i.id

@@ -167,7 +167,7 @@ class AuditMachines {
         }
     }
 
-    /** Resin in each vat that is on a machine: poured, ran back, printed, looked at, lost and emptied, in their order. */
+    /** Resin in each vat on a machine: poured, ran back, printed, looked at, lost and emptied, in their order. */
     private void vats(AuditSums sums, Map<Long, MachineNow> shown, AuditSheet sheet) {
         Map<Long, List<AuditFacts.InVat>> events = new TreeMap<>();
         facts.vatEvents().forEach(e -> events.computeIfAbsent(e.vatId(), v -> new ArrayList<>())

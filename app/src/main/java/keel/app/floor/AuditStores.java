@@ -130,8 +130,8 @@ class AuditStores {
                     missing,
                     String.format(
                             Locale.ROOT,
-                            "%.0f ml less were found in bottles than were reckoned; %.0f ml were left in bottles called "
-                                    + "empty.",
+                            "%.0f ml less were found in bottles than were reckoned; "
+                                    + "%.0f ml were left in bottles called empty.",
                             Math.max(0, missing),
                             r.gone())));
         }

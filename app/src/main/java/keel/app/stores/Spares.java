@@ -136,6 +136,11 @@ public class Spares implements PartNeeds {
             return hoursOfAYear.getOrDefault(machine.id(), machine.hoursPerDay() * A_YEAR_DAYS);
         }
 
+        /** Print hours a day until a spare could come: as lately, or as over the year where that was more. */
+        double aDay(MachineNow machine) {
+            return Math.max(machine.hoursPerDay(), aYear(machine) / A_YEAR_DAYS);
+        }
+
         PartLife life(Used used) {
             return book.turnover(used.part().part(), used.machine().model());
         }
@@ -270,7 +275,7 @@ public class Spares implements PartNeeds {
 
     private SpareDemand demand(List<Used> used, double leadDays, Grounds grounds) {
         List<SpareDemand.InService> parts = used.stream()
-                .map(u -> inService(u, u.machine().hoursPerDay() * leadDays, grounds))
+                .map(u -> inService(u, grounds.aDay(u.machine()) * leadDays, grounds))
                 .toList();
         double oldest = parts.stream().mapToDouble(p -> p.age() + p.use()).max().orElse(0);
         Map<Lifespan, Lifespan> tables = new IdentityHashMap<>();
