@@ -213,7 +213,8 @@ class AuditMachines {
             if (poured) {
                 events.stream()
                         .filter(c::counts)
-                        .sorted(Comparator.comparing(AuditFacts.InVat::at))
+                        .sorted(Comparator.comparing(AuditFacts.InVat::at)
+                                .thenComparing(e -> e.what().equals("LOOKED")))
                         .forEach(c::then);
             }
             return c;

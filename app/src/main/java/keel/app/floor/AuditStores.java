@@ -122,19 +122,13 @@ class AuditStores {
         if (r.came() > 0) {
             double missing = r.came() - r.used() - r.there() - r.gone();
             lines.add(new Ledger(
-                    "Resin in bottles",
-                    "ml",
-                    r.came(),
-                    r.used(),
-                    r.there(),
-                    missing,
-                    String.format(
-                            Locale.ROOT,
-                            "%.0f ml less were found in bottles than were reckoned; "
-                                    + "%.0f ml were left in bottles called empty.",
-                            Math.max(0, missing),
-                            r.gone())));
+                    "Resin in bottles", "ml", r.came(), r.used(), r.there(), missing, resinWords(r, missing)));
         }
+    }
+
+    private static String resinWords(AuditFacts.Resin r, double missing) {
+        return (missing < 1 ? "" : "seen when a bottle was looked at: poured without naming it, or lost. ")
+                + (r.gone() < 1 ? "" : Math.round(r.gone()) + " ml were left in bottles called empty.");
     }
 
     private static Ledger line(String what, String unit, double came, double used, double there, String words) {
