@@ -1,4 +1,5 @@
 // Every page works without any of this: each module adds what a device can do beside the plain links and forms.
+import './emergency.js';
 import './keys.js';
 import './sheet.js';
 import './quick-line.js';

@@ -1,4 +1,5 @@
 // Keys press what is on the page: places after g, answers by number, a guide's buttons.
+import { emergency } from './emergency.js';
 import { byId, chorded, typing } from './page.js';
 import { clearQuickLine } from './quick-line.js';
 
@@ -47,6 +48,8 @@ const goTo = key => {
 const pageKey = event => {
   if (event.key === '?') {
     byId('keys')?.showModal();
+  } else if (event.key === '!') {
+    emergency();
   } else if (event.key === '/') {
     event.preventDefault();
     byId('quick-line')?.focus();

@@ -17,6 +17,7 @@ import keel.app.floor.AuditFacts.Run;
 import keel.app.standing.MachineNow;
 import keel.app.standing.NotKnown;
 import keel.app.standing.Standings;
+import keel.core.standing.HoldCode;
 import keel.core.standing.MachineState;
 import org.springframework.stereotype.Component;
 
@@ -125,14 +126,14 @@ class AuditMachines {
         /** Holds that follow from what was done last; off, held or running. */
         void stands(Instant lastEnd) {
             Instant cleared = last(d -> d.kind().equals("PLATE_CLEARED"));
-            hold("plate-not-clear", lastEnd != null && (cleared == null || cleared.isBefore(lastEnd)));
+            hold(HoldCode.PLATE_NOT_CLEAR, lastEnd != null && (cleared == null || cleared.isBefore(lastEnd)));
             Instant moved = last(d -> d.kind().equals("MOVED"));
             Instant checked = last(d -> d.kind().equals("STANCE_CHECKED"));
-            hold("stance-unchecked", moved != null && (checked == null || checked.isBefore(moved)));
+            hold(HoldCode.STANCE_UNCHECKED, moved != null && (checked == null || checked.isBefore(moved)));
             if (!m.selfLevelling() && !m.levelsAfterEach()) {
                 Instant tilted = last(d -> TILTS.contains(d.kind()));
                 Instant level = last(d -> d.kind().equals("LEVELLING"));
-                hold("not-levelled", tilted != null && (level == null || level.isBefore(tilted)));
+                hold(HoldCode.NOT_LEVELLED, tilted != null && (level == null || level.isBefore(tilted)));
             }
             Instant off = last(d -> d.kind().equals("OFF"));
             Instant on = last(d -> d.kind().equals("ON"));
@@ -143,9 +144,9 @@ class AuditMachines {
             sheet.text(About.STANDING, m.name() + ", must not print", state == MachineState.HOLD, held, page());
         }
 
-        private void hold(String code, boolean reckoned) {
-            boolean shown = now.holds().stream().anyMatch(h -> h.code().code().equals(code));
-            sheet.text(About.STANDING, m.name() + ", held: " + code, shown, reckoned, page());
+        private void hold(HoldCode code, boolean reckoned) {
+            boolean shown = now.holds().stream().anyMatch(h -> h.code() == code);
+            sheet.text(About.STANDING, m.name() + ", held: " + code.code(), shown, reckoned, page());
         }
 
         private Instant last(Predicate<Done> which) {

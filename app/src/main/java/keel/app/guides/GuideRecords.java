@@ -106,10 +106,11 @@ class GuideRecords {
     /** The services of one subject, the first with all that was noted of it. */
     private void services(Course.Subject subject, SessionView view, String last, List<ServiceView> written) {
         boolean first = true;
+        Map<String, String> asked = view.procedure().asked(subject.traits, subject.answers);
         for (Procedure.Written w : view.procedure().writes()) {
-            if (w.when().holds(subject.traits, subject.answers)
+            if (w.when().holds(subject.traits, asked)
                     && ServiceKind.of(subject.traits).contains(w.kind())) {
-                Map<String, Object> values = values(w, subject.answers);
+                Map<String, Object> values = values(w, asked);
                 if (subject.machine == null) {
                     values.put("vat", subject.vat);
                 }

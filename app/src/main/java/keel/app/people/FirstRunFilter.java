@@ -31,9 +31,6 @@ class FirstRunFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return path.startsWith("/static/")
-                || path.startsWith("/webjars/")
-                || path.startsWith("/api/")
-                || path.startsWith("/control/");
+        return OpenPages.open(path) || path.startsWith("/api/") || path.startsWith("/control/");
     }
 }

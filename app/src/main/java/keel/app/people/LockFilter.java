@@ -56,6 +56,6 @@ class LockFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return OPEN.contains(path) || path.startsWith("/static/") || path.startsWith("/webjars/");
+        return OPEN.contains(path) || OpenPages.open(path);
     }
 }

@@ -12,6 +12,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.LockedException;
 import org.springframework.security.config.Customizer;
@@ -86,6 +87,8 @@ class Security {
                         .requestMatchers(PathRequest.toStaticResources().atCommonLocations())
                         .permitAll()
                         .requestMatchers("/static/**", "/webjars/**", "/first", "/sign-in", "/error", "/control/**")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, OpenPages.EMERGENCY)
                         .permitAll()
                         .anyRequest()
                         .authenticated())

@@ -32,6 +32,6 @@ class StillHereFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return path.startsWith("/static/") || path.startsWith("/webjars/");
+        return OpenPages.open(path);
     }
 }

@@ -161,13 +161,15 @@ class GuidesTest extends AppTest {
         shop.failure(m, 2, "layer-split");
         long id = guides.begin(m, "clean-up");
         go(id, Map.of("plateClear", "true"));
+        go(id, Map.of("beneath", "DRY"));
+        go(id, Map.of("seen", "PATCH"));
         go(id, Map.of("way", "QUICK"));
         go(id, Map.of());
         go(id, Map.of());
         assertThat(guides.one(id).step().code()).isEqualTo("lift");
         guides.detour(id, guides.one(id).version());
         assertThat(guides.one(id).step().code()).isEqualTo("drain");
-        walk(id, Map.of("sieved", "true"));
+        walk(id, Map.of("sieved", "true", "clean", "true"));
         guides.finish(id, guides.one(id).version(), Map.of(), null);
         assertThat(shop.holds(m)).isEmpty();
         assertThat(logbook.lines(LogFilter.ofMachine(m, 20)))

@@ -59,7 +59,11 @@ class ResinLostTest extends PageTest {
     }
 
     private double lost() {
-        return costs.overview(30).all().resinLost();
+        String name = shop.now(machine).name();
+        return costs.overview(30).machines().stream()
+                .filter(g -> g.name().equals(name))
+                .mapToDouble(Costs.Group::resinLost)
+                .sum();
     }
 
     @Test

@@ -1,11 +1,13 @@
 package keel.core.guide;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import keel.core.air.AirPartKind;
 import keel.core.standing.MachineTraits;
+import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import keel.core.stock.Consumable;
 
@@ -86,7 +88,25 @@ public record Procedure(
      * path of the air.
      */
     public List<Step> path(MachineTraits machine, Map<String, String> answers) {
-        return steps.stream().filter(s -> s.when().holds(machine, answers)).toList();
+        Map<String, String> asked = asked(machine, answers);
+        return steps.stream().filter(s -> s.when().holds(machine, asked)).toList();
+    }
+
+    /**
+     * The answers to what is asked on this way: what was answered before somebody went back and took another way does
+     * not count.
+     */
+    public Map<String, String> asked(MachineTraits machine, Map<String, String> answers) {
+        Map<String, String> asked = new LinkedHashMap<>();
+        for (Step step : steps) {
+            if (step.when().holds(machine, asked)) {
+                step.asks().stream()
+                        .map(ServiceField::name)
+                        .filter(answers::containsKey)
+                        .forEach(a -> asked.put(a, answers.get(a)));
+            }
+        }
+        return asked;
     }
 
     /** The step after the given one; empty at the end. */
@@ -104,9 +124,10 @@ public record Procedure(
                 .filter(i -> steps.get(i).code().equals(code))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("No step is called " + code + "."));
+        Map<String, String> asked = asked(machine, answers);
         return IntStream.iterate(from + by, i -> i >= 0 && i < steps.size(), i -> i + by)
                 .mapToObj(steps::get)
-                .filter(s -> s.when().holds(machine, answers))
+                .filter(s -> s.when().holds(machine, asked))
                 .findFirst();
     }
 }

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import keel.core.CheckedYaml;
 import keel.core.air.AirPartKind;
 import keel.core.standing.Caution;
@@ -143,7 +144,21 @@ public final class Procedures {
                                 detour.path("answer").asText(null),
                                 detour.path("value").asText(null)),
                 when(n.get("when")),
-                n.path("stops").asBoolean());
+                n.path("stops").asBoolean(),
+                means(n.path("means")));
+    }
+
+    private static Map<String, Map<String, Step.Meaning>> means(JsonNode n) {
+        Map<String, Map<String, Step.Meaning>> means = new LinkedHashMap<>();
+        n.properties().forEach(q -> {
+            Map<String, Step.Meaning> of = new LinkedHashMap<>();
+            q.getValue()
+                    .properties()
+                    .forEach(a ->
+                            of.put(a.getKey(), Step.Meaning.valueOf(a.getValue().asText())));
+            means.put(q.getKey(), of);
+        });
+        return means;
     }
 
     /** A question of its own, or by its name a field of one of the services that are written at the end. */
@@ -207,6 +222,14 @@ public final class Procedures {
                     .forEach(a -> require(
                             asked.contains(a), "Step " + step.code() + " depends on " + a + ", not asked before."));
             step.asks().forEach(a -> asked.add(a.name()));
+            step.asks().stream()
+                    .filter(a -> a.type() == ServiceField.Type.CHOICE || a.type() == ServiceField.Type.YES_NO)
+                    .forEach(a -> require(
+                            step.means()
+                                    .getOrDefault(a.name(), Map.of())
+                                    .keySet()
+                                    .equals(answers(a)),
+                            "Step " + step.code() + " does not say what each answer of " + a.name() + " means."));
         }
         for (Step step : procedure.steps()) {
             require(
@@ -225,6 +248,13 @@ public final class Procedures {
         procedure.writes().forEach(w -> w.fixed()
                 .keySet()
                 .forEach(f -> require(w.kind().field(f).isPresent(), w.kind() + " has no field " + f + ".")));
+    }
+
+    /** Every answer that a question can have. */
+    static Set<String> answers(ServiceField ask) {
+        return ask.type() == ServiceField.Type.YES_NO
+                ? Set.of("true", "false")
+                : ask.options().stream().map(ServiceField.Option::code).collect(Collectors.toSet());
     }
 
     private static void require(boolean sound, String otherwise) {

@@ -1,6 +1,7 @@
 package keel.core.guide;
 
 import java.util.List;
+import java.util.Map;
 import keel.core.standing.Caution;
 import keel.core.standing.ServiceField;
 
@@ -19,6 +20,7 @@ import keel.core.standing.ServiceField;
  * @param detour another way if this one does not work, null for none
  * @param when where it applies
  * @param stops nothing may go on from here: an earlier answer must change, or the work is given up
+ * @param means what each answer of each question leads to
  */
 public record Step(
         String code,
@@ -32,7 +34,20 @@ public record Step(
         Tool tool,
         Detour detour,
         When when,
-        boolean stops) {
+        boolean stops,
+        Map<String, Map<String, Meaning>> means) {
+
+    /** What an answer leads to. */
+    public enum Meaning {
+        /** On to the next step, and nothing else. */
+        GO,
+        /** To steps of its own, or past some. */
+        BRANCH,
+        /** To a step that nothing goes on from: back, or given up. */
+        STOP,
+        /** What is written down is another. */
+        WRITE
+    }
 
     /** Which bolts of the frame are turned. */
     public enum Turns {

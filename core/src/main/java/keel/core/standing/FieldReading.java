@@ -60,11 +60,14 @@ public final class FieldReading {
     }
 
     private Object choice(ServiceField field, Object value) {
-        String code = value.toString().strip().toUpperCase(Locale.ROOT);
-        boolean known = field.options().stream().anyMatch(o -> o.code().equals(code));
-        return findings.when(!known, field.name(), field.label() + " cannot be " + value + choices(field) + ".")
-                ? null
-                : code;
+        String given = value.toString().strip();
+        String code = field.options().stream()
+                .map(ServiceField.Option::code)
+                .filter(c -> c.equalsIgnoreCase(given))
+                .findFirst()
+                .orElse(null);
+        findings.when(code == null, field.name(), field.label() + " cannot be " + value + choices(field) + ".");
+        return code;
     }
 
     private Object number(ServiceField field, Object value) {

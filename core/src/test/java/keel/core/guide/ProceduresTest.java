@@ -3,6 +3,7 @@ package keel.core.guide;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import keel.core.CheckedYaml;
@@ -129,23 +130,44 @@ class ProceduresTest {
     @Test
     void theQuickWayIsOnlyOfferedWhereTheWholeAreaCanBeLit() {
         Procedure cleanUp = ALL.called("clean-up").orElseThrow();
-        assertThat(codes(cleanUp, MASK, Map.of("way", "QUICK")))
-                .contains("way", "handle", "light", "lift")
-                .doesNotContain("drain", "push");
-        assertThat(codes(cleanUp, MASK, Map.of("way", "FULL")))
-                .contains("drain", "push")
+        Map<String, String> patch = Map.of("beneath", "DRY", "seen", "PATCH");
+        assertThat(codes(cleanUp, MASK, with(patch, "way", "QUICK")))
+                .containsSubsequence("beneath", "seen", "way", "handle", "light", "lift")
+                .doesNotContain("drain", "push", "look");
+        assertThat(codes(cleanUp, MASK, with(patch, "way", "FULL")))
+                .contains("drain", "push", "look")
                 .doesNotContain("handle");
-        assertThat(codes(cleanUp, LASER, Map.of())).contains("drain", "push").doesNotContain("way", "handle");
+        assertThat(codes(cleanUp, LASER, Map.of("beneath", "DRY")))
+                .contains("drain", "seen-laser", "lift-off")
+                .doesNotContain("way", "handle", "seen", "push");
         Step.Detour fallBack = cleanUp.step("lift").orElseThrow().detour();
-        assertThat(codes(cleanUp, MASK, Map.of(fallBack.answer(), fallBack.value())))
+        assertThat(codes(cleanUp, MASK, with(patch, fallBack.answer(), fallBack.value())))
                 .contains(fallBack.to());
+    }
+
+    /** Light cures what lies on the screen: never the quick way before it was seen dry, nor after a crush. */
+    @Test
+    void nothingIsLitBeforeTheScreenWasSeenOrAfterACrush() {
+        Procedure cleanUp = ALL.called("clean-up").orElseThrow();
+        for (Map<String, String> not : List.of(
+                Map.of("beneath", "WET", "seen", "PATCH", "way", "QUICK"),
+                Map.of("beneath", "DRY", "seen", "CRUSH", "way", "QUICK"),
+                Map.of("beneath", "DRY", "seen", "SLAB", "way", "QUICK"))) {
+            assertThat(codes(cleanUp, MASK, not)).doesNotContain("way", "light", "handle");
+        }
+    }
+
+    private static Map<String, String> with(Map<String, String> answers, String question, String answer) {
+        Map<String, String> more = new HashMap<>(answers);
+        more.put(question, answer);
+        return more;
     }
 
     @Test
     void stepsThatDoNotApplyArePassedOverInBothDirections() {
         Procedure cleanUp = ALL.called("clean-up").orElseThrow();
-        assertThat(cleanUp.after("plate", LASER, Map.of())).map(Step::code).contains("drain");
-        assertThat(cleanUp.before("drain", LASER, Map.of())).map(Step::code).contains("plate");
+        assertThat(cleanUp.after("seen-laser", LASER, Map.of())).map(Step::code).contains("drain");
+        assertThat(cleanUp.before("drain", LASER, Map.of())).map(Step::code).contains("seen-laser");
         assertThat(cleanUp.before("plate", LASER, Map.of())).isEmpty();
         assertThat(cleanUp.after("refit", LASER, Map.of("emptied", "true")))
                 .map(Step::code)
@@ -153,6 +175,9 @@ class ProceduresTest {
         assertThat(cleanUp.after("refit", LASER, Map.of("emptied", "false")))
                 .map(Step::code)
                 .contains("lost");
+        assertThat(cleanUp.after("plate", MASK, Map.of("plateClear", "false")))
+                .map(Step::code)
+                .contains("plate-first");
         assertThat(cleanUp.after("lost", LASER, Map.of())).isEmpty();
     }
 
