@@ -14,9 +14,8 @@ class EmergencyWalkTest extends DemoWalk {
     void theFirstInstructionComesWithoutANetwork() {
         Page page = browsing.keeper(390, 844);
         page.navigate("/machines/egret");
-        page.evaluate(
-                "() => navigator.serviceWorker.getRegistration('/emergency/')"
-                        + ".then(r => new Promise(done => { const look = () => r.active ? done() : setTimeout(look, 50); look(); }))");
+        page.waitForFunction("async () => (await caches.keys()).includes('emergency')"
+                + " && (await (await caches.open('emergency')).keys()).length > 7");
         page.context().setOffline(true);
         page.keyboard().press("!");
         assertThat(page.locator("h1")).hasText("What has happened?");
