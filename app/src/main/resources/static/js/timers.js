@@ -8,10 +8,13 @@ const secondsTo = moment => Math.ceil((moment - Date.now()) / 1000);
 // A tablet's own clock may be minutes off: moments of the shop are counted down by the shop's clock.
 const ahead = Date.now() - Number(document.body.dataset.now ?? Date.now());
 
-document.addEventListener('click', event => {
-  const button = event.target.closest('[data-timer]');
-  if (!button || button.dataset.ends) return;
-  button.dataset.ends = Date.now() + Number(button.dataset.timer) * 1000;
+// A step's timer is kept on this tablet under its guide and step: it stands still while the guide is paused.
+const keyOf = button => `timer ${location.pathname} ${button.dataset.timerOf}`;
+const keep = (button, state) => { if (button.dataset.timerOf) sessionStorage.setItem(keyOf(button), JSON.stringify(state)); };
+
+const run = (button, seconds) => {
+  button.dataset.ends = Date.now() + seconds * 1000;
+  keep(button, { ends: Number(button.dataset.ends) });
   const shown = button.querySelector('.figure');
   const tick = setInterval(() => {
     const left = secondsTo(button.dataset.ends);
@@ -22,7 +25,29 @@ document.addEventListener('click', event => {
       navigator.vibrate?.(BUZZ_MS);
     }
   }, 250);
+};
+
+document.addEventListener('click', event => {
+  const button = event.target.closest('[data-timer]');
+  if (!button || button.dataset.ends) return;
+  run(button, Number(button.dataset.left ?? button.dataset.timer));
 });
+
+document.addEventListener('submit', event => {
+  if (!event.target.matches('[data-pause]')) return;
+  document.querySelectorAll('[data-timer][data-ends]').forEach(b => keep(b, { left: Math.max(1, secondsTo(b.dataset.ends)) }));
+}, true);
+
+const restore = () => document.querySelectorAll('[data-timer]:not([data-ends])').forEach(button => {
+  const kept = JSON.parse(sessionStorage.getItem(keyOf(button)) ?? 'null');
+  if (kept?.ends && kept.ends > Date.now()) run(button, secondsTo(kept.ends));
+  if (!kept?.left) return;
+  button.dataset.left = kept.left;
+  button.querySelector('.figure').textContent = minutesAndSeconds(kept.left);
+  if (!document.querySelector('[data-go-on]')) run(button, kept.left);
+});
+restore();
+document.addEventListener('htmx:afterSettle', restore);
 
 const show = awaited => {
   const left = secondsTo(Number(awaited.dataset.until) + ahead);

@@ -162,6 +162,7 @@ class Courses {
                 name(session.startedBy),
                 session.touchedAt,
                 name(session.touchedBy),
+                session.pausedAt,
                 state,
                 session.version);
     }

@@ -31,6 +31,7 @@ class GuideSession {
     Long touchedBy;
     Instant finishedAt;
     Double workedSeconds;
+    Instant pausedAt;
     Instant givenUpAt;
 
     @Version

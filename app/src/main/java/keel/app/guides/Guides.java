@@ -245,6 +245,18 @@ public class Guides {
         keep(session, course);
     }
 
+    /** Put down for a while: time does not run until somebody goes on. */
+    public void pause(long id, int version) {
+        GuideSession session = open(id, version);
+        touch(session, Actor.current());
+        session.pausedAt = clock.instant();
+    }
+
+    /** On where it was paused. */
+    public void goOn(long id, int version) {
+        touch(open(id, version), Actor.current());
+    }
+
     /** The step does not work out: on by its other way. */
     public void detour(long id, int version) {
         GuideSession session = open(id, version);
@@ -388,7 +400,7 @@ public class Guides {
 
     /** What lies since it was touched last counts as work, as far as it was no pause. */
     private void touch(GuideSession session, Actor actor) {
-        if (session.touchedAt != null) {
+        if (session.touchedAt != null && session.pausedAt == null) {
             double between =
                     Duration.between(session.touchedAt, clock.instant()).toMillis() / 1000.0;
             Integer timer = guidebook
@@ -399,6 +411,7 @@ public class Guides {
             session.workedSeconds =
                     (session.workedSeconds == null ? 0 : session.workedSeconds) + LearnedMinutes.work(between, timer);
         }
+        session.pausedAt = null;
         session.touchedAt = clock.instant();
         session.touchedBy = actor.personId();
     }

@@ -20,6 +20,7 @@ import keel.core.guide.Step;
  * @param of steps on the path as it looks now
  * @param tightening the bolts to turn at this step, null if none
  * @param begun whether a step is done that can be taken back
+ * @param pausedAt since when it is paused, null while it goes on
  * @param boltsDone bolts turned at this step, over all passes
  * @param state open, finished or given up
  */
@@ -43,6 +44,7 @@ public record SessionView(
         String startedBy,
         Instant touchedAt,
         String touchedBy,
+        Instant pausedAt,
         State state,
         int version) {
 

@@ -176,6 +176,56 @@ class GuidesTest extends AppTest {
                 .anySatisfy(l -> assertThat(l.headline()).contains("cleaned up, full way, resin sieved"));
     }
 
+    /** Levelling does not end with a corner that drags differently: back to pressing, or given up. */
+    @Test
+    void aLooseCornerIsNotLevelled() {
+        String m = shop.maskMachine();
+        long id = guides.begin(m, "levelling");
+        while (!guides.one(id).step().code().equals("height")) {
+            go(id, GuideAnswers.to(guides.one(id), Map.of("school", "PAPER")));
+        }
+        go(id, Map.of("height", "CORNER"));
+        assertThat(guides.one(id).step().stops()).isTrue();
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> go(id, Map.of()))
+                .withMessageContaining("It does not end here");
+        guides.detour(id, guides.one(id).version());
+        assertThat(guides.one(id).step().code()).isEqualTo("slacken");
+        assertThat(shop.now(m).levelledAt()).isNull();
+    }
+
+    /** What was answered before somebody went back and took another way is not written. */
+    @Test
+    void anAnswerOfAWayThatWasLeftDoesNotCount() {
+        String m = shop.maskMachine();
+        long id = guides.begin(m, "clean-up");
+        walk(id, Map.of("beneath", "DRY", "seen", "PATCH", "way", "FULL", "clean", "true"));
+        do {
+            guides.back(id, guides.one(id).version());
+        } while (!guides.one(id).step().code().equals("way"));
+        go(id, Map.of("way", "QUICK"));
+        walk(id, Map.of());
+        assertThat(guides.finish(id, guides.one(id).version(), Map.of(), null))
+                .extracting(ServiceView::kind)
+                .as("nobody looked at the film on the quick way")
+                .doesNotContain(ServiceKind.VAT_INSPECTED);
+    }
+
+    @Test
+    void pausedAndGoneOn() {
+        String m = shop.maskMachine();
+        long id = guides.begin(m, "vat-inspection");
+        guides.pause(id, guides.one(id).version());
+        assertThat(guides.one(id).pausedAt()).isNotNull();
+        guides.goOn(id, guides.one(id).version());
+        assertThat(guides.one(id).pausedAt()).isNull();
+        guides.pause(id, guides.one(id).version());
+        go(id, Map.of());
+        assertThat(guides.one(id).pausedAt())
+                .as("whoever goes on ends the pause")
+                .isNull();
+    }
+
     @Test
     void aLeakFoundAtTheEndHoldsTheMachine() {
         String m = shop.maskMachine();

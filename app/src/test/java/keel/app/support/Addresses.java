@@ -130,6 +130,7 @@ final class Addresses {
         SUBJECTS.put("/api/v1/machines", "select code from machine order by id");
         SUBJECTS.put("/instruments", "select code from machine order by id");
         SUBJECTS.put("/help", "values ('fleet'), ('programs')");
+        SUBJECTS.put("/emergency", "values ('leak'), ('skin-or-eye')");
         SUBJECTS.put("/knowledge/causes", "values ('film-worn')");
     }
 

@@ -68,7 +68,9 @@ public record Step(
         TONE,
         LOOK,
         SCREEN,
-        LAYERS
+        LAYERS,
+        UV,
+        DRY_RUN
     }
 
     /**

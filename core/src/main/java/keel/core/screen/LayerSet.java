@@ -22,7 +22,7 @@ public record LayerSet(String code, String name, int pixelsX, int pixelsY, List<
 
     /** All sets for such a screen. */
     public static List<LayerSet> all(int pixelsX, int pixelsY) {
-        return List.of(tests(pixelsX, pixelsY), harder(pixelsX, pixelsY));
+        return List.of(tests(pixelsX, pixelsY), harder(pixelsX, pixelsY), new ExposureStrips(pixelsX, pixelsY).set());
     }
 
     private static LayerSet tests(int pixelsX, int pixelsY) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.assertThatIllegalStateException;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -51,6 +52,37 @@ class LayerSetTest {
         }
         assertThat(before).as("the last one changes at every pixel").isEqualTo(X - 1);
         assertThat(greyBefore).as("and every pixel of a row is grey").isEqualTo(X);
+    }
+
+    /** Strip n is lit in n of the layers, whatever the screen; notches count it. */
+    @Test
+    void eachStripIsLitOnceMoreThanTheOneBefore() {
+        List<LayerSet.Layer> layers = set("exposure").layers();
+        assertThat(layers).hasSize(ExposureStrips.STRIPS);
+        int middle = Y / 2;
+        List<Integer> seen = new ArrayList<>();
+        for (int x = 0; x < X; x++) {
+            int at = x;
+            int lit = (int) layers.stream()
+                    .filter(l -> l.picture().grey(at, middle) == 255)
+                    .count();
+            if (seen.isEmpty() || seen.get(seen.size() - 1) != lit) {
+                seen.add(lit);
+            }
+        }
+        assertThat(seen).containsExactly(0, 1, 0, 2, 0, 3, 0, 4, 0, 5, 0, 6, 0, 7, 0, 8, 0);
+        int front = (int) (Y * 0.93);
+        int edges = 0;
+        for (int x = 1; x < X; x++) {
+            edges += layers.get(7).picture().grey(x, front)
+                            > layers.get(7).picture().grey(x - 1, front)
+                    ? 1
+                    : 0;
+        }
+        assertThat(edges)
+                .as("each strip begins once, and once more behind each notch")
+                .isEqualTo(8 + 36);
+        assertThat(layers.get(0).shows()).isEqualTo("Strip 8 alone");
     }
 
     private static int changes(LayerSet.Picture picture, int y) {

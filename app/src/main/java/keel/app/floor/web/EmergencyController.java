@@ -58,7 +58,7 @@ class EmergencyController {
         return "floor/emergencies";
     }
 
-    @GetMapping("/emergency/{code:[a-z-]+}")
+    @GetMapping("/emergency/{code}")
     String one(@PathVariable String code, Model model, HttpServletResponse response) {
         kept(response);
         model.addAttribute("e", called(code));
@@ -115,10 +115,14 @@ class EmergencyController {
     /** As it is typed. */
     record AfterForm(String machine, String who, Boolean eye, String happened) {
 
+        AfterForm {
+            eye = Boolean.TRUE.equals(eye);
+        }
+
         static final AfterForm EMPTY = new AfterForm("", "", false, "");
 
         Aftermath.Said said() {
-            return new Aftermath.Said(machine, who, Boolean.TRUE.equals(eye), happened);
+            return new Aftermath.Said(machine, who, eye, happened);
         }
     }
 

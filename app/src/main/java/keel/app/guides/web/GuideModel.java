@@ -1,6 +1,7 @@
 package keel.app.guides.web;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,6 +28,7 @@ import keel.app.stores.VatDepth;
 import keel.core.Plain;
 import keel.core.bolts.VatFrame;
 import keel.core.film.FilmSeat;
+import keel.core.guide.LeftAlone;
 import keel.core.guide.Procedure;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
@@ -122,6 +124,13 @@ class GuideModel {
         choices(session, form, model);
         model.addAttribute("tool", ToolLink.of(session, session.vat() != null ? session.vat() : vatOn(session)));
         draw(session, model);
+        model.addAttribute(
+                "left",
+                LeftAlone.words(
+                                session.procedure().steps(),
+                                session.step(),
+                                Duration.between(session.touchedAt(), clock.instant()))
+                        .orElse(null));
         return "guides/step";
     }
 

@@ -165,6 +165,16 @@ class GuidesController {
         return tried(id, () -> guides.back(id, version), Map.of(), model, response);
     }
 
+    @PostMapping("/guides/{id}/pause")
+    String pause(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.pause(id, version), Map.of(), model, response);
+    }
+
+    @PostMapping("/guides/{id}/go-on")
+    String goOn(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.goOn(id, version), Map.of(), model, response);
+    }
+
     @PostMapping("/guides/{id}/detour")
     String detour(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
         return tried(id, () -> guides.detour(id, version), Map.of(), model, response);

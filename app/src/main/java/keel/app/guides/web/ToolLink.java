@@ -20,6 +20,8 @@ record ToolLink(String path, String words) {
             case LOOK -> vat == null ? null : new ToolLink("/vats/" + vat + "/inspect", "Write down how it looks");
             case SCREEN -> new ToolLink(machine + "/screen", "By photograph: spots, and what became of them");
             case LAYERS -> new ToolLink(machine + "/layers", "Pictures for it, and all layers over one another");
+            case UV -> new ToolLink(machine + "/uv", "Readings over the plate");
+            case DRY_RUN -> new ToolLink(machine + "/guides/dry-run", "Run it dry, step by step");
             case LUBRICATION -> new ToolLink(machine + "/guides/lubrication", "How it is lubricated");
         };
     }
