@@ -48,6 +48,7 @@ class MachinePagesTest extends PagesWalk {
             List.of("/machines/egret/after"),
             List.of("/machines/curlew/stance"),
             List.of("/machines/egret/tilt?length=110&height=26"),
+            List.of("/machines/fulmar/not-known", "/emergency/leak/after", "/air/room-check"),
             List.of("/machines/bittern/profiles"),
             List.of("/machines/bittern/profiles/reed-grey"),
             List.of("/machines/egret/profiles/new?resin=silt-tough"),
