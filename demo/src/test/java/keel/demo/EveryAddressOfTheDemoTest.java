@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import keel.app.Keel;
 import keel.app.people.People;
+import keel.app.shell.ShopAudit;
 import keel.app.support.EveryAddress;
 import keel.sim.story.Saltmarsh;
 import org.junit.jupiter.api.Test;
@@ -40,6 +41,9 @@ class EveryAddressOfTheDemoTest {
     @Autowired
     private People people;
 
+    @Autowired
+    private ShopAudit audit;
+
     @DynamicPropertySource
     static void settings(DynamicPropertyRegistry settings) {
         Path home = DemoHome.fresh();
@@ -54,5 +58,13 @@ class EveryAddressOfTheDemoTest {
         assertThat(every.wrong()).isEmpty();
         assertThat(every.asked()).isGreaterThan(400);
         SecurityContextHolder.clearContext();
+    }
+
+    /** Whatever its pages show follows from what was entered. */
+    @Test
+    void theAuditFindsNothing() {
+        ShopAudit.Answer answer = audit.answer();
+        assertThat(answer.words()).startsWith("Nothing found: ");
+        assertThat(answer.clean()).isTrue();
     }
 }

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.function.IntSupplier;
 import keel.app.Keel;
 import keel.app.people.People;
+import keel.app.shell.ShopAudit;
 import keel.app.support.QueryCounting;
 import keel.sim.story.Saltmarsh;
 import org.junit.jupiter.api.Tag;
@@ -108,8 +109,18 @@ class PagesBench {
                         "--keel.demo=true",
                         "--server.port=0",
                         "--keel.clock=" + DemoHome.MOMENT)) {
+            audit(shop, home);
             return measure((WebApplicationContext) shop, home);
         }
+    }
+
+    /** Whatever the size of the shop, its figures follow from the record. */
+    private static void audit(ConfigurableApplicationContext shop, Path home) {
+        long began = System.nanoTime();
+        ShopAudit.Answer answer = shop.getBean(ShopAudit.class).answer();
+        System.out.printf(
+                Locale.ROOT, "audit of %s: %.1f s. %s%n", home, (System.nanoTime() - began) / 1e9, answer.words());
+        assertThat(answer.clean()).isTrue();
     }
 
     private static Map<String, Cost> measure(WebApplicationContext shop, Path home) {

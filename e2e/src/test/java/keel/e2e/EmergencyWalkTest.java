@@ -33,7 +33,7 @@ class EmergencyWalkTest extends DemoWalk {
     void aFallIsWrittenDownAfterwardsAndHoldsTheMachine() {
         Page page = browsing.keeper(1024, 768);
         page.navigate("/fleet");
-        page.click("text=Emergency");
+        page.click("a.btn-alarm");
         page.click("text=Something fell");
         page.click("text=It is over");
         page.click("main button:has-text('Write it down')");

@@ -90,7 +90,7 @@ class StoresWalkTest extends DemoWalk {
         page.click("main button.btn-main");
         page.waitForURL("**/stores");
         page.navigate("/stores/storage-sticks");
-        assertThat(page.locator("main")).containsText("counted 1 pieces: two found broken");
+        assertThat(page.locator("main")).containsText("counted 1 piece: two found broken");
         page.navigate("/stores/buying");
         Locator row = page.locator("tr", new Page.LocatorOptions().setHasText("Storage sticks"))
                 .first();
