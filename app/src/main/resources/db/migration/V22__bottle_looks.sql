@@ -9,7 +9,11 @@ create table bottle_look (
 );
 create index bottle_look_bottle on bottle_look (bottle_id, id);
 
--- what was in them when this began to be kept
+-- what they began with, reckoned back from what is left and from all that was poured: looks of before were not kept,
+-- and a pour of before that is taken back still goes back into its bottle
 insert into bottle_look (bottle_id, at, left_ml, reckoned_ml, after_pour)
-select b.id, current_timestamp, b.left_ml, b.left_ml,
-  coalesce((select max(p.id) from pour p where p.bottle_id = b.id), 0) from bottle b;
+select b.id, current_timestamp, b.left_ml + x.poured, b.left_ml + x.poured, 0
+from bottle b join (
+  select o.id, coalesce(sum(case when p.kind = 'RETURN' then -p.ml else p.ml end), 0) as poured
+  from bottle o left join pour p on p.bottle_id = o.id and not p.withdrawn and (p.kind is null or p.kind <> 'SIEVE')
+  group by o.id) x on x.id = b.id;

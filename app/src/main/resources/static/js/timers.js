@@ -10,7 +10,9 @@ const ahead = Date.now() - Number(document.body.dataset.now ?? Date.now());
 
 // A step's timer is kept on this tablet under its guide and step: it stands still while the guide is paused.
 const keyOf = button => `timer ${location.pathname} ${button.dataset.timerOf}`;
-const keep = (button, state) => { if (button.dataset.timerOf) sessionStorage.setItem(keyOf(button), JSON.stringify(state)); };
+const keep = (button, state) => {
+  if (button.dataset.timerOf) sessionStorage.setItem(keyOf(button), JSON.stringify(state));
+};
 
 const run = (button, seconds) => {
   button.dataset.ends = Date.now() + seconds * 1000;
@@ -35,7 +37,8 @@ document.addEventListener('click', event => {
 
 document.addEventListener('submit', event => {
   if (!event.target.matches('[data-pause]')) return;
-  document.querySelectorAll('[data-timer][data-ends]').forEach(b => keep(b, { left: Math.max(1, secondsTo(b.dataset.ends)) }));
+  document.querySelectorAll('[data-timer][data-ends]')
+    .forEach(b => keep(b, { left: Math.max(1, secondsTo(b.dataset.ends)) }));
 }, true);
 
 const restore = () => document.querySelectorAll('[data-timer]:not([data-ends])').forEach(button => {

@@ -88,6 +88,18 @@ class ResinLostTest extends PageTest {
         assertThat(lost()).isPositive();
     }
 
+    /** What was seen in a bottle stands, whatever of before is taken back later; what came after it is given back. */
+    @Test
+    void aLookAtABottleCountsWhateverIsTakenBackLater() {
+        long before = pours.pour(vat(), bottle, 5.0, PourKind.TOP_UP, null).id();
+        bottles.measured(bottle, 700.0);
+        long after = pours.pour(vat(), bottle, 4.0, PourKind.TOP_UP, null).id();
+        resins.withdraw(before, "not so");
+        assertThat(left()).isCloseTo(696, within(1e-9));
+        resins.withdraw(after, "not so");
+        assertThat(left()).isCloseTo(700, within(1e-9));
+    }
+
     /** Nobody said: nothing is made up. */
     @Test
     void whatNobodySaidIsNoCost() {

@@ -6,8 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t), from the peak on,
- * by least squares; a few wild readings and a sensor that follows late are seen through.
+ * The real air change rate of a room from readings after something was released: C = B + A·e^(−N·t), from the peak
+ * on, by least squares; a few wild readings and a sensor that follows late are seen through.
  *
  * <p>Source: ASTM E741, concentration decay method (from memory); {@link FallFit} says how curve and interval are
  * found.

@@ -76,8 +76,8 @@ public record SpareDemand(double[] distribution) {
     }
 
     /**
-     * How many of a part and those that follow it are expected to end: the renewal function, m(t) = F(t) + ∫ m(t − x)
-     * dF(x), by the trapezoidal rule.
+     * How many of a part and those that follow it are expected to end: the renewal function,
+     * m(t) = F(t) + ∫ m(t − x) dF(x), by the trapezoidal rule.
      *
      * <p>Source: Cox, Renewal Theory, 1962, ch. 4 (from memory).
      */

@@ -9,9 +9,9 @@ import org.hipparchus.special.Beta;
  * When to order a used item, and how much. Demand and lead time vary independently of one another: over the lead time
  * the mean is d·L and the variance L·σd² + d²·σL².
  *
- * <p>Much used (more than twenty over the lead time): d·L + z·√(L·σd² + d²·σL²). Slow: the smallest whole number
- * that is enough with the wanted chance, by Poisson; by the negative binomial where the variance is more than the mean,
- * and by the binomial where it is less and enough goes out to say so.
+ * <p>Much used (more than twenty over the lead time): d·L + z·√(L·σd² + d²·σL²). Slow: the smallest whole
+ * number that is enough with the wanted chance, by Poisson; by the negative binomial where the variance is more than
+ * the mean, and by the binomial where it is less and enough goes out to say so.
  *
  * <p>Source: any text on inventories, as Silver, Pyke and Peterson, Inventory Management and Production Planning and
  * Scheduling, 3rd ed., ch. 7 and 8 (from memory).

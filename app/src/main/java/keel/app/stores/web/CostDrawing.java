@@ -10,8 +10,8 @@ import java.util.stream.Stream;
 import keel.app.stores.Costs;
 
 /**
- * Costs over time, 720 × 210: a bar a month with what was lost in prints that did not come out hatched at its foot, and
- * what was spent on what they are made of as a line.
+ * Costs over time, 720 × 210: a bar a month with what was lost in prints that did not come out hatched at its foot,
+ * and what was spent on what they are made of as a line.
  *
  * @param bars one a month, the first month left
  * @param spent points of the line; empty where nothing was paid
