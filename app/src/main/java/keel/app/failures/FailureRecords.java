@@ -158,6 +158,12 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
             where m.id = ?1 and t.at >= ?2 and t.at <= ?3""")
     List<Past.Warmth> typedWarmth(long machine, Instant from, Instant to);
 
+    @Query(
+            """
+            select w.at, w.celsius, coalesce(w.lowestCelsius, ?4) from ResinMeasured w
+            where w.machineId = ?1 and w.at >= ?2 and w.at <= ?3""")
+    List<Past.Warmth> measuredWarmth(long machine, Instant from, Instant to, double lowC);
+
     /** How warm it was in an hour. */
     record Hour(long atS, double temperatureC) {}
 

@@ -65,7 +65,7 @@ class MachineRecords {
         services(window, past);
         pours(window, past);
         profiles(window, past);
-        warmth(window, past);
+        warmth(window, defaults.value("resin.lowC"), past);
         MachineKind kind = machine.traits().kind();
         PartAges ages = ages(machine, failure.at(), defaults);
         return new HistoryFacts(defaults).of(past, ages, kind, machine.traits().selfLevelling(), print, failure);
@@ -176,7 +176,8 @@ class MachineRecords {
         return ratios;
     }
 
-    private void warmth(Window w, List<Past> past) {
+    private void warmth(Window w, double lowC, List<Past> past) {
+        past.addAll(records.measuredWarmth(w.machine(), w.from(), w.to(), lowC));
         past.addAll(records.typedWarmth(w.machine(), w.from(), w.to()));
         records.sensedWarmth(w.machine(), w.from().getEpochSecond(), w.to().getEpochSecond())
                 .forEach(h -> past.add(new Past.Warmth(Instant.ofEpochSecond(h.atS()), h.temperatureC())));

@@ -62,6 +62,12 @@ public class Vats {
             return model.kind() == MachineKind.LASER_TANK;
         }
 
+        /** As it is chosen from several: a row of tanks is told apart by what was in them. */
+        public String words() {
+            return code + ", " + model.name() + (film == null ? ", no film" : "")
+                    + (family == null ? ", nothing in it yet" : ", last " + family);
+        }
+
         /** Where it is, in words. */
         public String place() {
             return machine != null ? "on " + machineName : endedAt != null ? "ended" : "on the shelf";

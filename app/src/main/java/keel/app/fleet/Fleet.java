@@ -443,6 +443,7 @@ public class Fleet {
                 machine.levellingSchool.name(),
                 machine.sievesAfterEachPrint,
                 model.selfFilling,
+                model.releaseKind != MachineModel.Release.PEEL,
                 model.fillLineMl,
                 model.vat(),
                 model.plateWidthMm,

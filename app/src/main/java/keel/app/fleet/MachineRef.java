@@ -9,6 +9,7 @@ import keel.core.standing.MachineTraits;
  *
  * @param levellingSchool PAPER, ON_FILM or SELF
  * @param sievesAfterEachPrint whether its resin is sieved after every print, rather than after failures and on signs
+ * @param tiltsOrSlides whether it lets go by moving its vat, so that its release can be slow or fast
  * @param fillLineMl what its vat may hold, ml; null without a line
  */
 public record MachineRef(
@@ -20,6 +21,7 @@ public record MachineRef(
         String levellingSchool,
         boolean sievesAfterEachPrint,
         boolean selfFilling,
+        boolean tiltsOrSlides,
         Double fillLineMl,
         VatSize vat,
         double plateWidthMm,

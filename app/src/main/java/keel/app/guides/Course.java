@@ -130,7 +130,7 @@ final class Course {
 
     /** The step that is next; empty when all have only their summary left. */
     Optional<Step> step() {
-        return procedure.step(current().step);
+        return procedure.step(current().step).map(s -> s.on(current().traits));
     }
 
     /** Whether any of them has left its first step. */

@@ -126,7 +126,7 @@ class Courses {
         Course.Subject current = course.current();
         Procedure procedure = course.procedure();
         List<Step> path = procedure.path(current.traits, current.answers);
-        Step step = procedure.step(current.step).orElse(null);
+        Step step = course.step().orElse(null);
         List<SessionView.Note> noted = notes.findBySessionIdOrderById(session.id).stream()
                 .map(n -> new SessionView.Note(n.step, n.text, name(n.personId)))
                 .toList();
@@ -138,7 +138,11 @@ class Courses {
                         s.name,
                         s.path,
                         s.machine == null ? null : s.machine.code(),
-                        procedure.step(s.step).map(Step::title).orElse("done"),
+                        procedure
+                                .step(s.step)
+                                .map(x -> x.on(s.traits))
+                                .map(Step::title)
+                                .orElse("done"),
                         s == current,
                         s.answers))
                 .toList();

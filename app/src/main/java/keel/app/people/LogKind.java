@@ -21,6 +21,8 @@ public enum LogKind {
     PART_ENDED("Part condemned"),
     SET_UP("Set-up"),
     ROOM_READ("Room reading"),
+    RESIN_MEASURED("Resin measured"),
+    RELEASE_SWITCHED("Release switched"),
     ROOM_READING_WITHDRAWN("Room reading withdrawn"),
     GUIDE_GIVEN_UP("Guide given up"),
     FIRST_LAYER_TEST("First-layer test"),

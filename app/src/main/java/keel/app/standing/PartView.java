@@ -33,4 +33,10 @@ public record PartView(
     public boolean inUse() {
         return carrier != null && endedAt == null;
     }
+
+    /** A vat as it is chosen from several. */
+    public String words() {
+        return code + ", " + (model == null ? "any model" : model)
+                + (filmCode == null ? ", no film" : ", film " + filmCode);
+    }
 }

@@ -40,6 +40,9 @@ interface StandingRecords extends JpaRepository<MachineStanding, Long> {
     /** One setting of a version. */
     record Amount(long version, Setting setting, double amount) {}
 
+    @Query("select s from ReleaseSwitched s where s.runId in ?1 order by s.id")
+    List<ReleaseSwitched> switched(Collection<Long> runs);
+
     @Query("select a.versionId, a.setting, a.amount from ProfileAmount a where a.versionId in ?1")
     List<Amount> settings(Collection<Long> versions);
 }

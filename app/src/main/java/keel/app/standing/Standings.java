@@ -282,14 +282,26 @@ public class Standings {
     private Map<Long, MachineNow.OpenRun> openRuns(Long only, Map<Meter.Key, Usage> metered) {
         List<RunGoingOn> runs = records.goingOn(only);
         Map<Long, ProfileSettings> profiles = profiles(runs);
+        Map<Long, List<ReleaseSwitched>> switched = switched(runs, profiles);
         return runs.stream()
                 .collect(Collectors.toMap(
                         r -> r.machineId,
                         r -> openRun(
                                 r,
                                 profiles.get(r.profileVersionId),
+                                switched.getOrDefault(r.id, List.of()),
                                 metered.getOrDefault(new Meter.Key(MeterScope.MACHINE, r.machineId), Usage.NONE)),
                         (a, b) -> a));
+    }
+
+    /** Asked only where a machine can let go slowly. */
+    private Map<Long, List<ReleaseSwitched>> switched(List<RunGoingOn> runs, Map<Long, ProfileSettings> profiles) {
+        List<Long> able = runs.stream()
+                .filter(r -> r.profileVersionId != null
+                        && profiles.get(r.profileVersionId).releasesSlowly())
+                .map(r -> r.id)
+                .toList();
+        return able.isEmpty() ? Map.of() : records.switched(able).stream().collect(Collectors.groupingBy(s -> s.runId));
     }
 
     private Map<Long, ProfileSettings> profiles(List<RunGoingOn> runs) {
@@ -308,9 +320,14 @@ public class Standings {
     }
 
     /** By its profile, or by the pace of this machine's layers so far. */
-    private static MachineNow.OpenRun openRun(RunGoingOn run, ProfileSettings profile, Usage machine) {
+    private static MachineNow.OpenRun openRun(
+            RunGoingOn run, ProfileSettings profile, List<ReleaseSwitched> switched, Usage machine) {
         PrintTime.Settings timing = profile != null
-                ? profile.with(Setting.EXPOSURE_S, run.layerExposureS).timing(run.layers)
+                ? profile.with(Setting.EXPOSURE_S, run.layerExposureS)
+                        .timing(run.layers)
+                        .switching(switched.stream()
+                                .map(s -> profile.release(s.fromLayer, s.slow))
+                                .toList())
                 : machine.layers() > 0
                         ? PrintTime.Settings.even(
                                 run.layers, run.layerExposureS, machine.hours() * 3600 / machine.layers())

@@ -1,13 +1,11 @@
 package keel.app.starting;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import keel.app.air.Air;
 import keel.app.air.RoomAir;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
@@ -20,6 +18,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.prints.InForce;
 import keel.app.prints.Profiles;
+import keel.app.prints.Releases;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
@@ -28,8 +27,7 @@ import keel.app.standing.MachineNow;
 import keel.app.standing.SinceFailure;
 import keel.app.standing.Standings;
 import keel.app.stores.IdleResin;
-import keel.app.stores.ResinView;
-import keel.app.stores.Resins;
+import keel.app.stores.Warmths;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;
 import keel.core.gate.GateFacts;
@@ -52,14 +50,14 @@ public class Gates {
     private final Standings standings;
     private final SinceFailure sinceFailure;
     private final Fleet fleet;
-    private final Air air;
+    private final Warmths warmths;
+    private final Releases releases;
     private final ShopSettings settings;
     private final Runs runs;
     private final Profiles profiles;
     private final GateQuestions questions;
     private final Quirks quirks;
     private final ScreenVerdicts verdicts;
-    private final Resins resins;
     private final RoomAir rooms;
     private final IdleResin idle;
     private final Logbook logbook;
@@ -69,14 +67,14 @@ public class Gates {
             Standings standings,
             SinceFailure sinceFailure,
             Fleet fleet,
-            Air air,
+            Warmths warmths,
+            Releases releases,
             ShopSettings settings,
             Runs runs,
             Profiles profiles,
             GateQuestions questions,
             Quirks quirks,
             ScreenVerdicts verdicts,
-            Resins resins,
             RoomAir rooms,
             IdleResin idle,
             Logbook logbook,
@@ -84,14 +82,14 @@ public class Gates {
         this.standings = standings;
         this.sinceFailure = sinceFailure;
         this.fleet = fleet;
-        this.air = air;
+        this.warmths = warmths;
+        this.releases = releases;
         this.settings = settings;
         this.runs = runs;
         this.profiles = profiles;
         this.questions = questions;
         this.quirks = quirks;
         this.verdicts = verdicts;
-        this.resins = resins;
         this.rooms = rooms;
         this.idle = idle;
         this.logbook = logbook;
@@ -119,7 +117,13 @@ public class Gates {
     /** What a job of so many layers comes to; null where nothing is known of its pace, or the layers are not given. */
     @Transactional(readOnly = true)
     public Estimate estimate(MachineNow m, Integer layers, Double exposureS) {
-        PrintTime.Settings timing = layers == null ? null : timing(m, layers, exposureS);
+        return estimate(m, layers, exposureS, false);
+    }
+
+    /** The same with a slow release all through. */
+    @Transactional(readOnly = true)
+    public Estimate estimate(MachineNow m, Integer layers, Double exposureS, boolean slow) {
+        PrintTime.Settings timing = layers == null ? null : timing(m, layers, exposureS, slow);
         if (timing == null) {
             return null;
         }
@@ -135,11 +139,12 @@ public class Gates {
                 layerMm);
     }
 
-    private PrintTime.Settings timing(MachineNow m, int layers, Double exposureS) {
+    private PrintTime.Settings timing(MachineNow m, int layers, Double exposureS, boolean slow) {
         InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
         if (profile != null) {
             return (exposureS == null ? profile.settings() : profile.settings().with(Setting.EXPOSURE_S, exposureS))
-                    .timing(layers);
+                    .timing(layers)
+                    .switching(slow ? List.of(profile.settings().release(1, true)) : List.of());
         }
         return m.sinceRecords().layers() == 0 || exposureS == null
                 ? null
@@ -150,13 +155,51 @@ public class Gates {
     }
 
     /**
+     * What is said besides the job.
+     *
+     * @param resinC temperature of the resin as measured, °C; null where nobody measured
+     * @param slowRelease whether it lets go slowly from the first layer on
+     */
+    public record Aside(Double resinC, boolean slowRelease) {
+
+        static final Aside NOTHING = new Aside(null, false);
+    }
+
+    /** Whether its profile knows of a slow release. */
+    @Transactional(readOnly = true)
+    public boolean mayReleaseSlowly(MachineNow m) {
+        return profiles.inForce(m.id(), clock.instant())
+                .filter(p -> p.settings().releasesSlowly())
+                .isPresent();
+    }
+
+    /** Whether the resin's own temperature would tell more than what is known. */
+    @Transactional(readOnly = true)
+    public boolean worthMeasuring(MachineNow m) {
+        return warmths.of(m).map(r -> r.warmth().worthMeasuring()).orElse(true);
+    }
+
+    /**
      * Starts a run through the gate.
      *
      * @param looked codes of the questions that somebody looked at and found in order
      * @throws Refused if one that only eyes can tell was not looked at
      */
     public RunView start(RunEntry entry, List<String> looked) {
+        return start(entry, looked, Aside.NOTHING);
+    }
+
+    /**
+     * The same, with what is said besides the job.
+     *
+     * @throws Refused also where the resin's temperature cannot be
+     */
+    public RunView start(RunEntry entry, List<String> looked, Aside aside) {
         Actor actor = Actor.current();
+        MachineNow m = standings.of(entry.machine());
+        if (aside.resinC() != null) {
+            warmths.measure(m, aside.resinC());
+        }
         List<GateItem> items = of(entry.machine(), entry.layers(), entry.layerExposureS(), entry.resinMl());
         Findings findings = new Findings();
         items.stream()
@@ -164,6 +207,9 @@ public class Gates {
                 .forEach(i -> findings.add(i.code(), "Not looked at yet: " + i.text()));
         Refused.unless(findings);
         RunView run = runs.enter(entry);
+        if (aside.slowRelease() && mayReleaseSlowly(m)) {
+            releases.switchTo(run.id(), true, 1);
+        }
         String warned = String.join(
                 " ",
                 items.stream()
@@ -192,10 +238,7 @@ public class Gates {
 
     private GateFacts facts(MachineNow m, Integer layers, Double exposureS, Double jobMl, Defaults defaults) {
         SinceFailure.Now since = sinceFailure.of(m.id());
-        Air.RoomNow room = air.room(m.room());
-        Double readAgo = room.at() == null
-                ? null
-                : Duration.between(room.at(), clock.instant()).toMinutes() / 60.0;
+        Optional<Warmths.Read> warm = warmths.of(m);
         MachineRef ref = fleet.machine(m.code());
         InForce profile = profiles.inForce(m.id(), clock.instant()).orElse(null);
         VersionFared fared = profile == null ? null : profiles.fared(profile.versionId());
@@ -214,8 +257,8 @@ public class Gates {
                 jobMl,
                 m.fillLineMl(),
                 ref.selfFilling(),
-                room.temperatureC(),
-                readAgo,
+                warm.map(Warmths.Read::warmth).orElse(null),
+                warm.map(Warmths.Read::hoursAgo).orElse(null),
                 m.sinceLevelled().prints(),
                 m.levelledAt() != null,
                 since.lastFailed(),
@@ -230,17 +273,10 @@ public class Gates {
                                 fared.good()),
                 exposureS,
                 ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null),
-                stood(m),
+                m.resin() == null
+                        ? null
+                        : idle.of(m.id()).map(IdleResin.Idle::days).orElse(null),
                 besides(m, since));
-    }
-
-    private GateFacts.Stood stood(MachineNow m) {
-        Optional<ResinView> resin = m.resin() == null ? Optional.empty() : resins.find(m.resin());
-        return resin.map(r -> new GateFacts.Stood(
-                        idle.of(m.id()).map(IdleResin.Idle::days).orElse(null),
-                        r.temperatureFromC(),
-                        r.temperatureToC()))
-                .orElse(null);
     }
 
     /** What is odd about the machine, what several failures call for, and what the shop asks itself. */

@@ -20,6 +20,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 class OnHand {
 
+    private static final String VAT = "spare vat with a film";
+    private static final String VATS = "spare vats with a film";
     private static final String SHEET = "sheet of film";
     private static final String SHEETS = "sheets of film";
 
@@ -37,6 +39,10 @@ class OnHand {
 
     /** So many of something, like 3 of "sheets of film"; {@code worth} where its price is known, null otherwise. */
     record Lot(int count, String what, Double worth) {
+
+        boolean vats() {
+            return what.equals(VAT) || what.equals(VATS);
+        }
 
         boolean sheets() {
             return what.equals(SHEET) || what.equals(SHEETS);
@@ -69,14 +75,7 @@ class OnHand {
             switch (kind) {
                 case SCREEN -> screens(models, lots);
                 case FILM -> {
-                    add(
-                            models.stream()
-                                    .mapToLong(m -> vats.getOrDefault(m, 0L))
-                                    .sum(),
-                            "spare vat with a film",
-                            "spare vats with a film",
-                            null,
-                            lots);
+                    add(models.stream().mapToLong(m -> vats.getOrDefault(m, 0L)).sum(), VAT, VATS, null, lots);
                     films(models, lots);
                 }
                 case TANK ->
@@ -134,6 +133,22 @@ class OnHand {
                             : null,
                     lots);
         }
+    }
+
+    /** A hole in a film, or a tank that leaks: what there is to go on with, for machines of a model. */
+    AtHand atHand(PartUse.UsedPart kind, String model) {
+        List<Lot> lots = shelf().of(kind, Set.of(model));
+        boolean film = kind == PartUse.UsedPart.FILM;
+        int vats = film ? lots.stream().filter(Lot::vats).mapToInt(Lot::count).sum() : 0;
+        boolean counted = !film && !lots.isEmpty()
+                || !packs.all().isEmpty()
+                || stock.all(false).stream()
+                        .anyMatch(i -> kind.name().equals(i.spareKind()) && model.equals(i.spareModel()));
+        int rest = lots.stream()
+                .filter(l -> !film || !l.vats())
+                .mapToInt(Lot::count)
+                .sum();
+        return new AtHand(vats, counted ? Integer.valueOf(rest) : null);
     }
 
     private static void add(long count, String one, String several, Double worth, List<Lot> lots) {

@@ -79,6 +79,11 @@ public class Spares implements PartNeeds {
         this.clock = clock;
     }
 
+    /** What there is to go on with where a film or tank of a machine of this model has ended. */
+    public AtHand atHand(PartUse.UsedPart kind, String model) {
+        return onHand.atHand(kind, model);
+    }
+
     /**
      * A stock, and the chance that somebody waits with it; whether it is the one that is wanted, and the one that there
      * is.

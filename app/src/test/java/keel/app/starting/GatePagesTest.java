@@ -97,9 +97,29 @@ class GatePagesTest extends PageTest {
                 .satisfies(i -> assertThat(i.text()).contains("Pour about 22 ml more"));
         assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.WARN);
         air.read(shop.now(m).room(), 16.0, null);
-        assertThat(item(m, "temperature").text()).contains("16.0 °C", "0.2 to 0.5 s");
+        assertThat(item(m, "temperature").text()).contains("16.0 °C in the room", "0.2 to 0.5 s", "measure it");
         air.read(shop.now(m).room(), 22.0, null);
         assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.OK);
+    }
+
+    /** What the resin itself shows outweighs the room; it is asked for only where it may tell more. */
+    @Test
+    void theResinsOwnTemperatureCountsWhereSomebodyMeasuredIt() {
+        String m = shop.maskMachine();
+        air.read(shop.now(m).room(), 16.0, null);
+        assertThat(page("/machines/" + m + "/start")).contains("name=\"resinC\"");
+        List<String> fields = new ArrayList<>(List.of(looked()));
+        fields.addAll(List.of("resinC", "warm"));
+        refused(422, "This is no number: warm.", "/machines/" + m + "/start", fields.toArray(String[]::new));
+        fields.set(fields.size() - 1, "80");
+        refused(422, "The resin", "/machines/" + m + "/start", fields.toArray(String[]::new));
+        fields.set(fields.size() - 1, "23,5");
+        accepted("/machines/" + m + "/start", fields.toArray(String[]::new));
+        assertThat(item(m, "temperature").state()).isEqualTo(GateItem.State.OK);
+        assertThat(item(m, "temperature").text()).isEqualTo("23.5 °C in the resin.");
+        assertThat(page("/machines/" + m + "/start")).doesNotContain("name=\"resinC\"");
+        assertThat(logbook.lines(LogFilter.ofMachine(m, 9)))
+                .anySatisfy(l -> assertThat(l.headline()).endsWith("measured: 23.5 °C."));
     }
 
     @Test

@@ -180,4 +180,72 @@ class WatchPagesTest extends PageTest {
         long id = shop.run(m, 1, 4).id();
         assertThat(page("/runs/" + id + "/after")).contains("Before the next one on", "after failures and on signs");
     }
+
+    /** A resin in the vat whose layers take 15 s, 2 s of it the tilt, or 5 s where it tilts slowly. */
+    private String tilting() {
+        String m = shop.maskMachine();
+        String resin = shop.resin("Silt " + m);
+        accepted("/machines/" + m + "/pour", "resin", resin, "ml", "240");
+        accepted(
+                "/machines/" + m + "/profiles",
+                "resin",
+                resin,
+                "school",
+                "MAKER",
+                "layerMm",
+                "0.05",
+                "bottomLayers",
+                "0",
+                "bottomExposureS",
+                "20",
+                "exposureS",
+                "3",
+                "liftMm",
+                "5",
+                "liftMmPerMin",
+                "60",
+                "retractMmPerMin",
+                "60",
+                "releaseS",
+                "2",
+                "slowReleaseS",
+                "5");
+        return m;
+    }
+
+    @Test
+    void aReleaseThatIsSwitchedMovesTheEndOfTheRun() {
+        String m = tilting();
+        RunView run = runs.enter(new RunEntry(m, "Hinge", null, null, 1000, 3.0, 40.0, null, null, null));
+        Instant start = run.startedAt();
+        long id = run.id();
+        assertThat(shop.now(m).run().expectedEnd()).isEqualTo(start.plusSeconds(15_000));
+        assertThat(page("/runs/" + id + "/now")).contains("Switched to slow");
+        refused(422, "This is no whole number: soon.", "/runs/" + id + "/release", "slow", "true", "fromLayer", "soon");
+        refused(422, "The layer", "/runs/" + id + "/release", "slow", "true", "fromLayer", "1001");
+        refused(422, "The layer", "/runs/" + id + "/release", "slow", "true", "fromLayer", "");
+        accepted("/runs/" + id + "/release", "slow", "true", "fromLayer", "401");
+        assertThat(shop.now(m).run().expectedEnd()).as("600 layers of 3 s more").isEqualTo(start.plusSeconds(16_800));
+        accepted("/runs/" + id + "/release", "slow", "true", "fromLayer", "500");
+        assertThat(shop.now(m).run().expectedEnd())
+                .as("tapped twice, or by another tablet")
+                .isEqualTo(start.plusSeconds(16_800));
+        accepted("/runs/" + id + "/release", "slow", "false", "fromLayer", "501");
+        assertThat(shop.now(m).run().expectedEnd()).isEqualTo(start.plusSeconds(15_300));
+        assertThat(logbook.lines(LogFilter.ofSubject("RUN", id)))
+                .filteredOn(l -> l.headline().contains("release from layer"))
+                .hasSize(2);
+        long ended = shop.run(shop.maskMachine(), 1, 4).id();
+        assertThat(form("/runs/" + ended + "/release", "slow", "true", "fromLayer", "600")
+                        .to())
+                .as("one that has ended")
+                .isEqualTo("/runs/" + ended);
+    }
+
+    @Test
+    void aMachineThatCannotLetGoSlowlyIsNotAsked() {
+        String m = printing(Duration.ofHours(1), null);
+        assertThat(page("/runs/" + run(m) + "/now")).doesNotContain("Switched to");
+        assertThat(page("/machines/" + m + "/start")).doesNotContain("slowRelease");
+    }
 }

@@ -19,6 +19,7 @@ public record PrintTime(double seconds, double uvOnSeconds) {
      * What a sliced file and a profile say. Speeds in mm/min.
      *
      * @param releaseS time of a release that is no lift (tilting, sliding), s; 0 for none
+     * @param releases releases that were switched to another time, by layer; none where left out
      */
     public record Settings(
             int layers,
@@ -31,7 +32,61 @@ public record PrintTime(double seconds, double uvOnSeconds) {
             double liftMm,
             double liftMmPerMin,
             double retractMmPerMin,
-            double releaseS) {
+            double releaseS,
+            List<Release> releases) {
+
+        public Settings {
+            releases = releases == null ? List.of() : List.copyOf(releases);
+        }
+
+        /** One release all through. */
+        public Settings(
+                int layers,
+                int bottomLayers,
+                int transitionLayers,
+                double bottomExposureS,
+                double exposureS,
+                double waitBeforeS,
+                double waitAfterS,
+                double liftMm,
+                double liftMmPerMin,
+                double retractMmPerMin,
+                double releaseS) {
+            this(
+                    layers,
+                    bottomLayers,
+                    transitionLayers,
+                    bottomExposureS,
+                    exposureS,
+                    waitBeforeS,
+                    waitAfterS,
+                    liftMm,
+                    liftMmPerMin,
+                    retractMmPerMin,
+                    releaseS,
+                    List.of());
+        }
+
+        /**
+         * The same, with releases that were switched while it printed.
+         *
+         * @param switched in the order in which they were switched
+         */
+        public Settings switching(List<Release> switched) {
+            return new Settings(
+                    layers,
+                    bottomLayers,
+                    transitionLayers,
+                    bottomExposureS,
+                    exposureS,
+                    waitBeforeS,
+                    waitAfterS,
+                    liftMm,
+                    liftMmPerMin,
+                    retractMmPerMin,
+                    releaseS,
+                    switched);
+        }
 
         /** What cannot be, at the fields as the open interface calls them. */
         public List<Finding> findings() {
@@ -51,6 +106,7 @@ public record PrintTime(double seconds, double uvOnSeconds) {
             findings.range(liftMmPerMin, 1, 5_000, "liftMmPerMin", "The lift speed", "mm/min");
             findings.range(retractMmPerMin, 1, 5_000, "retractMmPerMin", "The retract speed", "mm/min");
             findings.range(releaseS, 0, 300, "releaseS", "The release", "s");
+            releases.forEach(r -> findings.range(r.seconds(), 0, 300, "releases", "The release", "s"));
             return findings.list();
         }
 
@@ -60,9 +116,23 @@ public record PrintTime(double seconds, double uvOnSeconds) {
                     layers, 0, 0, exposureS, exposureS, Math.max(0, secondsPerLayer - exposureS), 0, 0, 1, 1, 0);
         }
 
-        /** What a layer takes besides its exposure, s. */
-        public double aside() {
-            return waitBeforeS + waitAfterS + 60 * (liftMm / liftMmPerMin + liftMm / retractMmPerMin) + releaseS;
+        /** What a layer takes besides its exposure, s, from the first; the last switch before it counts. */
+        double[] asides() {
+            double still = waitBeforeS + waitAfterS + 60 * (liftMm / liftMmPerMin + liftMm / retractMmPerMin);
+            double[] asides = new double[layers];
+            Arrays.fill(asides, still + releaseS);
+            releases.stream()
+                    .filter(r -> r.fromLayer() <= layers)
+                    .forEach(r -> Arrays.fill(asides, Math.max(1, r.fromLayer()) - 1, layers, still + r.seconds()));
+            return asides;
+        }
+
+        /** What each layer takes, s, from the first. */
+        double[] each() {
+            double[] each = exposures();
+            double[] asides = asides();
+            Arrays.setAll(each, i -> each[i] + asides[i]);
+            return each;
         }
 
         /** Exposure of each layer, s, from the first. */
@@ -78,9 +148,17 @@ public record PrintTime(double seconds, double uvOnSeconds) {
         }
     }
 
+    /**
+     * From this layer on the release takes another time.
+     *
+     * @param fromLayer from 1
+     * @param seconds of each release from there on
+     */
+    public record Release(int fromLayer, double seconds) {}
+
     public static PrintTime of(Settings s) {
-        double uvOn = Arrays.stream(s.exposures()).sum();
-        return new PrintTime(uvOn + s.layers() * s.aside(), uvOn);
+        return new PrintTime(
+                Arrays.stream(s.each()).sum(), Arrays.stream(s.exposures()).sum());
     }
 
     /**
@@ -90,10 +168,10 @@ public record PrintTime(double seconds, double uvOnSeconds) {
      * @return 1 to the number of layers; the last once the time is over
      */
     public static int layerAt(Settings s, double seconds) {
-        double[] exposures = s.exposures();
         double passed = 0;
-        for (int layer = 1; layer <= exposures.length; layer++) {
-            passed += exposures[layer - 1] + s.aside();
+        double[] each = s.each();
+        for (int layer = 1; layer <= each.length; layer++) {
+            passed += each[layer - 1];
             if (passed > seconds) {
                 return layer;
             }
@@ -103,7 +181,8 @@ public record PrintTime(double seconds, double uvOnSeconds) {
 
     /** Seconds from the start until so many layers are done, all of them at the most. */
     public static double secondsThrough(Settings s, int layers) {
-        int done = Math.max(0, Math.min(layers, s.layers()));
-        return Arrays.stream(s.exposures()).limit(done).sum() + done * s.aside();
+        return Arrays.stream(s.each())
+                .limit(Math.max(0, Math.min(layers, s.layers())))
+                .sum();
     }
 }

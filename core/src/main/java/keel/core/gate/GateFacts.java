@@ -2,6 +2,7 @@ package keel.core.gate;
 
 import java.util.List;
 import keel.core.resin.VatFill;
+import keel.core.resin.Warmth;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
@@ -17,8 +18,8 @@ import keel.core.standing.PartUse;
  * @param jobMl how much the job takes, ml
  * @param fillLineMl what the vat may hold, ml
  * @param selfFilling whether the machine fills itself
- * @param roomC temperature of the room as last read, °C
- * @param roomReadHoursAgo how long ago that was
+ * @param warmth how warm the resin is, by itself or by the room; null where neither was read
+ * @param readHoursAgo how long ago that was read
  * @param printsSinceLevelling prints since the plate was levelled
  * @param levelled whether it was ever levelled on record
  * @param lastFailed whether the last print failed
@@ -27,6 +28,7 @@ import keel.core.standing.PartUse;
  * @param profile settings for this resin on this machine, null if there are none
  * @param jobExposureS layer exposure of the job, s
  * @param vat how full the vat gets, null where its size is not known
+ * @param stoodDays since the resin was last moved, by a print, a pour or a sieve; null if not known
  * @param own questions that the shop added itself
  */
 public record GateFacts(
@@ -40,8 +42,8 @@ public record GateFacts(
         Double jobMl,
         Double fillLineMl,
         boolean selfFilling,
-        Double roomC,
-        Double roomReadHoursAgo,
+        Warmth warmth,
+        Double readHoursAgo,
         long printsSinceLevelling,
         boolean levelled,
         boolean lastFailed,
@@ -50,16 +52,8 @@ public record GateFacts(
         Profile profile,
         Double jobExposureS,
         Vat vat,
-        Stood stood,
+        Double stoodDays,
         List<GateItem> own) {
-
-    /**
-     * The resin in the vat.
-     *
-     * @param days since it was last moved, by a print, a pour or a sieve; null if not known
-     * @param fromC lowest temperature its maker asks for, {@code toC} the highest; null for the shop's own
-     */
-    public record Stood(Double days, Double fromC, Double toC) {}
 
     /**
      * The profile in force.

@@ -11,9 +11,11 @@ import java.util.Locale;
 import java.util.Optional;
 import keel.core.gate.GateItem.GatePart;
 import keel.core.resin.VatFill;
+import keel.core.resin.Warmth;
 import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Defaults;
 import keel.core.standing.Hold;
+import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
 
 /**
@@ -23,7 +25,6 @@ import keel.core.standing.PartUse;
  */
 public final class StartGate {
 
-    private static final double STALE_HOURS = 12;
     private static final double SAME_EXPOSURE_S = 0.005;
     private static final int SEVERAL = 3;
 
@@ -92,20 +93,10 @@ public final class StartGate {
         if (f.holds().stream().noneMatch(h -> h.code().code().equals("not-levelled"))) {
             items.add(levelled(f));
         }
-        String vessel = f.kind().vessel();
-        items.add(new GateItem(
-                "vat-felt",
-                GatePart.VAT,
-                ASK,
-                "The " + vessel + " was looked into and felt: no cured bits. Its bolts are tight."));
+        items.add(vessel(f));
         items.add(resin(f));
         freeboard(f, items);
-        items.add(new GateItem(
-                "resin-stirred",
-                GatePart.RESIN,
-                ASK,
-                "The resin is stirred, and it is the right one" + (f.resin() == null ? "." : ": " + f.resin() + ".")
-                        + settled(f)));
+        items.add(stirred(f));
         f.parts().forEach(p -> items.add(chance(p, f)));
         items.add(new GateItem(
                 "file-and-air",
@@ -144,17 +135,36 @@ public final class StartGate {
                 : new GateItem("levelled", GatePart.PLATE, WARN, "No levelling is on record.");
     }
 
+    /** A laser's lining is looked at; a film is felt. */
+    private static GateItem vessel(GateFacts f) {
+        return new GateItem(
+                "vat-felt",
+                GatePart.VAT,
+                ASK,
+                f.kind() == MachineKind.LASER_TANK
+                        ? "The tank was looked into, from the side and against the light: no cured bits. Nothing "
+                                + "touched its lining. It sits at its stop."
+                        : "The vat was looked into and felt: no cured bits. Its bolts are tight.");
+    }
+
+    private GateItem stirred(GateFacts f) {
+        String right = "it is the right one" + (f.resin() == null ? "." : ": " + f.resin() + ".");
+        return new GateItem(
+                "resin-stirred",
+                GatePart.RESIN,
+                ASK,
+                f.kind() == MachineKind.LASER_TANK
+                        ? "The bottle that feeds it is shaken, its vent open, and " + right
+                        : "The resin is stirred, and " + right + settled(f));
+    }
+
     private GateItem resin(GateFacts f) {
-        if (f.selfFilling()) {
-            return new GateItem("resin-enough", GatePart.RESIN, OK, "The machine fills itself; look at its bottle.");
-        }
         if (f.resinMl() == null || f.resin() == null) {
             return new GateItem(
                     "resin-enough",
                     GatePart.RESIN,
                     ASK,
-                    "What is in the " + f.kind().vessel()
-                            + " is not on record: enough for the job and to keep it covered?");
+                    "What is in the " + where(f) + " is not on record: enough for the job and to keep it covered?");
         }
         double floor = f.fillLineMl() == null ? 0 : defaults.value("vat.leastShare") * f.fillLineMl();
         String there = ml(f.resinMl());
@@ -163,9 +173,9 @@ public final class StartGate {
                     "resin-enough",
                     GatePart.RESIN,
                     WARN,
-                    "About " + there + " in the " + f.kind().vessel() + "; how much the job takes is not said.");
+                    "About " + there + " in the " + where(f) + "; how much the job takes is not said.");
         }
-        if (f.fillLineMl() != null && f.resinMl() > f.fillLineMl()) {
+        if (f.fillLineMl() != null && !f.selfFilling() && f.resinMl() > f.fillLineMl()) {
             return new GateItem(
                     "resin-enough",
                     GatePart.RESIN,
@@ -178,14 +188,19 @@ public final class StartGate {
                     "resin-enough",
                     GatePart.RESIN,
                     OK,
-                    "About " + there + " in the " + f.kind().vessel() + ", " + ml(need) + " needed.");
+                    "About " + there + " in the " + where(f) + ", " + ml(need) + " needed.");
         }
         return new GateItem(
                 "resin-enough",
                 GatePart.RESIN,
                 WARN,
-                "Pour about " + ml(need - f.resinMl()) + " more before the start: " + there
+                (f.selfFilling() ? "Put about " : "Pour about ") + ml(need - f.resinMl())
+                        + (f.selfFilling() ? " more into its bottle" : " more") + " before the start: " + there
                         + " is there, the job takes " + ml(f.jobMl()) + " and the floor must stay covered.");
+    }
+
+    private static String where(GateFacts f) {
+        return f.selfFilling() ? "tank and its bottle" : f.kind().vessel();
     }
 
     /** Said where the vat's size is known: how far below the rim the resin stands once the plate is down. */
@@ -269,45 +284,36 @@ public final class StartGate {
 
     /** Pigment sinks where resin stands still. */
     private String settled(GateFacts f) {
-        return f.stood() == null || f.stood().days() == null || f.stood().days() < defaults.value("resin.stirDays")
+        return f.stoodDays() == null || f.stoodDays() < defaults.value("resin.stirDays")
                 ? ""
                 : String.format(
-                        Locale.ROOT,
-                        " It stood still for %.0f days: stir it up from the bottom.",
-                        f.stood().days());
+                        Locale.ROOT, " It stood still for %.0f days: stir it up from the bottom.", f.stoodDays());
     }
 
-    private GateItem temperature(GateFacts f) {
-        if (f.roomC() == null || f.roomReadHoursAgo() > STALE_HOURS) {
+    private static GateItem temperature(GateFacts f) {
+        if (f.warmth() == null) {
             return new GateItem(
                     "temperature",
                     GatePart.ROOM,
                     WARN,
-                    f.roomC() == null
-                            ? "The room was never read: how warm is the resin?"
-                            : String.format(
-                                    Locale.ROOT,
-                                    "The room was read %.0f h ago: %.1f °C then.",
-                                    f.roomReadHoursAgo(),
-                                    f.roomC()));
+                    "Neither room nor resin was read: how warm is the resin? Measure it.");
         }
-        double low = f.stood() == null || f.stood().fromC() == null
-                ? defaults.value("resin.lowC")
-                : f.stood().fromC();
-        double high = f.stood() == null || f.stood().toC() == null
-                ? defaults.value("resin.highC")
-                : f.stood().toC();
-        String is = String.format(Locale.ROOT, "%.1f °C in the room", f.roomC());
-        if (f.roomC() < low) {
+        if (f.readHoursAgo() > Warmth.STALE_HOURS) {
             return new GateItem(
                     "temperature",
                     GatePart.ROOM,
                     WARN,
-                    is + ": cold resin is thick. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 mm/min.");
+                    String.format(
+                            Locale.ROOT,
+                            "The room was read %.0f h ago: %.1f °C then.",
+                            f.readHoursAgo(),
+                            f.warmth().celsius()));
         }
-        return f.roomC() > high
-                ? new GateItem("temperature", GatePart.ROOM, WARN, is + " is warm; exposure may bleed.")
-                : new GateItem("temperature", GatePart.ROOM, OK, is + ".");
+        return new GateItem(
+                "temperature",
+                f.warmth().ofResin() ? GatePart.RESIN : GatePart.ROOM,
+                f.warmth().asksForSomething() ? WARN : OK,
+                f.warmth().words());
     }
 
     /** The fan of its room is off. */

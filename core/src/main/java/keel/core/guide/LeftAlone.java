@@ -2,18 +2,14 @@ package keel.core.guide;
 
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import keel.core.standing.Caution;
 
 /** What may have dried or cured while a guide was left alone. Common practice, no source. */
 public final class LeftAlone {
 
     private static final Duration LONG = Duration.ofHours(6);
-    private static final Set<Caution> RESIN =
-            EnumSet.of(Caution.RAW_RESIN, Caution.RAW_RESIN_AND_BLADE, Caution.RAW_RESIN_AND_UV);
 
     private LeftAlone() {}
 
@@ -29,11 +25,11 @@ public final class LeftAlone {
         List<String> words = new ArrayList<>();
         words.add("Left for " + (left.toHours() < 48 ? left.toHours() + " h" : left.toDays() + " days")
                 + ": look before you go on.");
-        if (done.stream().anyMatch(s -> RESIN.contains(s.caution()))) {
+        if (done.stream().anyMatch(s -> s.caution().has(Caution.Part.RESIN))) {
             words.add("Resin that stood open has skinned over and gathered dust, and cures in daylight; what was wiped "
                     + "is wiped once more.");
         }
-        if (done.stream().anyMatch(s -> s.caution() == Caution.ALCOHOL)) {
+        if (done.stream().anyMatch(s -> s.caution().has(Caution.Part.SOLVENT))) {
             words.add("Alcohol has dried off, with what it had loosened.");
         }
         if (step.seconds() != null) {

@@ -1,11 +1,13 @@
 package keel.core.guide;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import keel.core.air.AirPartKind;
+import keel.core.standing.LevelAdvice;
 import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
@@ -68,6 +70,24 @@ public record Procedure(
         return writes.stream().findFirst().map(Written::kind);
     }
 
+    /**
+     * What must follow on such a machine, in sentences; a levelling only where what was touched asks for it there.
+     *
+     * @param machine null for none
+     */
+    public List<String> mustFollow(MachineTraits machine) {
+        List<String> all = new ArrayList<>();
+        if (machine != null) {
+            writes.stream()
+                    .map(w -> LevelAdvice.after(w.kind(), machine))
+                    .filter(a -> !a.isEmpty())
+                    .distinct()
+                    .forEach(all::add);
+        }
+        all.addAll(follows);
+        return all;
+    }
+
     /** What is true when it is through: "Film changed". */
     public String done() {
         return said != null ? said : writes.get(0).kind().done();
@@ -89,7 +109,10 @@ public record Procedure(
      */
     public List<Step> path(MachineTraits machine, Map<String, String> answers) {
         Map<String, String> asked = asked(machine, answers);
-        return steps.stream().filter(s -> s.when().holds(machine, asked)).toList();
+        return steps.stream()
+                .filter(s -> s.when().holds(machine, asked))
+                .map(s -> s.on(machine))
+                .toList();
     }
 
     /**
@@ -128,6 +151,7 @@ public record Procedure(
         return IntStream.iterate(from + by, i -> i >= 0 && i < steps.size(), i -> i + by)
                 .mapToObj(steps::get)
                 .filter(s -> s.when().holds(machine, asked))
+                .map(s -> s.on(machine))
                 .findFirst();
     }
 }

@@ -29,6 +29,7 @@ public final class Procedures {
     private static final List<String> FILES = List.of(
             "film-change",
             "tank-change",
+            "tank-swap",
             "clean-up",
             "vat-inspection",
             "screen-inspection",
@@ -145,6 +146,14 @@ public final class Procedures {
                                 detour.path("value").asText(null)),
                 when(n.get("when")),
                 n.path("stops").asBoolean(),
+                Step.Advice.valueOf(n.path("advise").asText("none").toUpperCase(Locale.ROOT)),
+                n.has("tank")
+                        ? new Step.Said(
+                                n.get("tank")
+                                        .path("title")
+                                        .asText(n.get("title").asText()),
+                                strings(n.get("tank").get("text")))
+                        : null,
                 means(n.path("means")));
     }
 

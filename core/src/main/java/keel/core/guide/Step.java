@@ -3,6 +3,8 @@ package keel.core.guide;
 import java.util.List;
 import java.util.Map;
 import keel.core.standing.Caution;
+import keel.core.standing.MachineKind;
+import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 
 /**
@@ -20,6 +22,8 @@ import keel.core.standing.ServiceField;
  * @param detour another way if this one does not work, null for none
  * @param when where it applies
  * @param stops nothing may go on from here: an earlier answer must change, or the work is given up
+ * @param advice what is advised here from what is known, NONE for nothing
+ * @param onTank its words at a laser tank, null where they are the same
  * @param means what each answer of each question leads to
  */
 public record Step(
@@ -35,7 +39,43 @@ public record Step(
         Detour detour,
         When when,
         boolean stops,
+        Advice advice,
+        Said onTank,
         Map<String, Map<String, Meaning>> means) {
+
+    /** The same in the words of this machine; null for none. */
+    public Step on(MachineTraits machine) {
+        return onTank == null || machine == null || machine.kind() != MachineKind.LASER_TANK
+                ? this
+                : new Step(
+                        code,
+                        onTank.title(),
+                        onTank.text(),
+                        drawing,
+                        caution,
+                        seconds,
+                        asks,
+                        turns,
+                        tool,
+                        detour,
+                        when,
+                        stops,
+                        advice,
+                        null,
+                        means);
+    }
+
+    /** A title with its text. */
+    public record Said(String title, List<String> text) {}
+
+    /** What the records advise at a step. */
+    public enum Advice {
+        NONE,
+        /** How to go on with a hole in a film. */
+        HOLE,
+        /** How long what is left in the vats must cure before. */
+        CURING
+    }
 
     /** What an answer leads to. */
     public enum Meaning {

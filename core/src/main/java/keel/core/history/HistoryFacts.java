@@ -38,6 +38,7 @@ public final class HistoryFacts {
     private static final int FIRST_RUNS = 8;
     private static final double SWING_K_PER_HOUR = 1;
     private static final double SPARE_ML = 15;
+    private static final double COLD_BY_K = 2;
     private static final Duration IDLE = Duration.ofDays(4);
     private static final Duration LATELY = Duration.ofDays(21);
     private static final Duration IN_A_ROW = Duration.ofDays(4);
@@ -349,9 +350,19 @@ public final class HistoryFacts {
         List<Past.Warmth> near = Reading.only(Past.Warmth.class, r.all)
                 .filter(w -> w.at().isAfter(r.start.minus(READ_NEAR)) && !w.at().isAfter(end))
                 .toList();
-        add(facts, "resin-cold", near.stream().anyMatch(w -> w.celsius() < defaults.value("resin.lowC") - 2));
-        boolean warm = !near.isEmpty() && near.stream().allMatch(w -> w.celsius() >= defaults.value("resin.lowC"));
-        add(facts, "resin-warm-enough", warm);
+        List<Past.Warmth> measured =
+                near.stream().filter(w -> w.resinLowC() != null).toList();
+        List<Past.Warmth> telling = measured.isEmpty() ? near : measured;
+        add(facts, "resin-cold", telling.stream().anyMatch(w -> w.celsius() < low(w) - COLD_BY_K));
+        add(facts, "resin-warm-enough", !telling.isEmpty() && telling.stream().allMatch(w -> w.celsius() >= low(w)));
+        swings(facts, near.stream().filter(w -> w.resinLowC() == null).toList());
+    }
+
+    private double low(Past.Warmth w) {
+        return w.resinLowC() == null ? defaults.value("resin.lowC") : w.resinLowC();
+    }
+
+    private static void swings(Set<String> facts, List<Past.Warmth> near) {
         for (int i = 1; i < near.size(); i++) {
             double hours =
                     Duration.between(near.get(i - 1).at(), near.get(i).at()).toMinutes() / 60.0;

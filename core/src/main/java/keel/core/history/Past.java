@@ -56,6 +56,15 @@ public sealed interface Past {
      */
     record Changed(Instant at, String resin, Map<Setting, Double> against) implements Past {}
 
-    /** The temperature of its room was read, °C. */
-    record Warmth(Instant at, double celsius) implements Past {}
+    /**
+     * The temperature of its room was read, or that of the resin itself, °C.
+     *
+     * @param resinLowC lowest that suits the resin that was measured; null for a reading of the room
+     */
+    record Warmth(Instant at, double celsius, Double resinLowC) implements Past {
+
+        public Warmth(Instant at, double celsius) {
+            this(at, celsius, null);
+        }
+    }
 }

@@ -86,6 +86,16 @@ public final class ProfileSettings {
         return changes;
     }
 
+    /** Whether it knows of a slow release. */
+    public boolean releasesSlowly() {
+        return value(Setting.SLOW_RELEASE_S) > 0;
+    }
+
+    /** The release from a layer on, slow or as usual. */
+    public PrintTime.Release release(int fromLayer, boolean slow) {
+        return new PrintTime.Release(fromLayer, value(slow ? Setting.SLOW_RELEASE_S : Setting.RELEASE_S));
+    }
+
     /** For how long such a job prints. */
     public PrintTime.Settings timing(int layers) {
         int bottom = Math.min(layers, (int) value(Setting.BOTTOM_LAYERS));

@@ -19,6 +19,7 @@ public enum Setting {
     LIFT_MM_PER_MIN("liftMmPerMin", "Lift speed", "mm/min", 1, 5000, false),
     RETRACT_MM_PER_MIN("retractMmPerMin", "Retract speed", "mm/min", 1, 5000, false),
     RELEASE_S("releaseS", "Tilt or slide of the vat", "s", 0, 300, false),
+    SLOW_RELEASE_S("slowReleaseS", "Slow tilt or slide, 0 where there is none", "s", 0, 300, false),
     SMOOTHING("smoothing", "Edge smoothing, 0 is off", "", 0, 16, true),
     SCALE("scale", "Scale", "", 0.8, 1.25, false);
 
@@ -48,7 +49,7 @@ public enum Setting {
 
     /** As in a sentence: "layer exposure". */
     public String name(Locale locale) {
-        return label.replace(", 0 is off", "").toLowerCase(locale);
+        return label.replaceFirst(", 0 .*", "").toLowerCase(locale);
     }
 
     /** A value of it as a sentence says it. */
@@ -76,7 +77,7 @@ public enum Setting {
     /** What it is where a maker's sheet does not name it; null where the sheet must. */
     public @Nullable Double usual() {
         return switch (this) {
-            case TRANSITION_LAYERS, WAIT_BEFORE_S, WAIT_AFTER_S, RELEASE_S, SMOOTHING -> 0.0;
+            case TRANSITION_LAYERS, WAIT_BEFORE_S, WAIT_AFTER_S, RELEASE_S, SLOW_RELEASE_S, SMOOTHING -> 0.0;
             case SCALE -> 1.0;
             default -> null;
         };

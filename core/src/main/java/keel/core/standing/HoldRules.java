@@ -193,6 +193,16 @@ public final class HoldRules {
                         change));
     }
 
+    /** Whether such work takes the level away on this machine. */
+    static boolean unlevels(ServiceKind done, MachineTraits machine) {
+        return (machine.selfLevelling() ? UNLEVELS_SELF_LEVELLING : UNLEVELS).contains(done);
+    }
+
+    /** Whether such work takes the level away where nothing levels itself. */
+    static boolean unlevels(ServiceKind done) {
+        return UNLEVELS.contains(done);
+    }
+
     private Optional<Hold> notLevelled(List<MachineEvent> events, MachineTraits machine) {
         Set<ServiceKind> unlevels = machine.selfLevelling() ? UNLEVELS_SELF_LEVELLING : UNLEVELS;
         Predicate<MachineEvent> raises = e -> e instanceof ServiceDone s && unlevels.contains(s.kind())

@@ -3,6 +3,8 @@ package keel.core.exposure;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import keel.core.Finding;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -57,5 +59,25 @@ class PrintTimeTest {
         assertThat(new PrintTime.Settings(10, 0, 0, 30, 2, 0, 0, 6, 60, Double.NaN, 0).findings())
                 .extracting(f -> f.field())
                 .containsExactly("retractMmPerMin");
+    }
+
+    /** By hand: 100 layers of 2 s of light and 1 + 6 + 3 s of moving; a release of 2 s, from layer 41 of 5, 81 of 2. */
+    @Test
+    void aReleaseThatIsSwitchedCountsFromItsLayer() {
+        PrintTime.Settings s = new PrintTime.Settings(100, 0, 0, 30, 2, 0.5, 0.5, 6, 60, 120, 2)
+                .switching(List.of(new PrintTime.Release(41, 5), new PrintTime.Release(81, 2)));
+        assertThat(PrintTime.of(s).seconds()).isCloseTo(100 * 14 + 40 * 3, within(1e-9));
+        assertThat(PrintTime.of(s).uvOnSeconds()).isCloseTo(200, within(1e-9));
+        assertThat(PrintTime.secondsThrough(s, 40)).isCloseTo(560, within(1e-9));
+        assertThat(PrintTime.secondsThrough(s, 41)).isCloseTo(577, within(1e-9));
+        assertThat(PrintTime.layerAt(s, 576.9)).isEqualTo(41);
+        assertThat(PrintTime.layerAt(s, 577.1)).isEqualTo(42);
+        PrintTime.Settings twice = s.switching(List.of(new PrintTime.Release(41, 5), new PrintTime.Release(41, 2)));
+        assertThat(PrintTime.of(twice).seconds())
+                .as("the later one at one layer")
+                .isCloseTo(1400, within(1e-9));
+        assertThat(s.switching(List.of(new PrintTime.Release(5, 400))).findings())
+                .extracting(Finding::field)
+                .containsExactly("releases");
     }
 }

@@ -141,6 +141,11 @@ class HistoryFactsTest {
         past.clear();
         past.add(new Past.Warmth(print.startedAt().plusSeconds(60), 22));
         assertThat(of(print)).contains("resin-warm-enough").doesNotContain("resin-cold", "temperature-swings");
+        past.add(new Past.Warmth(print.startedAt(), 21, 25.0));
+        assertThat(of(print))
+                .as("the resin itself, four degrees below its own range, in a room of 22")
+                .contains("resin-cold")
+                .doesNotContain("resin-warm-enough");
     }
 
     @Test

@@ -10,6 +10,7 @@ import java.util.Map;
 import keel.core.Finding;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;
+import keel.core.resin.Warmth;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -112,19 +113,27 @@ class ProfileSettingsTest {
         assertThat(VersionFared.lastGood(List.of(first))).isEmpty();
     }
 
-    /** Common practice: 0.2 to 0.5 s more and a lift of about 40 mm/min in a cold room. */
+    /** Common practice: 0.2 to 0.5 s more and a lift of about 40 mm/min for cold resin, the most at six degrees. */
     @Test
-    void aColdRoomAsksForMoreLightAndASlowerLift() {
+    void coldResinAsksForMoreLightAndASlowerLift() {
         ProfileSettings settings = ProfileSettings.of(sheet());
-        ColdRoom cold = ColdRoom.of(16.0, 20, settings).orElseThrow();
+        ColdResin cold = ColdResin.of(room(14.0), settings).orElseThrow();
         assertThat(cold.exposureFromS()).isCloseTo(2.7, within(1e-9));
         assertThat(cold.exposureToS()).isCloseTo(3.0, within(1e-9));
         assertThat(cold.liftMmPerMin()).isEqualTo(40);
-        assertThat(ColdRoom.of(16.0, 20, with(Setting.LIFT_MM_PER_MIN, 30))
+        assertThat(ColdResin.of(room(18.0), settings).orElseThrow().exposureToS())
+                .as("two degrees too cold")
+                .isCloseTo(2.8, within(1e-9));
+        assertThat(ColdResin.of(room(14.0), with(Setting.LIFT_MM_PER_MIN, 30))
                         .orElseThrow()
                         .liftMmPerMin())
                 .isEqualTo(30);
-        assertThat(ColdRoom.of(21.0, 20, settings)).isEmpty();
-        assertThat(ColdRoom.of(null, 20, settings)).isEmpty();
+        assertThat(ColdResin.of(room(19.9), settings)).isEmpty();
+        assertThat(ColdResin.of(room(33.0), settings)).isEmpty();
+        assertThat(ColdResin.of(null, settings)).isEmpty();
+    }
+
+    private static Warmth room(double celsius) {
+        return new Warmth(celsius, false, 20, 30);
     }
 }

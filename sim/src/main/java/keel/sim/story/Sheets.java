@@ -9,6 +9,7 @@ import static keel.core.profile.Setting.LIFT_MM_PER_MIN;
 import static keel.core.profile.Setting.RELEASE_S;
 import static keel.core.profile.Setting.RETRACT_MM_PER_MIN;
 import static keel.core.profile.Setting.SCALE;
+import static keel.core.profile.Setting.SLOW_RELEASE_S;
 import static keel.core.profile.Setting.SMOOTHING;
 import static keel.core.profile.Setting.TRANSITION_LAYERS;
 import static keel.core.profile.Setting.WAIT_AFTER_S;
@@ -62,7 +63,17 @@ final class Sheets {
         sheet.putAll(Map.of(SMOOTHING, machine.equals("godwit") ? 0.0 : 4.0, RELEASE_S, 0.0, SCALE, 1.0));
         switch (machine) {
             case "dunlin", "egret" ->
-                sheet.putAll(Map.of(LIFT_MM, 2.0, LIFT_MM_PER_MIN, 120.0, RETRACT_MM_PER_MIN, 120.0, RELEASE_S, 2.8));
+                sheet.putAll(Map.of(
+                        LIFT_MM,
+                        2.0,
+                        LIFT_MM_PER_MIN,
+                        120.0,
+                        RETRACT_MM_PER_MIN,
+                        120.0,
+                        RELEASE_S,
+                        2.8,
+                        SLOW_RELEASE_S,
+                        4.6));
             case "fulmar" ->
                 sheet.putAll(Map.of(EXPOSURE_S, resin.equals("silt-tough") ? 1.9 : 1.6, BOTTOM_EXPOSURE_S, 18.0));
             case "godwit" ->

@@ -22,6 +22,8 @@ import keel.app.fleet.ShopSettings;
 import keel.app.stores.FilmPacks;
 import keel.app.stores.Seats;
 import keel.core.Findings;
+import keel.core.Plain;
+import keel.core.film.FilmRoll;
 import keel.core.film.FilmSeat;
 import keel.core.film.SpareAdvice;
 import keel.core.standing.Defaults;
@@ -140,6 +142,68 @@ class FilmsController {
                         .toList());
         model.addAttribute("known", known);
         return "film/packs";
+    }
+
+    /** What a roll gives for a model; null where nobody said how large its sheet is. */
+    record RollLine(String model, Double longMm, Double shortMm, FilmRoll.Cut cut) {}
+
+    /** The same page with what a roll gives; a model that is taken over stands in the form for the pack. */
+    @GetMapping("/bench/packs/roll")
+    String roll(
+            @RequestParam(required = false) String rollWidthMm,
+            @RequestParam(required = false) String rollLengthMm,
+            @RequestParam(required = false) String take,
+            Model model,
+            HttpServletResponse response) {
+        if (rollWidthMm == null && rollLengthMm == null) {
+            return "redirect:/bench/packs";
+        }
+        model.addAttribute("rollWidthMm", rollWidthMm);
+        model.addAttribute("rollLengthMm", rollLengthMm);
+        try {
+            Findings findings = new Findings();
+            Double width = Typed.number(rollWidthMm, "rollWidthMm", findings);
+            Double length = Typed.number(rollLengthMm, "rollLengthMm", findings);
+            findings.range(width, 20, 5000, "rollWidthMm", "The width of the roll", "mm");
+            findings.range(length, 20, 200_000, "rollLengthMm", "The length of the roll", "mm");
+            Refused.unless(findings);
+            List<RollLine> lines = rolled(new FilmRoll(width, length));
+            model.addAttribute("roll", lines);
+            lines.stream()
+                    .filter(l ->
+                            l.model().equals(take) && l.cut() != null && l.cut().sheets() > 0)
+                    .findFirst()
+                    .ifPresent(l -> model.addAttribute(
+                            "form",
+                            Map.of(
+                                    "lengthMm", Plain.number(l.longMm()),
+                                    "widthMm", Plain.number(l.shortMm()),
+                                    "sheets", Integer.toString(l.cut().sheets()),
+                                    "thicknessMm", "0.127",
+                                    "material", "FEP")));
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
+        return packs(model);
+    }
+
+    private List<RollLine> rolled(FilmRoll roll) {
+        Function<Long, FilmSeat> measured = seats.all();
+        return vats.all(false).stream()
+                .filter(v -> !v.tank())
+                .map(Vats.Vat::model)
+                .distinct()
+                .map(m -> rolled(roll, m.name(), measured.apply(m.id())))
+                .toList();
+    }
+
+    private static RollLine rolled(FilmRoll roll, String model, FilmSeat seat) {
+        if (seat.sheetLengthMm() == null || seat.sheetWidthMm() == null) {
+            return new RollLine(model, null, null, null);
+        }
+        double longMm = Math.max(seat.sheetLengthMm(), seat.sheetWidthMm());
+        double shortMm = Math.min(seat.sheetLengthMm(), seat.sheetWidthMm());
+        return new RollLine(model, longMm, shortMm, roll.into(longMm, shortMm));
     }
 
     private static boolean covers(FilmPacks.Pack pack, FilmSeat seat) {

@@ -30,6 +30,9 @@ import keel.core.bolts.VatFrame;
 import keel.core.film.FilmSeat;
 import keel.core.guide.LeftAlone;
 import keel.core.guide.Procedure;
+import keel.core.guide.Step;
+import keel.core.standing.HoldCode;
+import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
 import keel.core.stock.Consumable;
@@ -56,6 +59,7 @@ class GuideModel {
     private final DryRuns dryRuns;
     private final Bottles bottles;
     private final BottlePours pours;
+    private final HoleWays holes;
     private final Clock clock;
 
     GuideModel(
@@ -73,6 +77,7 @@ class GuideModel {
             DryRuns dryRuns,
             Bottles bottles,
             BottlePours pours,
+            HoleWays holes,
             Clock clock) {
         this.fleet = fleet;
         this.parts = parts;
@@ -88,6 +93,7 @@ class GuideModel {
         this.dryRuns = dryRuns;
         this.bottles = bottles;
         this.pours = pours;
+        this.holes = holes;
         this.clock = clock;
     }
 
@@ -101,13 +107,7 @@ class GuideModel {
     String page(SessionView session, Map<String, String> typed, Model model) {
         model.addAttribute("s", session);
         if (session.state() != SessionView.State.OPEN) {
-            model.addAttribute(
-                    "after",
-                    session.others().stream()
-                            .filter(o -> o.machine() != null)
-                            .map(o -> standings.of(o.machine()))
-                            .toList());
-            return "guides/after";
+            return after(session, model);
         }
         Map<String, String> form = new LinkedHashMap<>(session.answers());
         form.putAll(typed);
@@ -124,14 +124,52 @@ class GuideModel {
         choices(session, form, model);
         model.addAttribute("tool", ToolLink.of(session, session.vat() != null ? session.vat() : vatOn(session)));
         draw(session, model);
+        List<Step> path = path(session);
+        model.addAttribute(
+                "caution",
+                session.step()
+                        .caution()
+                        .after(path.stream()
+                                .limit(Math.max(0, session.number() - 1))
+                                .map(Step::caution)
+                                .toList()));
+        if (session.step().advice() == Step.Advice.HOLE) {
+            String vat = session.vat() != null ? session.vat() : vatOn(session);
+            model.addAttribute("ways", holes.of(session, vat == null ? null : vats.one(vat), session.answers()));
+        }
         model.addAttribute(
                 "left",
-                LeftAlone.words(
-                                session.procedure().steps(),
-                                session.step(),
-                                Duration.between(session.touchedAt(), clock.instant()))
+                LeftAlone.words(path, session.step(), Duration.between(session.touchedAt(), clock.instant()))
                         .orElse(null));
         return "guides/step";
+    }
+
+    private String after(SessionView session, Model model) {
+        List<MachineNow> machines = session.others().stream()
+                .filter(o -> o.machine() != null)
+                .map(o -> standings.of(o.machine()))
+                .toList();
+        boolean unlevelled =
+                machines.stream().flatMap(m -> m.holds().stream()).anyMatch(h -> h.code() == HoldCode.NOT_LEVELLED);
+        List<String> follows = session.procedure().follows();
+        model.addAttribute("after", machines);
+        model.addAttribute(
+                "follows",
+                unlevelled || session.machine() == null
+                        ? follows
+                        : session.procedure()
+                                .mustFollow(fleet.machine(session.machine()).traits()));
+        return "guides/after";
+    }
+
+    private List<Step> path(SessionView session) {
+        return session.procedure().path(traits(session), session.answers());
+    }
+
+    private MachineTraits traits(SessionView session) {
+        return session.machine() == null
+                ? null
+                : fleet.machine(session.machine()).traits();
     }
 
     /** What the questions of this step can be answered with; of spares the oldest is offered first. */
@@ -156,6 +194,8 @@ class GuideModel {
                         : bottles.withRoom(resin);
                 atHand.stream().findFirst().ifPresent(b -> form.putIfAbsent(ask.name(), b.code()));
                 model.addAttribute("bottles", atHand);
+            } else if (ask.type() == ServiceField.Type.VAT && ask.required()) {
+                model.addAttribute("vats", vatsToFit(session));
             } else if (ask.type() == ServiceField.Type.CASE) {
                 model.addAttribute("cases", cases.of(session.machine()));
             }
@@ -168,6 +208,15 @@ class GuideModel {
         if (readings) {
             model.addAttribute("expected", dryRuns.expected(session.machine(), clock.instant()));
         }
+    }
+
+    /** Those of its model that stand on the shelf. */
+    private List<Vats.Vat> vatsToFit(SessionView session) {
+        long model = fleet.machine(session.machine()).modelId();
+        return vats.all(false).stream()
+                .filter(v ->
+                        v.machine() == null && v.endedAt() == null && v.model().id() == model)
+                .toList();
     }
 
     /** What is in the vat that is poured into or out of, and how much is likely. */

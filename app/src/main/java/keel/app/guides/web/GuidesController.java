@@ -19,6 +19,7 @@ import keel.app.guides.MovedOn;
 import keel.app.stores.Bookings;
 import keel.core.Findings;
 import keel.core.guide.Procedure;
+import keel.core.standing.MachineTraits;
 import keel.core.standing.ServiceKind;
 import keel.core.stock.Consumable;
 import org.springframework.http.HttpStatus;
@@ -110,11 +111,13 @@ class GuidesController {
                         home + "/guides/" + p.code(),
                         home + p.service().map(k -> "/services/" + k.name()).orElse("/pour")),
                 guides.openOn(ref, p.code()),
+                ref.traits(),
                 model);
     }
 
-    private String kit(Procedure procedure, KitOf of, OptionalLong open, Model model) {
+    private String kit(Procedure procedure, KitOf of, OptionalLong open, MachineTraits machine, Model model) {
         model.addAttribute("p", procedure);
+        model.addAttribute("follows", procedure.mustFollow(machine));
         model.addAttribute("of", of);
         model.addAttribute("usual", guidebook.usually(procedure.code()).orElse(null));
         model.addAttribute("going", open.isPresent() ? guides.one(open.getAsLong()) : null);
@@ -126,7 +129,11 @@ class GuidesController {
         AirParts.AirPart part = airParts.one(id);
         Procedure p = guidebook.forPart(part);
         return kit(
-                p, new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"), guides.openFor(part), model);
+                p,
+                new KitOf(part.name(), "/air", "/air/parts/" + id + "/guide", "/air"),
+                guides.openFor(part),
+                null,
+                model);
     }
 
     @PostMapping("/air/parts/{id}/guide")

@@ -6,11 +6,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.film.FilmLooks;
 import keel.app.film.Vats;
+import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.guides.Guidebook;
 import keel.app.guides.Guides;
@@ -37,6 +39,7 @@ class SittingController {
     private final Vats vats;
     private final FilmLooks looks;
     private final Standings standings;
+    private final Fleet fleet;
     private final ShopSettings settings;
 
     SittingController(
@@ -45,12 +48,14 @@ class SittingController {
             Vats vats,
             FilmLooks looks,
             Standings standings,
+            Fleet fleet,
             ShopSettings settings) {
         this.guides = guides;
         this.guidebook = guidebook;
         this.vats = vats;
         this.looks = looks;
         this.standings = standings;
+        this.fleet = fleet;
         this.settings = settings;
     }
 
@@ -72,7 +77,26 @@ class SittingController {
         model.addAttribute("choices", choices);
         model.addAttribute("time", time);
         model.addAttribute("chosen", chosen);
+        model.addAttribute("follows", follows(p, choices));
+        if (p.code().equals("film-change") && chosen > 0) {
+            model.addAttribute("lampMinutes", chosen * settings.defaults().value("vat.cureMinutes"));
+            model.addAttribute("daylightMinutes", settings.defaults().value("vat.daylightMinutes"));
+        }
         return "guides/sitting";
+    }
+
+    /** What must follow for those that are chosen; on the shelf nothing is level or not. */
+    private List<String> follows(Procedure p, List<Choice> choices) {
+        return Stream.concat(
+                        choices.stream()
+                                .filter(c -> c.chosen() && c.vat().machine() != null)
+                                .flatMap(c -> p
+                                        .mustFollow(
+                                                fleet.machine(c.vat().machine()).traits())
+                                        .stream()),
+                        p.follows().stream())
+                .distinct()
+                .toList();
     }
 
     @PostMapping("/bench/batch")

@@ -1,11 +1,11 @@
 package keel.app.prints.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import keel.app.air.Air;
 import keel.app.base.Conflict;
 import keel.app.base.Figures;
 import keel.app.base.PageErrors;
@@ -13,19 +13,21 @@ import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
-import keel.app.fleet.ShopSettings;
 import keel.app.prints.Calibrations;
 import keel.app.prints.Comparison;
 import keel.app.prints.Pair;
 import keel.app.prints.ProfileView;
 import keel.app.prints.Profiles;
 import keel.app.prints.School;
+import keel.app.standing.Standings;
 import keel.app.stores.Resins;
+import keel.app.stores.Warmths;
 import keel.core.Findings;
 import keel.core.exposure.PrintTime;
-import keel.core.profile.ColdRoom;
+import keel.core.profile.ColdResin;
 import keel.core.profile.ProfileSettings;
 import keel.core.profile.Setting;
+import keel.core.resin.Warmth;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,8 +47,8 @@ class ProfilesController {
     private final Calibrations calibrations;
     private final Fleet fleet;
     private final Resins resins;
-    private final Air air;
-    private final ShopSettings settings;
+    private final Warmths warmths;
+    private final Standings standings;
     private final Figures figures;
 
     ProfilesController(
@@ -54,15 +56,15 @@ class ProfilesController {
             Calibrations calibrations,
             Fleet fleet,
             Resins resins,
-            Air air,
-            ShopSettings settings,
+            Warmths warmths,
+            Standings standings,
             Figures figures) {
         this.profiles = profiles;
         this.calibrations = calibrations;
         this.fleet = fleet;
         this.resins = resins;
-        this.air = air;
-        this.settings = settings;
+        this.warmths = warmths;
+        this.standings = standings;
         this.figures = figures;
     }
 
@@ -160,11 +162,12 @@ class ProfilesController {
     }
 
     private String showNew(String code, String resin, Map<String, String> typed, Model model) {
-        model.addAttribute("machine", fleet.machine(code));
+        MachineRef machine = fleet.machine(code);
+        model.addAttribute("machine", machine);
         model.addAttribute("resins", resins.all(false));
         model.addAttribute("resin", resin);
         model.addAttribute("typed", typed);
-        model.addAttribute("fields", Setting.values());
+        model.addAttribute("fields", fields(machine));
         model.addAttribute("schools", School.values());
         return "prints/profile-new";
     }
@@ -173,7 +176,7 @@ class ProfilesController {
         ProfileSettings current = profile.current().settings();
         model.addAttribute("p", profile);
         model.addAttribute("typed", typed);
-        model.addAttribute("fields", Setting.values());
+        model.addAttribute("fields", fields(fleet.machine(profile.machine())));
         model.addAttribute("chart", VersionChart.of(profile.versions()));
         model.addAttribute("compared", Comparison.of(profile, with));
         model.addAttribute("strip", LayerStrip.of(current));
@@ -184,17 +187,18 @@ class ProfilesController {
         return "prints/profile";
     }
 
-    private ColdRoom cold(String machine, ProfileSettings current) {
-        String room = fleet.machines().stream()
-                .filter(m -> m.code().equals(machine))
-                .findFirst()
-                .orElseThrow()
-                .room();
-        return air.rooms().stream()
-                .filter(r -> r.code().equals(room) && r.at() != null && !r.stale())
-                .findFirst()
-                .flatMap(r -> ColdRoom.of(r.temperatureC(), settings.defaults().value("resin.lowC"), current))
+    private ColdResin cold(String machine, ProfileSettings current) {
+        return warmths.of(standings.of(machine))
+                .filter(r -> r.hoursAgo() < Warmth.STALE_HOURS)
+                .flatMap(r -> ColdResin.of(r.warmth(), current))
                 .orElse(null);
+    }
+
+    /** Only what its machine can do: a plate that is lifted neither tilts nor slides anything. */
+    private static List<Setting> fields(MachineRef machine) {
+        return Arrays.stream(Setting.values())
+                .filter(s -> machine.tiltsOrSlides() || s != Setting.RELEASE_S && s != Setting.SLOW_RELEASE_S)
+                .toList();
     }
 
     private Map<String, String> texts(ProfileSettings s) {

@@ -70,10 +70,13 @@ class GateController {
             Long againOf,
             String footprint,
             String place,
-            String parts) {
+            String parts,
+            String resinC,
+            Boolean slowRelease) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
+            slowRelease = Boolean.TRUE.equals(slowRelease);
         }
 
         static JobForm after(RunView last) {
@@ -83,6 +86,8 @@ class GateController {
                     plain(last.layerExposureS()),
                     plain(last.resinMl()),
                     "",
+                    null,
+                    null,
                     null,
                     null,
                     null,
@@ -104,7 +109,9 @@ class GateController {
                     againOf,
                     as.footprint(),
                     as.place(),
-                    as.parts());
+                    as.parts(),
+                    resinC,
+                    slowRelease);
         }
 
         JobPlaces.Asked asked() {
@@ -123,7 +130,7 @@ class GateController {
                 ? typed
                 : runs.last(code)
                         .map(JobForm::after)
-                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null))
+                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null, null, null))
                         .placed(typed);
         return show(code, form, model);
     }
@@ -147,8 +154,9 @@ class GateController {
                     form.againOf(),
                     places.footprint(standings.of(code), form.asked()),
                     null);
+            Gates.Aside aside = new Gates.Aside(Typed.number(form.resinC(), "resinC", findings), form.slowRelease());
             Refused.unless(findings);
-            return "redirect:/runs/" + gates.start(entry, form.looked()).id() + "/now";
+            return "redirect:/runs/" + gates.start(entry, form.looked(), aside).id() + "/now";
         } catch (HoldsOpen e) {
             response.setStatus(409);
             model.addAttribute("held", e.getMessage());
@@ -165,8 +173,15 @@ class GateController {
         StackDrawing drawing = stacks.of(m);
         model.addAttribute("m", m);
         model.addAttribute("resin", m.resin());
+        model.addAttribute("slowly", gates.mayReleaseSlowly(m));
         model.addAttribute(
-                "estimate", gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS())));
+                "measure",
+                gates.worthMeasuring(m)
+                        || form.resinC() != null && !form.resinC().isBlank());
+        model.addAttribute(
+                "estimate",
+                gates.estimate(
+                        m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), form.slowRelease()));
         int streak = lookIns.goodInARow(m.id());
         LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int)
                 settings.defaults().value("lookin.streak"));

@@ -13,11 +13,13 @@ import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.prints.LookInView;
 import keel.app.prints.LookIns;
+import keel.app.prints.Releases;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Stacks;
 import keel.app.standing.Standings;
+import keel.app.starting.Gates;
 import keel.core.Findings;
 import keel.core.run.Outcome;
 import keel.core.watch.LookAdvice;
@@ -37,6 +39,8 @@ class WatchController {
     private final LookIns lookIns;
     private final Standings standings;
     private final Stacks stacks;
+    private final Releases releases;
+    private final Gates gates;
     private final Logbook logbook;
     private final ShopTime times;
     private final Clock clock;
@@ -46,6 +50,8 @@ class WatchController {
             LookIns lookIns,
             Standings standings,
             Stacks stacks,
+            Releases releases,
+            Gates gates,
             Logbook logbook,
             ShopTime times,
             Clock clock) {
@@ -53,6 +59,8 @@ class WatchController {
         this.lookIns = lookIns;
         this.standings = standings;
         this.stacks = stacks;
+        this.releases = releases;
+        this.gates = gates;
         this.logbook = logbook;
         this.times = times;
         this.clock = clock;
@@ -122,6 +130,28 @@ class WatchController {
         }
     }
 
+    /** Fast or slow release from a layer on; the time that is left follows. */
+    @PostMapping("/runs/{id}/release")
+    String release(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "false") boolean slow,
+            @RequestParam(required = false) String fromLayer,
+            Model model,
+            HttpServletResponse response) {
+        try {
+            Findings findings = new Findings();
+            Integer layer = Typed.whole(fromLayer, "fromLayer", findings);
+            Refused.unless(findings);
+            releases.switchTo(id, slow, layer);
+            return "redirect:/runs/" + id + "/now";
+        } catch (Refused | Conflict e) {
+            model.addAttribute("fromLayer", fromLayer);
+            PageErrors.show(e, model, response);
+            RunView run = runs.one(id);
+            return run.open() ? show(run, new EndForm(null, "", null, ""), model) : "redirect:/runs/" + id;
+        }
+    }
+
     private String show(RunView run, EndForm form, Model model) {
         MachineNow m = standings.of(run.machine());
         Progress progress = lookIns.progress(m);
@@ -132,6 +162,8 @@ class WatchController {
         model.addAttribute("form", form);
         model.addAttribute("drawing", stacks.of(m));
         model.addAttribute("progress", progress);
+        model.addAttribute("slowly", progress != null && gates.mayReleaseSlowly(m));
+        model.addAttribute("slow", releases.slow(run.id()));
         model.addAttribute(
                 "line",
                 progress == null
