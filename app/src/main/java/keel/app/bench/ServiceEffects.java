@@ -8,6 +8,7 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Parts;
 import keel.app.stores.BottlePours;
+import keel.app.stores.FilmPacks;
 import keel.app.stores.PourKind;
 import keel.core.standing.ServiceKind;
 import keel.core.standing.ServicePayload;
@@ -22,8 +23,10 @@ class ServiceEffects {
     private final Fleet fleet;
     private final Parts parts;
     private final BottlePours pours;
+    private final FilmPacks packs;
 
-    ServiceEffects(Fleet fleet, Parts parts, BottlePours pours) {
+    ServiceEffects(Fleet fleet, Parts parts, BottlePours pours, FilmPacks packs) {
+        this.packs = packs;
         this.fleet = fleet;
         this.parts = parts;
         this.pours = pours;
@@ -89,6 +92,9 @@ class ServiceEffects {
         public String filmChange(ServicePayload.FilmChange c) {
             Parts.PartRef vat = vatOf(c);
             service.vatId = vat.id();
+            if (c.pack() != null && !c.pack().isBlank()) {
+                packs.requireLeft(c.pack());
+            }
             Parts.Sheet sheet = new Parts.Sheet(c.material(), c.thicknessMm(), c.pack());
             Parts.Change change = parts.changeFilm(vat.id(), at, service.id, sheet, c.endReason());
             return "film changed in vat " + vat.code() + from(change, c.endReason(), ServiceKind.FILM_CHANGE) + ", "

@@ -28,6 +28,7 @@ public class ShopTasks {
     private final Buying buying;
     private final RoomAir rooms;
     private final AirParts parts;
+    private final Baselines baselines;
 
     ShopTasks(
             Finishing finishing,
@@ -36,7 +37,8 @@ public class ShopTasks {
             Waste waste,
             Buying buying,
             RoomAir rooms,
-            AirParts parts) {
+            AirParts parts,
+            Baselines baselines) {
         this.finishing = finishing;
         this.baths = baths;
         this.idle = idle;
@@ -44,6 +46,7 @@ public class ShopTasks {
         this.buying = buying;
         this.rooms = rooms;
         this.parts = parts;
+        this.baselines = baselines;
     }
 
     public List<Task> all(List<MachineNow> machines) {
@@ -110,6 +113,7 @@ public class ShopTasks {
                     null,
                     "/stores/buying"));
         }
+        baselines.task(machines).ifPresent(tasks::add);
         return tasks;
     }
 

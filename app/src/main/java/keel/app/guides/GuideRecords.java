@@ -19,6 +19,7 @@ import keel.app.film.Vats;
 import keel.app.fleet.Parts;
 import keel.app.standing.VatContents;
 import keel.app.stores.BottlePours;
+import keel.app.stores.FilmPacks;
 import keel.app.stores.PourKind;
 import keel.core.guide.Procedure;
 import keel.core.guide.Step;
@@ -38,6 +39,7 @@ class GuideRecords {
     private final Vats vats;
     private final FilmTones tones;
     private final BottlePours pours;
+    private final FilmPacks packs;
     private final VatContents contents;
     private final AirParts airParts;
 
@@ -47,6 +49,7 @@ class GuideRecords {
             Vats vats,
             FilmTones tones,
             BottlePours pours,
+            FilmPacks packs,
             VatContents contents,
             AirParts airParts) {
         this.bench = bench;
@@ -54,6 +57,7 @@ class GuideRecords {
         this.vats = vats;
         this.tones = tones;
         this.pours = pours;
+        this.packs = packs;
         this.contents = contents;
         this.airParts = airParts;
     }
@@ -74,11 +78,14 @@ class GuideRecords {
     }
 
     /** @throws Conflict where an answer of this step cannot end well, for instance because it would mix two resins */
-    void check(Course course, Step answered) {
+    void check(Course course, Step answered, Map<String, String> answers) {
         if (course.procedure().ending() == Procedure.Ending.POUR
                 && answered.asks().stream().anyMatch(a -> a.name().equals("ml"))) {
             Pouring p = pouring(course.current());
             pours.check(p.vat(), p.bottle(), p.ml(), p.kind());
+        }
+        if (!answers.getOrDefault("pack", "").isEmpty()) {
+            packs.requireLeft(answers.get("pack"));
         }
     }
 

@@ -32,6 +32,9 @@ class GuideSession {
     Instant finishedAt;
     Double workedSeconds;
     Instant pausedAt;
+    /** The vat that was on its machine when it was begun; null where it is about none. */
+    Long vatBegunId;
+
     Instant givenUpAt;
 
     @Version

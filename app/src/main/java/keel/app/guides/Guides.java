@@ -55,6 +55,7 @@ public class Guides {
     private final Occupancy occupancy;
     private final Logbook logbook;
     private final GuideVats sittings;
+    private final Meanwhile meanwhile;
     private final Clock clock;
 
     Guides(
@@ -70,6 +71,7 @@ public class Guides {
             Occupancy occupancy,
             Logbook logbook,
             GuideVats sittings,
+            Meanwhile meanwhile,
             Clock clock) {
         this.sessions = sessions;
         this.notes = notes;
@@ -83,6 +85,7 @@ public class Guides {
         this.occupancy = occupancy;
         this.logbook = logbook;
         this.sittings = sittings;
+        this.meanwhile = meanwhile;
         this.clock = clock;
     }
 
@@ -128,6 +131,7 @@ public class Guides {
         GuideSession session =
                 session(procedure, procedure.path(machine.traits(), Map.of()).get(0));
         session.machineId = machine.id();
+        session.vatBegunId = meanwhile.vatOf(procedure, machine.id());
         return begun(session, actor).id;
     }
 
@@ -225,6 +229,7 @@ public class Guides {
      */
     public void done(long id, int version, Map<String, Object> given) {
         GuideSession session = open(id, version);
+        meanwhile.require(session);
         Course course = courses.of(session);
         Step step = course.step().orElseThrow(() -> new Conflict("Every step is done."));
         if (step.stops()) {
@@ -232,8 +237,9 @@ public class Guides {
                     "It does not end here: put it right, go back and answer anew. Or give it up; the logbook then "
                             + "says where.");
         }
-        course.done(read(step, given));
-        records.check(course, step);
+        Map<String, String> answers = read(step, given);
+        course.done(answers);
+        records.check(course, step, answers);
         keep(session, course);
     }
 
@@ -255,6 +261,19 @@ public class Guides {
     /** On where it was paused. */
     public void goOn(long id, int version) {
         touch(open(id, version), Actor.current());
+    }
+
+    /** Why nothing goes on at a guide; empty where nothing stands in the way. */
+    @Transactional(readOnly = true)
+    public Optional<Meanwhile.Stands> standsInTheWay(long id) {
+        return meanwhile.of(record(id));
+    }
+
+    /** The vat that is on now is the one that lies before whoever is at it: on with that. */
+    public void withThisVat(long id, int version) {
+        GuideSession session = open(id, version);
+        touch(session, Actor.current());
+        session.vatBegunId = meanwhile.vatOf(guidebook.called(session.procedureCode), session.machineId);
     }
 
     /** The step does not work out: on by its other way. */
@@ -323,6 +342,7 @@ public class Guides {
         Actor actor = Actor.current();
         GuideSession session = open(id, version);
         Course course = courses.of(session);
+        meanwhile.require(session);
         if (course.step().isPresent()) {
             throw new Conflict("There are steps left.");
         }

@@ -13,6 +13,7 @@ import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
+import keel.core.exposure.ShortestExposure;
 import keel.core.exposure.WorkingCurve;
 import keel.core.scale.ScaleCorrection;
 import org.springframework.data.domain.Limit;
@@ -67,6 +68,22 @@ public class Calibrations {
                         scale.factor(),
                         measurements.size(),
                         scale.correct() ? "to be corrected" : "no correction"));
+    }
+
+    public void keep(ProfileView profile, List<ShortestExposure.Strip> strips, ShortestExposure shortest) {
+        Double take = shortest.take();
+        keep(
+                profile,
+                "SHORTEST",
+                Map.of("strips", strips),
+                take == null
+                        ? "Shortest exposure: none of " + strips.size() + " strips held."
+                        : String.format(
+                                Locale.ROOT,
+                                "Shortest exposure: %.2f s hold, from %d strips%s.",
+                                take,
+                                strips.size(),
+                                shortest.byCurve() == null ? ", looked at, not measured" : ", measured"));
     }
 
     /** Those of a profile, newest first. */

@@ -166,6 +166,21 @@ public class FilmPacks {
         return pack.code;
     }
 
+    /**
+     * A sheet of it is to become a film; whoever else takes one waits.
+     *
+     * @throws Refused where none is left on record
+     */
+    public void requireLeft(String code) {
+        if (records.lock(code).isPresent() && one(code).left() < 1) {
+            Pack pack = one(code);
+            throw new Refused(
+                    "pack",
+                    "No sheet of " + code + " is left: all " + pack.sheets()
+                            + " were made into films or spoiled. Choose another pack, or none.");
+        }
+    }
+
     /** Sheets that never became a film: cut wrong, dented, torn. Negative takes it back. */
     public void spoil(String code, Integer sheets, String why) {
         Actor actor = Actor.current();

@@ -77,7 +77,7 @@ public record Procedure(
      */
     public List<String> mustFollow(MachineTraits machine) {
         List<String> all = new ArrayList<>();
-        if (machine != null) {
+        if (machine != null && writes.stream().noneMatch(w -> w.kind() == ServiceKind.LEVELLING)) {
             writes.stream()
                     .map(w -> LevelAdvice.after(w.kind(), machine))
                     .filter(a -> !a.isEmpty())

@@ -69,8 +69,8 @@ public record Warmth(double celsius, boolean ofResin, double lowC, double highC)
                         + " °C). Stir it well, and stay for the first layers." + measure();
             case COLD ->
                 is + ", " + below
-                        + ": it is thick and flows back slowly. Warm it, or add 0.2 to 0.5 s and lift slower, about 40 "
-                        + "mm/min." + measure();
+                        + ": it is thick and flows back slowly. Warm it, or add 0.2 to 0.5 s and let go slower, "
+                        + "a lift at about 40 mm/min." + measure();
             case TOO_COLD ->
                 is + ", " + below
                         + ": do not print with it. Stand the closed bottle in warm water, let vat and machine come to "

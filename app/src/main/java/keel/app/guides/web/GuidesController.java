@@ -154,7 +154,7 @@ class GuidesController {
 
     @GetMapping("/guides/{id}")
     String step(@PathVariable long id, Model model) {
-        return shown.page(guides.one(id), Map.of(), model);
+        return page(id, Map.of(), model);
     }
 
     @PostMapping("/guides/{id}/done")
@@ -180,6 +180,12 @@ class GuidesController {
     @PostMapping("/guides/{id}/go-on")
     String goOn(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
         return tried(id, () -> guides.goOn(id, version), Map.of(), model, response);
+    }
+
+    /** The vat that is on now is the one that is worked on. */
+    @PostMapping("/guides/{id}/this-vat")
+    String thisVat(@PathVariable long id, @RequestParam int version, Model model, HttpServletResponse response) {
+        return tried(id, () -> guides.withThisVat(id, version), Map.of(), model, response);
     }
 
     @PostMapping("/guides/{id}/detour")
@@ -230,10 +236,15 @@ class GuidesController {
             return "redirect:/guides/" + id + "?written=" + written.size();
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
-            return shown.page(guides.one(id), typed, model);
+            return page(id, typed, model);
         } catch (MovedOn e) {
             return behind(id, e, model, response);
         }
+    }
+
+    private String page(long id, Map<String, String> typed, Model model) {
+        model.addAttribute("meanwhile", guides.standsInTheWay(id).orElse(null));
+        return shown.page(guides.one(id), typed, model);
     }
 
     private String tried(
@@ -243,7 +254,7 @@ class GuidesController {
             return "redirect:/guides/" + id;
         } catch (Refused e) {
             PageErrors.show(e, model, response);
-            return shown.page(guides.one(id), typed, model);
+            return page(id, typed, model);
         } catch (Conflict | MovedOn e) {
             return behind(id, e, model, response);
         }
@@ -253,7 +264,7 @@ class GuidesController {
     private String behind(long id, RuntimeException e, Model model, HttpServletResponse response) {
         response.setStatus(HttpStatus.CONFLICT.value());
         model.addAttribute("movedOn", e.getMessage());
-        return shown.page(guides.one(id), Map.of(), model);
+        return page(id, Map.of(), model);
     }
 
     private static Map<String, Double> used(Map<String, String> typed, Findings findings) {

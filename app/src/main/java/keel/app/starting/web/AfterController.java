@@ -15,6 +15,7 @@ import keel.app.fleet.ShopSettings;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.standing.Standings;
+import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -91,6 +92,7 @@ class AfterController {
         MachineRef machine = fleet.machine(run.machine());
         model.addAttribute("run", run);
         model.addAttribute("machine", machine);
+        model.addAttribute("laser", machine.traits().kind() == MachineKind.LASER_TANK);
         model.addAttribute("m", standings.of(run.machine()));
         model.addAttribute("typed", typed);
         model.addAttribute("dryingHours", settings.defaults().value("drying.hours"));

@@ -35,7 +35,12 @@ record GateRow(String name, List<GateItem> items, Double x, Double y) {
                                 at,
                                 f.vat().x(),
                                 f.vat().y() + 8);
-                    case FILM -> new GateRow("Film", at, f.film().x(), f.film().middleY());
+                    case FILM ->
+                        new GateRow(
+                                vessel.equals("tank") ? "Lining" : "Film",
+                                at,
+                                f.film().x(),
+                                f.film().middleY());
                     case SCREEN ->
                         new GateRow(
                                 "Screen",
