@@ -85,6 +85,38 @@ class BenchWalkTest extends DemoWalk {
         assertThat(page.locator(".lines").first()).containsText("film changed in vat");
     }
 
+    /** No: it is a hole; no: no pinhole; and the machine that prints is switched while it prints. */
+    @Test
+    @Order(6)
+    void aTearIsNotCuredShutAndASwitchedReleaseMovesTheEnd() {
+        Page page = browsing.keeper(1024, 768);
+        page.navigate("/machines/avocet/guides/film-change");
+        page.keyboard().press("Space");
+        page.waitForURL(Pattern.compile("/guides/\\d+$"));
+        choose(page, "Pierced");
+        assertThat(page.locator("main h1")).hasText("What kind of hole is it?");
+        choose(page, "Larger");
+        assertThat(page.locator(".ways")).not().containsText("Cure it shut");
+        Browsing.accessible(page);
+        page.click("text=Back");
+        choose(page, "A pinhole");
+        assertThat(page.locator(".ways")).containsText("Cure it shut");
+        page.click("summary:has-text('Give up')");
+        page.click("text=Give it up");
+        page.navigate("/machines/dunlin/run");
+        String before = page.locator(".printing .where").innerText();
+        page.click("text=Switched to slow");
+        assertThat(page.locator(".release")).containsText("It lets go slowly");
+        assertThat(page.locator(".printing .where")).not().hasText(before);
+        page.click("text=Switched to fast");
+        assertThat(page.locator(".release")).containsText("It lets go fast");
+    }
+
+    private static void choose(Page page, String words) {
+        page.click(".answers .choice:has-text('" + words + "')");
+        page.click(".answers > .btn");
+    }
+
     private static void answer(Page page) {
         for (String choice : new String[] {"Clouded", "Yes"}) {
             Locator found = page.locator(".answers .choice:has(input[type=radio]):has-text('" + choice + "')");

@@ -9,7 +9,7 @@ class MachinePagesTest extends PagesWalk {
             List.of("/machines/avocet", "/machines/bittern", "/machines/fulmar", "/machines/godwit"),
             List.of("/runs"),
             List.of("/runs/new", "/runs/new?machine=bittern&after=true"),
-            List.of("/machines/egret/start", "/machines/bittern/start"),
+            List.of("/machines/egret/start", "/machines/bittern/start", "/machines/godwit/start"),
             List.of("/runs/1"),
             List.of("/failures"),
             List.of("/failures/new?machine=egret"),
@@ -37,6 +37,7 @@ class MachinePagesTest extends PagesWalk {
                     "/machines/curlew/guides/pour",
                     "/air/parts/1/guide",
                     "/machines/bittern/guides/clean-up",
+                    "/machines/godwit/guides/tank-swap",
                     "/machines/dunlin/guides/commissioning"),
             List.of("/machines/avocet/pour"),
             List.of(
@@ -53,6 +54,7 @@ class MachinePagesTest extends PagesWalk {
             List.of("/machines/bittern/profiles/reed-grey"),
             List.of("/machines/egret/profiles/new?resin=silt-tough"),
             List.of("/machines/fulmar/profiles/cast-amber/curve"),
+            List.of("/machines/fulmar/profiles/cast-amber/shortest"),
             List.of("/machines/fulmar/profiles/cast-amber/scale"));
 
     @Override

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A small piece that shows what an exposure does: walls and pins that grow thicker, gaps that grow wider, on a base of a
+ * A small piece that shows what an exposure does: walls and pins grow thicker, gaps grow wider, on a base of a
  * known length. Printed at several exposures side by side or one after another. Our own; common practice, no source.
  * Every body is closed by itself; they overlap, as slicers expect of bodies that belong together. All in mm.
  */
