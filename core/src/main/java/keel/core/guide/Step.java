@@ -43,26 +43,30 @@ public record Step(
         Said onTank,
         Map<String, Map<String, Meaning>> means) {
 
-    /** The same in the words of this machine; null for none. */
+    /** The same in the words of this machine, with the answers that it can have; {@code machine} is null for none. */
     public Step on(MachineTraits machine) {
-        return onTank == null || machine == null || machine.kind() != MachineKind.LASER_TANK
-                ? this
-                : new Step(
-                        code,
-                        onTank.title(),
-                        onTank.text(),
-                        drawing,
-                        caution,
-                        seconds,
-                        asks,
-                        turns,
-                        tool,
-                        detour,
-                        when,
-                        stops,
-                        advice,
-                        null,
-                        means);
+        if (machine == null) {
+            return this;
+        }
+        boolean tank = onTank != null && machine.kind() == MachineKind.LASER_TANK;
+        return new Step(
+                code,
+                tank ? onTank.title() : title,
+                tank ? onTank.text() : text,
+                drawing,
+                caution,
+                seconds,
+                asks.stream()
+                        .map(a -> machine.selfLevelling() ? a : a.without(BY_ITSELF))
+                        .toList(),
+                turns,
+                tool,
+                detour,
+                when,
+                stops,
+                advice,
+                null,
+                means);
     }
 
     /** A title with its text. */
@@ -76,6 +80,9 @@ public record Step(
         /** How long what is left in the vats must cure before. */
         CURING
     }
+
+    /** What only a machine that levels itself can be answered. */
+    private static final String BY_ITSELF = "SELF";
 
     /** What an answer leads to. */
     public enum Meaning {

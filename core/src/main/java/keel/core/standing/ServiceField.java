@@ -56,4 +56,19 @@ public record ServiceField(
                 .findFirst()
                 .orElse(code);
     }
+
+    /** The same without one of its choices. */
+    public ServiceField without(String code) {
+        return options.stream().noneMatch(o -> o.code().equals(code))
+                ? this
+                : new ServiceField(
+                        name,
+                        label,
+                        type,
+                        required,
+                        options.stream().filter(o -> !o.code().equals(code)).toList(),
+                        low,
+                        high,
+                        unit);
+    }
 }

@@ -117,4 +117,15 @@ class CautionsTest {
                         .map(s -> s.where() + ": " + s.text()))
                 .isEmpty();
     }
+
+    @Test
+    void onlyWhatLevelsItselfIsSaidToHaveDone() {
+        Procedure levelling = Procedures.shipped().called("levelling").orElseThrow();
+        for (boolean self : new boolean[] {true, false}) {
+            MachineTraits traits = new MachineTraits(MachineKind.MASK, self, false, true, LevelJoint.BALL);
+            assertThat(levelling.path(traits, Map.of()).get(0).asks().get(0).options().stream()
+                            .anyMatch(o -> o.code().equals("SELF")))
+                    .isEqualTo(self);
+        }
+    }
 }

@@ -1,0 +1,109 @@
+package keel.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Who explains what was seen. Of the causes that are true each explains a finding in proportion to the rate at which it
+ * shows it, −ln(1 − w), beside the rate of the leak. What a cause explains that was itself brought about goes up to what
+ * brought it about, as far as that did.
+ *
+ * @param explains share of each finding that each cause explains, directly: {@code [cause][finding]}
+ * @param direct share of all that counts, as it is explained directly; sums to 1 over the causes
+ * @param began the same with consequences passed up to what began them
+ * @param leaked share of all that counts which no cause explains
+ */
+record Responsibility(double[][] explains, double[] direct, double[] began, double leaked) {
+
+    private static final double SURE = 40;
+
+    /**
+     * @param counts which findings count towards the shares
+     */
+    static Responsibility of(Network network, TrueSets sets, boolean[] counts) {
+        int n = network.causes();
+        double[][] explains = new double[n][network.findings()];
+        double[] direct = new double[n];
+        double[] began = new double[n];
+        int[] childrenFirst = childrenFirst(network);
+        double leaked = 0;
+        for (int k = 0; k < sets.sets().size(); k++) {
+            int[] set = sets.sets().get(k);
+            double chance = sets.chances()[k];
+            double[] credit = new double[n];
+            for (int s = 0; s < network.findings(); s++) {
+                double leak = rate(network.leak(s));
+                double all = leak;
+                for (int cause : set) {
+                    all += rate(network.shows(cause, s));
+                }
+                if (all > 0) {
+                    for (int cause : set) {
+                        double part = rate(network.shows(cause, s)) / all;
+                        explains[cause][s] += chance * part;
+                        credit[cause] += counts[s] ? part : 0;
+                    }
+                    leaked += counts[s] ? chance * leak / all : 0;
+                }
+            }
+            for (int cause : set) {
+                direct[cause] += chance * credit[cause];
+            }
+            passUp(network, set, childrenFirst, credit);
+            for (int cause : set) {
+                began[cause] += chance * credit[cause];
+            }
+        }
+        double sum = leaked;
+        for (double d : direct) {
+            sum += d;
+        }
+        return new Responsibility(
+                explains, Bayes.normalised(direct), Bayes.normalised(began), sum > 0 ? leaked / sum : 0);
+    }
+
+    private static void passUp(Network network, int[] set, int[] childrenFirst, double[] credit) {
+        boolean[] is = new boolean[network.causes()];
+        for (int cause : set) {
+            is[cause] = true;
+        }
+        for (int child : childrenFirst) {
+            if (is[child] && credit[child] > 0) {
+                double own = rate(network.own(child));
+                double all = own;
+                for (Network.Edge e : network.into(child)) {
+                    all += is[e.from()] ? rate(e.chance()) : 0;
+                }
+                if (all > own) {
+                    for (Network.Edge e : network.into(child)) {
+                        credit[e.from()] += is[e.from()] ? credit[child] * rate(e.chance()) / all : 0;
+                    }
+                    credit[child] *= own / all;
+                }
+            }
+        }
+    }
+
+    private static int[] childrenFirst(Network network) {
+        List<Integer> order = new ArrayList<>();
+        boolean[] done = new boolean[network.causes()];
+        for (int cause = 0; cause < done.length; cause++) {
+            place(network, cause, done, order);
+        }
+        java.util.Collections.reverse(order);
+        return order.stream().mapToInt(i -> i).toArray();
+    }
+
+    /** Parents before their children. */
+    private static void place(Network network, int cause, boolean[] done, List<Integer> order) {
+        if (!done[cause]) {
+            done[cause] = true;
+            network.into(cause).forEach(e -> place(network, e.from(), done, order));
+            order.add(cause);
+        }
+    }
+
+    private static double rate(double chance) {
+        return chance >= 1 ? SURE : -Math.log1p(-chance);
+    }
+}
