@@ -3,6 +3,7 @@ package keel.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Causes that are true or not, each by its own chance or as a consequence of others, and findings that each true cause
@@ -102,9 +103,8 @@ final class Network {
         List<int[]> all = new ArrayList<>();
         for (int first = 0; first < of.length; first++) {
             int block = first;
-            int[] members = java.util.stream.IntStream.range(0, of.length)
-                    .filter(i -> of[i] == block)
-                    .toArray();
+            int[] members =
+                    IntStream.range(0, of.length).filter(i -> of[i] == block).toArray();
             if (members.length > 0) {
                 all.add(members);
             }

@@ -1,6 +1,8 @@
 package keel.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 
 /**
@@ -8,7 +10,7 @@ import java.util.List;
  * shows it, −ln(1 − w), beside the rate of the leak. What a cause explains that was itself brought about goes up to what
  * brought it about, as far as that did.
  *
- * @param explains share of each finding that each cause explains, directly: {@code [cause][finding]}
+ * @param explains share of each finding that a cause explains, directly: {@code [cause][finding]}
  * @param direct share of all that counts, as it is explained directly; sums to 1 over the causes
  * @param began the same with consequences passed up to what began them
  * @param leaked share of all that counts which no cause explains
@@ -21,30 +23,37 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
      * @param counts which findings count towards the shares
      */
     static Responsibility of(Network network, TrueSets sets, boolean[] counts) {
-        int n = network.causes();
-        double[][] explains = new double[n][network.findings()];
-        double[] direct = new double[n];
-        double[] began = new double[n];
-        int[] childrenFirst = childrenFirst(network);
-        double leaked = 0;
+        Sum sum = new Sum(network, counts);
         for (int k = 0; k < sets.sets().size(); k++) {
-            int[] set = sets.sets().get(k);
-            double chance = sets.chances()[k];
-            double[] credit = new double[n];
-            for (int s = 0; s < network.findings(); s++) {
-                double leak = rate(network.leak(s));
-                double all = leak;
-                for (int cause : set) {
-                    all += rate(network.shows(cause, s));
-                }
-                if (all > 0) {
-                    for (int cause : set) {
-                        double part = rate(network.shows(cause, s)) / all;
-                        explains[cause][s] += chance * part;
-                        credit[cause] += counts[s] ? part : 0;
-                    }
-                    leaked += counts[s] ? chance * leak / all : 0;
-                }
+            sum.add(sets.sets().get(k), sets.chances()[k]);
+        }
+        return sum.shares();
+    }
+
+    /** Adds up what each set explains, by its chance. */
+    private static final class Sum {
+
+        private final Network network;
+        private final boolean[] counts;
+        private final double[][] explains;
+        private final double[] direct;
+        private final double[] began;
+        private final int[] childrenFirst;
+        private double leaked;
+
+        Sum(Network network, boolean[] counts) {
+            this.network = network;
+            this.counts = counts;
+            this.explains = new double[network.causes()][network.findings()];
+            this.direct = new double[network.causes()];
+            this.began = new double[network.causes()];
+            this.childrenFirst = childrenFirst(network);
+        }
+
+        void add(int[] set, double chance) {
+            double[] credit = new double[network.causes()];
+            for (int finding = 0; finding < network.findings(); finding++) {
+                explain(set, finding, chance, credit);
             }
             for (int cause : set) {
                 direct[cause] += chance * credit[cause];
@@ -54,12 +63,28 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
                 began[cause] += chance * credit[cause];
             }
         }
-        double sum = leaked;
-        for (double d : direct) {
-            sum += d;
+
+        private void explain(int[] set, int finding, double chance, double[] credit) {
+            double leak = rate(network.leak(finding));
+            double all = leak;
+            for (int cause : set) {
+                all += rate(network.shows(cause, finding));
+            }
+            if (all > 0) {
+                for (int cause : set) {
+                    double part = rate(network.shows(cause, finding)) / all;
+                    explains[cause][finding] += chance * part;
+                    credit[cause] += counts[finding] ? part : 0;
+                }
+                leaked += counts[finding] ? chance * leak / all : 0;
+            }
         }
-        return new Responsibility(
-                explains, Bayes.normalised(direct), Bayes.normalised(began), sum > 0 ? leaked / sum : 0);
+
+        Responsibility shares() {
+            double all = leaked + Arrays.stream(direct).sum();
+            return new Responsibility(
+                    explains, Bayes.normalised(direct), Bayes.normalised(began), all > 0 ? leaked / all : 0);
+        }
     }
 
     private static void passUp(Network network, int[] set, int[] childrenFirst, double[] credit) {
@@ -90,7 +115,7 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
         for (int cause = 0; cause < done.length; cause++) {
             place(network, cause, done, order);
         }
-        java.util.Collections.reverse(order);
+        Collections.reverse(order);
         return order.stream().mapToInt(i -> i).toArray();
     }
 

@@ -1,6 +1,7 @@
 package keel.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -51,7 +52,7 @@ record TrueSets(List<int[]> sets, double[] chances, double share) {
         }
         if (set.length < largest) {
             for (int i = from; i < causes.length; i++) {
-                int[] more = java.util.Arrays.copyOf(set, set.length + 1);
+                int[] more = Arrays.copyOf(set, set.length + 1);
                 more[set.length] = causes[i];
                 grow(causes, i + 1, more, largest, smaller, sets);
             }
