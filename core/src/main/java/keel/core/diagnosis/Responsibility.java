@@ -7,8 +7,8 @@ import java.util.List;
 
 /**
  * Who explains what was seen. Of the causes that are true each explains a finding in proportion to the rate at which it
- * shows it, −ln(1 − w), beside the rate of the leak. What a cause explains that was itself brought about goes up to what
- * brought it about, as far as that did.
+ * shows it, −ln(1 − w), beside the rate of the leak. What a cause explains that was itself brought about goes up to
+ * what brought it about, as far as that did.
  *
  * @param explains share of each finding that a cause explains, directly: {@code [cause][finding]}
  * @param direct share of all that counts, as it is explained directly; sums to 1 over the causes
