@@ -41,7 +41,8 @@ class EveryGuideWalkTest extends DemoWalk {
     /** Controls without a name, or too small to hit in gloves. */
     private static final String WRONG =
             """
-            () => [...document.querySelectorAll('main button, main input:not([type=hidden]), main select, main textarea')]
+            () => [...document.querySelectorAll(
+                'main button, main input:not([type=hidden]), main select, main textarea')]
               .filter(e => e.offsetParent !== null)
               .map(e => {
                 const box = (e.closest('.choice, .form-check') ?? e).getBoundingClientRect();
