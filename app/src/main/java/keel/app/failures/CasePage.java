@@ -20,6 +20,7 @@ import keel.core.knowledge.Knowledge;
  * @param others all others
  * @param look the check that is asked for, null when enough is known or none is left
  * @param then checks that come after it
+ * @param also what must be looked at before anything prints
  * @param places where the likelihood sits, the parts in the order in which they are stacked
  */
 public record CasePage(
@@ -27,18 +28,18 @@ public record CasePage(
         List<Diagnosis.Suspect> others,
         Look look,
         List<Next> then,
+        List<Diagnosis.AlsoLookAt> also,
         List<Place> places,
         List<Diagnosis.Pair> pairs) {
 
     private static final int BARS = 5;
     private static final double WORTH_A_BAR = 0.01;
-    private static final double WORTH_A_LOOK_BITS = 0.05;
     private static final int CHIPS = 4;
     private static final double WORTH_SAYING_DECIBANS = 1;
     private static final double PAIR_WORTH_SAYING = 0.1;
 
     /** A cause with its strongest evidence. */
-    public record Bar(String code, String name, double probability, List<Diagnosis.Weighed> evidence) {}
+    public record Bar(String code, String name, double probability, double present, List<Diagnosis.Weighed> evidence) {}
 
     /** Checks that have a page of their machine's bench. */
     private static final Map<String, String> BENCH =
@@ -80,7 +81,7 @@ public record CasePage(
                 .orElse(left.isEmpty() || d.enough() || named ? null : left.get(0));
         Look look = first == null ? null : look(knowledge.check(first.code()).orElseThrow(), first);
         List<Next> then = left.stream()
-                .filter(n -> n != first && n.bits() >= WORTH_A_LOOK_BITS)
+                .filter(n -> n != first)
                 .limit(4)
                 .map(n -> new Next(knowledge.check(n.code()).orElseThrow(), n))
                 .toList();
@@ -89,6 +90,7 @@ public record CasePage(
                 d.causes().subList(bars.size(), d.causes().size()),
                 look,
                 then,
+                d.alsoLookAt(),
                 places(d, knowledge),
                 d.pairs().stream()
                         .filter(p -> p.probability() >= PAIR_WORTH_SAYING)
@@ -100,6 +102,7 @@ public record CasePage(
                 s.code(),
                 s.name(),
                 s.probability(),
+                s.present(),
                 s.evidence().stream()
                         .filter(w -> Math.abs(w.decibans()) >= WORTH_SAYING_DECIBANS)
                         .limit(CHIPS)

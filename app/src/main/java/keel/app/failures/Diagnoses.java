@@ -10,12 +10,14 @@ import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Quirks;
+import keel.app.fleet.ShopSettings;
 import keel.app.stores.Finishing;
 import keel.core.Findings;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.diagnosis.Diagnostician;
 import keel.core.diagnosis.Evidence;
 import keel.core.diagnosis.Odds;
+import keel.core.diagnosis.Stakes;
 import keel.core.history.Past;
 import keel.core.knowledge.Knowledge;
 import org.springframework.stereotype.Service;
@@ -48,6 +50,7 @@ public class Diagnoses {
     private final CaseChecks caseChecks;
     private final CaseFacts caseFacts;
     private final Finishing finishing;
+    private final ShopSettings settings;
     private final Clock clock;
 
     Diagnoses(
@@ -60,6 +63,7 @@ public class Diagnoses {
             CaseChecks caseChecks,
             CaseFacts caseFacts,
             Finishing finishing,
+            ShopSettings settings,
             Clock clock) {
         this.odds = odds;
         this.tuned = tuned;
@@ -70,6 +74,7 @@ public class Diagnoses {
         this.caseChecks = caseChecks;
         this.caseFacts = caseFacts;
         this.finishing = finishing;
+        this.settings = settings;
         this.clock = clock;
     }
 
@@ -100,13 +105,19 @@ public class Diagnoses {
                 history);
     }
 
-    /** @throws Refused if a code is not known, or a symptom is both seen and absent */
-    public Diagnosis of(Evidence evidence) {
+    /**
+     * Of evidence that nobody recorded.
+     *
+     * @param here whether it is about a machine of this shop, so that what the shop has learned counts
+     * @throws Refused if a code is not known, or a symptom is both seen and absent
+     */
+    public Diagnosis of(Evidence evidence, boolean here) {
         Findings findings = new Findings();
         Knowledge knowledge = tuned.now();
         evidence.check(knowledge, odds, findings);
         Refused.unless(findings);
-        return diagnostician(knowledge).diagnose(evidence);
+        return (here ? diagnostician(knowledge) : new Diagnostician(knowledge, odds, Map.of(), stakes()))
+                .diagnose(evidence);
     }
 
     /**
@@ -130,7 +141,11 @@ public class Diagnoses {
 
     /** With this knowledge and the odds as the shop's closed failures shift them. */
     Diagnostician diagnostician(Knowledge knowledge) {
-        return new Diagnostician(knowledge, odds, closed.counts());
+        return new Diagnostician(knowledge, odds, closed.counts(), stakes());
+    }
+
+    private Stakes stakes() {
+        return Stakes.of(settings.defaults());
     }
 
     /** What can be told of a print by whoever printed it, code to words. */

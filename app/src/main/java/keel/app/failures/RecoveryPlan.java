@@ -4,9 +4,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import keel.app.standing.MachineNow;
 import keel.app.standing.SinceFailure;
+import keel.core.diagnosis.Diagnosis;
 import keel.core.gate.StartGate;
 import keel.core.knowledge.Recoveries;
 import keel.core.knowledge.Recovery;
@@ -32,7 +34,7 @@ public class RecoveryPlan {
     }
 
     /** @param cause what is to be mended, null while that is not known: then only what comes before it */
-    public List<CasePage.Step> of(FailureView f, MachineNow machine, String cause) {
+    public List<CasePage.Step> of(FailureView f, MachineNow machine, String cause, List<Diagnosis.AlsoLookAt> also) {
         Map<ServiceKind, Instant> done = doneSince(machine.id(), f.seenAt());
         List<CasePage.Step> steps = new ArrayList<>();
         boolean held = machine.holds().stream().anyMatch(h -> h.code() == HoldCode.FAILURE_NOT_CLEANED);
@@ -43,6 +45,11 @@ public class RecoveryPlan {
                     List.of("Something cured may lie in the vat: the next print would press it into film and screen."),
                     done));
         }
+        also.forEach(l -> steps.add(new CasePage.Step(
+                "Look: " + l.name().toLowerCase(Locale.ROOT),
+                List.of(l.why()),
+                "/machines/" + machine.code() + "/do/" + looksAt(l.code()).name(),
+                null)));
         if (cause == null) {
             return steps;
         }
@@ -69,6 +76,10 @@ public class RecoveryPlan {
             MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
         return new CasePage.Step(
                 kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind));
+    }
+
+    private static ServiceKind looksAt(String harm) {
+        return harm.equals("screen-dark-pixels") ? ServiceKind.SCREEN_INSPECTED : ServiceKind.VAT_INSPECTED;
     }
 
     private static String page(MachineNow machine, Recovery recovery, FailureView f) {

@@ -535,7 +535,15 @@ class ApiTest extends AppTest {
         assertThat(sent.at("/causes/0/code").asText()).isEqualTo("film-pierced");
         assertThat(sent.at("/pairs/0/causes/1").asText()).isEqualTo("resin-on-screen");
         assertThat(sent.get("enough").isBoolean()).isTrue();
-        assertThat(sent.at("/nextChecks/0").has("bitsPerMinute")).isTrue();
+        assertThat(sent.at("/causes/0/present").asDouble()).isBetween(0.9, 1.0);
+        assertThat(sent.at("/causes/0/evidence/0/words").asText()).isNotBlank();
+        assertThat(sent.get("alsoLookAt").isArray()).isTrue();
+        JsonNode open = post("/api/v1/diagnosis", "{\"symptoms\":[\"crunch\",\"hole-through\"]}")
+                .body();
+        assertThat(open.at("/nextChecks/0/savesPerMinute").asDouble()).isPositive();
+        assertThat(open.at("/alsoLookAt/0/code").asText()).isEqualTo("screen-dark-pixels");
+        assertThat(open.at("/alsoLookAt/0/why").asText()).contains("crushed");
+        assertThat(open.at("/alsoLookAt/0/present").asDouble()).isGreaterThan(0.5);
         double sum = 0;
         for (JsonNode cause : sent.get("causes")) {
             sum += cause.get("probability").asDouble();

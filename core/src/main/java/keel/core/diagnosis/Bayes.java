@@ -1,5 +1,6 @@
 package keel.core.diagnosis;
 
+import java.util.function.ToDoubleFunction;
 import org.hipparchus.util.FastMath;
 
 /** Bayes' rule over finitely many hypotheses, weights of evidence and information. */
@@ -56,5 +57,29 @@ public final class Bayes {
             after += chance > 0 ? chance * entropyBits(normalised(joint)) : 0;
         }
         return FastMath.max(0, entropyBits(prior) - after);
+    }
+
+    /**
+     * What is expected of a decision that is made after an answer is known.
+     *
+     * <p>Source: H. Raiffa and R. Schlaifer, Applied Statistical Decision Theory (1961), ch. 4: value of sample
+     * information is this less the value before.
+     *
+     * @param prior probability of each state
+     * @param likelihoods for each answer, its probability in each state; they sum to 1 over the answers
+     * @param value of the best that can be done where the states are as likely as given
+     */
+    public static double expectedAfter(double[] prior, double[][] likelihoods, ToDoubleFunction<double[]> value) {
+        double after = 0;
+        for (double[] answer : likelihoods) {
+            double[] joint = new double[prior.length];
+            double chance = 0;
+            for (int s = 0; s < prior.length; s++) {
+                joint[s] = prior[s] * answer[s];
+                chance += joint[s];
+            }
+            after += chance > 0 ? chance * value.applyAsDouble(normalised(joint)) : 0;
+        }
+        return after;
     }
 }

@@ -1,40 +1,33 @@
 package keel.core.diagnosis;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.ToDoubleFunction;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
-import keel.core.knowledge.Symptom;
-import keel.core.standing.Crush;
 
 /**
- * Names the cause of a failure: Bayes' rule over single causes and the listed pairs, facts taken as independent given
- * the cause. Symptoms that were seen, that were looked for and absent, and, more weakly, that nobody mentioned; checks
- * with what they miss and imagine; facts of the machine's history as hazard ratios; starting odds mixed with the shop's
- * own closed failures.
+ * Judges all that is wrong with a print that failed: each cause is true or not, brings about others, and shows its
+ * symptoms; what explains most of what was seen leads. A fact that makes a cause likely which shows nothing of it
+ * changes nothing among those that do.
  */
 public final class Diagnostician {
 
     private static final double WORTH_SAYING_DECIBANS = 1;
-    private static final double LEADS_CLEARLY = 0.9;
-    private static final double LEADS = 0.75;
-    private static final double HARDLY_WORTH_IT_BITS = 0.1;
+    private static final double MOSTLY_UNEXPLAINED = 0.5;
     private static final Set<String> BEFORE_PRINTING = Set.of("look-under-vat", "feel-vat");
 
     private final Knowledge knowledge;
     private final Odds odds;
-    private final Likelihoods likelihoods;
+    private final Stakes stakes;
     private final List<Cause> causes;
     private final double[] shipped;
     private final double[] starting;
@@ -44,116 +37,140 @@ public final class Diagnostician {
         this(knowledge, odds, Map.of());
     }
 
+    /** With what the shop has learned, and the money that ships with the product. */
+    public Diagnostician(Knowledge knowledge, Odds odds, Map<String, Double> closed) {
+        this(knowledge, odds, closed, Stakes.shipped());
+    }
+
     /**
      * With what the shop has learned.
      *
-     * @param closed cause code to how many of the shop's own failures closed with it; presumed ones may count less than
-     *     1
+     * @param closed cause code to how many of the shop's own failures closed with it; one counts by its chance
+     * @param stakes what things cost here
      */
-    public Diagnostician(Knowledge knowledge, Odds odds, Map<String, Double> closed) {
+    public Diagnostician(Knowledge knowledge, Odds odds, Map<String, Double> closed, Stakes stakes) {
         this.knowledge = knowledge;
         this.odds = odds;
-        this.likelihoods = new Likelihoods(odds);
+        this.stakes = stakes;
         this.causes = knowledge.causes();
-        double[] weights =
+        this.shipped =
                 Bayes.normalised(causes.stream().mapToDouble(Cause::weight).toArray());
-        this.shipped = weights;
-        this.starting = Bayes.normalised(IntStream.range(0, weights.length)
-                .mapToDouble(i -> odds.learnedFrom() * weights[i]
+        this.starting = Bayes.normalised(IntStream.range(0, shipped.length)
+                .mapToDouble(i -> odds.learnedFrom() * shipped[i]
                         + closed.getOrDefault(causes.get(i).code(), 0.0))
                 .toArray());
     }
 
+    /** All that follows from the evidence, put together once. */
+    private record Judged(Case of, Network network, double[] present, TrueSets sets, Responsibility shares) {
+
+        static Judged of(Case of, Set<String> harmful) {
+            Network network = of.network();
+            boolean exact = network.findings() <= Network.MOST_FINDINGS;
+            Network.Part part = network.part(of.wanted(harmful));
+            TrueSets sets = (exact
+                            ? TrueSets.of(part.network(), part.network().known())
+                            : TrueSets.mostly(part.network()))
+                    .called(part.causes());
+            double[] present = exact ? network.known().present() : sets.present(network.causes());
+            boolean[] counts = new boolean[of.findings().size()];
+            for (int s = 0; s < counts.length; s++) {
+                counts[s] = of.findings().get(s).counts();
+            }
+            return new Judged(of, network, present, sets, Responsibility.of(network, sets, counts));
+        }
+    }
+
     public Diagnosis diagnose(Evidence evidence) {
-        double[] weighed = weighed(evidence);
-        double[] posterior = Bayes.normalised(weighed);
-        List<Diagnosis.NextCheck> next = nextChecks(evidence, posterior);
-        boolean enough = enough(posterior, next);
+        Judged judged = judge(evidence);
+        Harms harms = new Harms(knowledge, evidence, stakes, judged.of().crushed(), judged.present());
+        List<Diagnosis.AlsoLookAt> looks = harms.toLookAt();
+        List<Diagnosis.NextCheck> next = nextChecks(evidence, judged, harms);
+        boolean said = !evidence.symptoms().isEmpty() || !evidence.checks().isEmpty();
+        boolean enough = said && next.isEmpty() && looks.isEmpty();
         return new Diagnosis(
-                suspects(evidence, posterior),
-                pairs(evidence, Arrays.stream(weighed).sum()),
+                suspects(judged),
+                pairs(judged),
                 next,
+                looks,
                 enough,
-                advice(evidence, posterior, next, enough));
+                judged.shares().leaked(),
+                judged.sets().share(),
+                advice(evidence, judged, next, looks));
+    }
+
+    private Judged judge(Evidence evidence) {
+        return Judged.of(new Case(knowledge, odds, starting, evidence), stakes.harmful());
     }
 
     /** Codes of all causes, the likeliest first: a diagnosis without its reasons, in a fraction of the time. */
     public List<String> ranking(Evidence evidence) {
-        double[] posterior = posterior(evidence);
-        return IntStream.range(0, posterior.length)
-                .boxed()
-                .sorted(Comparator.comparingDouble((Integer i) -> posterior[i]).reversed())
-                .map(i -> causes.get(i).code())
-                .toList();
+        Judged judged = judge(evidence);
+        return order(judged).map(i -> causes.get(i).code()).toList();
     }
 
-    /** Probability of each single cause, in the order of the knowledge. */
-    double[] posterior(Evidence evidence) {
-        return Bayes.normalised(weighed(evidence));
-    }
-
-    /** Starting odds times the likelihood of all that is known, of each single cause. */
-    private double[] weighed(Evidence evidence) {
+    /** By what they explain, and where two explain nothing by their chance. */
+    private Stream<Integer> order(Judged judged) {
         return IntStream.range(0, causes.size())
-                .mapToDouble(i -> starting[i] * likelihood(evidence, List.of(causes.get(i))))
-                .toArray();
-    }
-
-    private double likelihood(Evidence evidence, List<Cause> hypothesis) {
-        double product = likelihoods.history(evidence.history(), hypothesis);
-        for (Symptom s : knowledge.symptoms()) {
-            product *= symptom(evidence, s, hypothesis);
-        }
-        boolean crushed = crushed(evidence);
-        FalseFinds falseFinds = FalseFinds.before(odds, evidence);
-        for (Evidence.Done done : evidence.checks()) {
-            product *= likelihoods.check(
-                    knowledge.check(done.check()).orElseThrow(), done.found(), hypothesis, crushed, falseFinds);
-            falseFinds = falseFinds.after(done.found());
-        }
-        return product;
-    }
-
-    private double symptom(Evidence evidence, Symptom symptom, List<Cause> hypothesis) {
-        if (evidence.symptoms().contains(symptom.code())) {
-            return likelihoods.symptom(symptom.code(), hypothesis, evidence.symptoms());
-        }
-        if (evidence.absent().contains(symptom.code())) {
-            return 1 - likelihoods.symptom(symptom.code(), hypothesis, evidence.symptoms());
-        }
-        return evidence.symptoms().isEmpty() ? 1 : likelihoods.unmentioned(symptom, hypothesis, evidence.symptoms());
-    }
-
-    private static boolean crushed(Evidence evidence) {
-        return Crush.likely(evidence.symptoms(), evidence.history());
+                .boxed()
+                .sorted(Comparator.comparingDouble(
+                                (Integer i) -> judged.shares().began()[i])
+                        .thenComparingDouble(i -> judged.present()[i])
+                        .reversed());
     }
 
     // ---- what speaks for and against
 
-    private List<Diagnosis.Suspect> suspects(Evidence evidence, double[] posterior) {
-        List<Fact> facts = facts(evidence);
-        return IntStream.range(0, causes.size())
-                .boxed()
-                .sorted(Comparator.comparingDouble((Integer i) -> posterior[i]).reversed())
+    private List<Diagnosis.Suspect> suspects(Judged judged) {
+        return order(judged)
                 .map(i -> new Diagnosis.Suspect(
                         causes.get(i).code(),
                         causes.get(i).name(),
-                        posterior[i],
-                        Stream.concat(facts.stream().map(f -> f.weighed(i, starting)), here(i).stream())
-                                .sorted(Comparator.comparingDouble((Diagnosis.Weighed w) -> Math.abs(w.decibans()))
-                                        .reversed())
-                                .toList()))
+                        judged.shares().began()[i],
+                        judged.present()[i],
+                        explains(judged, i),
+                        weighed(judged, i)))
                 .toList();
     }
 
-    /** A piece of evidence and how likely it is under each cause. */
-    private record Fact(String fact, String words, double[] likely, double mean) {
-
-        /** Against all other causes together, each by its starting odds. */
-        Diagnosis.Weighed weighed(int cause, double[] starting) {
-            double others = (mean - starting[cause] * likely[cause]) / (1 - starting[cause]);
-            return new Diagnosis.Weighed(fact, words, Bayes.decibans(likely[cause], others));
+    private static Map<String, Double> explains(Judged judged, int cause) {
+        Map<String, Double> explains = new LinkedHashMap<>();
+        List<Case.Finding> findings = judged.of().findings();
+        for (int s = 0; s < findings.size(); s++) {
+            double share = judged.shares().explains()[cause][s];
+            String fact = findings.get(s).fact();
+            if (share > 0 && fact.startsWith("symptom:")) {
+                explains.put(fact.substring("symptom:".length()), share);
+            }
         }
+        return explains;
+    }
+
+    private List<Diagnosis.Weighed> weighed(Judged judged, int cause) {
+        List<Diagnosis.Weighed> all = new ArrayList<>();
+        for (Case.Finding f : judged.of().findings()) {
+            if (!f.fact().equals("failure")) {
+                all.add(new Diagnosis.Weighed(f.fact(), f.words(), shown(judged, f, cause)));
+            }
+        }
+        for (Case.Fact f : judged.of().facts()) {
+            all.add(new Diagnosis.Weighed(f.fact(), f.words(), Bayes.decibans(f.ratios()[cause], 1)));
+        }
+        here(cause).ifPresent(all::add);
+        all.sort(Comparator.comparingDouble((Diagnosis.Weighed w) -> Math.abs(w.decibans()))
+                .reversed());
+        return all;
+    }
+
+    /** How much likelier a finding is with this cause than without it, the others as likely as they are. */
+    private static double shown(Judged judged, Case.Finding f, int cause) {
+        double without = 1 - f.leak();
+        for (int j = 0; j < f.shows().length; j++) {
+            without *= j == cause ? 1 : 1 - f.shows()[j] * judged.present()[j];
+        }
+        double seldom = 1 - without;
+        double often = 1 - without * (1 - f.shows()[cause]);
+        return seldom <= 0 ? 0 : Bayes.decibans(often, seldom);
     }
 
     /** How far this shop's own closed failures have moved the odds of a cause, where that is worth saying. */
@@ -167,77 +184,23 @@ public final class Diagnostician {
                         moved));
     }
 
-    private List<Fact> facts(Evidence evidence) {
-        List<Fact> all = new ArrayList<>();
-        evidence.symptoms()
-                .forEach(s -> all.add(fact(
-                        "symptom:" + s,
-                        name(s).toLowerCase(Locale.ROOT),
-                        h -> likelihoods.symptom(s, h, evidence.symptoms()))));
-        evidence.absent()
-                .forEach(s -> all.add(fact(
-                        "symptom:" + s,
-                        "no " + name(s).toLowerCase(Locale.ROOT),
-                        h -> 1 - likelihoods.symptom(s, h, evidence.symptoms()))));
-        boolean crushed = crushed(evidence);
-        FalseFinds before = FalseFinds.before(odds, evidence);
-        for (Evidence.Done done : evidence.checks()) {
-            Check check = knowledge.check(done.check()).orElseThrow();
-            FalseFinds falseFinds = before;
-            all.add(fact(
-                    "check:" + done.check(),
-                    words(check, done.found()),
-                    h -> likelihoods.check(check, done.found(), h, crushed, falseFinds)));
-            before = before.after(done.found());
-        }
-        evidence.history()
-                .forEach(f -> all.add(
-                        fact("history:" + f, odds.fact(f).orElseThrow().words(), h -> likelihoods.history(f, h))));
-        return all;
-    }
-
-    private Fact fact(String code, String words, ToDoubleFunction<List<Cause>> likelihood) {
-        double[] likely = causes.stream()
-                .mapToDouble(c -> likelihood.applyAsDouble(List.of(c)))
-                .toArray();
-        double mean = IntStream.range(0, likely.length)
-                .mapToDouble(i -> starting[i] * likely[i])
-                .sum();
-        return new Fact(code, words, likely, mean);
-    }
-
-    private String name(String symptom) {
-        return knowledge.symptom(symptom).map(Symptom::name).orElse(symptom);
-    }
-
-    private String words(Check check, List<String> found) {
-        return check.name() + ": "
-                + (found.isEmpty()
-                        ? "nothing found"
-                        : found.stream()
-                                .map(c -> knowledge.cause(c).map(Cause::name).orElse(c))
-                                .collect(Collectors.joining(", ")));
-    }
-
     // ---- pairs
 
-    private List<Diagnosis.Pair> pairs(Evidence evidence, double singles) {
-        List<List<String>> listed = knowledge.pairs();
-        double[] weights = listed.stream()
-                .mapToDouble(pair -> odds.pairShare() * starting[index(pair.get(0))] * likelihood(evidence, both(pair)))
-                .toArray();
-        double all = singles
-                + IntStream.range(0, weights.length)
-                        .mapToDouble(i -> weights[i])
-                        .sum();
-        return IntStream.range(0, weights.length)
-                .mapToObj(i -> new Diagnosis.Pair(listed.get(i), weights[i] / all))
+    private List<Diagnosis.Pair> pairs(Judged judged) {
+        return knowledge.pairs().stream()
+                .map(pair -> new Diagnosis.Pair(pair, together(judged, index(pair.get(0)), index(pair.get(1)))))
                 .sorted(Comparator.comparingDouble(Diagnosis.Pair::probability).reversed())
                 .toList();
     }
 
-    private List<Cause> both(List<String> pair) {
-        return pair.stream().map(c -> knowledge.cause(c).orElseThrow()).toList();
+    /** Where both show nothing of it, what leads to the other is enough. */
+    private static double together(Judged judged, int first, int second) {
+        double seen = judged.sets().together(first, second);
+        double leads = judged.network().into(second).stream()
+                .filter(e -> e.from() == first)
+                .mapToDouble(Network.Edge::chance)
+                .sum();
+        return seen > 0 ? seen : judged.present()[first] * Math.max(leads, judged.present()[second]);
     }
 
     private int index(String cause) {
@@ -249,30 +212,35 @@ public final class Diagnostician {
 
     // ---- what to do next
 
-    private List<Diagnosis.NextCheck> nextChecks(Evidence evidence, double[] posterior) {
+    private List<Diagnosis.NextCheck> nextChecks(Evidence evidence, Judged judged, Harms harms) {
         boolean maySafelyPrint = BEFORE_PRINTING.stream().allMatch(evidence::clean);
-        boolean crushed = crushed(evidence);
-        FalseFinds falseFinds = evidence.checks().stream()
-                .reduce(FalseFinds.before(odds, evidence), (f, done) -> f.after(done.found()), (a, b) -> b);
+        boolean mayLight = !harms.mayBeWet();
+        Looks looks = new Looks(odds, evidence, judged.of().crushed());
+        Worth worth = new Worth(judged.sets(), causes, judged.of().matters(), stakes);
         return knowledge.checks().stream()
-                .filter(c -> !evidence.has(c.code()) && (!c.risky() || maySafelyPrint))
-                .map(c -> CheckTable.of(c, causes, likelihoods, crushed, falseFinds)
-                        .next(posterior))
-                .sorted(Comparator.comparingDouble(Diagnosis.NextCheck::bitsPerMinute)
+                .filter(c -> !evidence.has(c.code()) && (!c.risky() || maySafelyPrint) && (!c.lights() || mayLight))
+                .map(c -> next(c, judged, looks, worth))
+                .filter(n -> n.savesPerMinute() > 0)
+                .sorted(Comparator.comparingDouble(Diagnosis.NextCheck::savesPerMinute)
                         .reversed())
                 .toList();
     }
 
-    private static boolean enough(double[] posterior, List<Diagnosis.NextCheck> next) {
-        double top = IntStream.range(0, posterior.length)
-                .mapToDouble(i -> posterior[i])
-                .max()
-                .orElse(0);
-        double most = next.stream().mapToDouble(Diagnosis.NextCheck::bits).max().orElse(0);
-        return top >= LEADS_CLEARLY || top >= LEADS && most < HARDLY_WORTH_IT_BITS;
+    private Diagnosis.NextCheck next(Check c, Judged judged, Looks looks, Worth worth) {
+        Worth.Brings brings = c.answers() == Check.Answer.SIDE
+                ? worth.sides(judged.of().saysMachine(c), judged.of().leak(c))
+                : worth.naming(c, looks);
+        return new Diagnosis.NextCheck(
+                c.code(),
+                c.name(),
+                c.minutes(),
+                brings.bits(),
+                brings.bits() / c.minutes(),
+                (brings.money() - stakes.cost(c.code(), c.minutes())) / c.minutes());
     }
 
-    private String advice(Evidence evidence, double[] posterior, List<Diagnosis.NextCheck> next, boolean enough) {
+    private String advice(
+            Evidence evidence, Judged judged, List<Diagnosis.NextCheck> next, List<Diagnosis.AlsoLookAt> looks) {
         if (evidence.symptoms().isEmpty() && evidence.checks().isEmpty()) {
             return "Nothing has been said yet. Look at the plate and into the vat first, and say what you see; "
                     + "until then these are only the usual odds.";
@@ -280,14 +248,23 @@ public final class Diagnostician {
         if (evidence.symptoms().size() > knowledge.symptoms().size() / 2) {
             return "So many symptoms at once tell little. Keep those that you are sure of; feel the vat floor first.";
         }
-        int best = IntStream.range(0, posterior.length)
-                .reduce((a, b) -> posterior[b] > posterior[a] ? b : a)
-                .orElse(0);
-        if (enough) {
-            return causes.get(best).name() + " leads clearly: act on it, and let the next good print confirm it.";
+        if (!next.isEmpty()) {
+            return next.get(0).name() + " next: it is worth most for its time.";
         }
-        return next.isEmpty()
-                ? "Every check has been done; act on what leads."
-                : next.get(0).name() + " next: it tells most for its time.";
+        String also = looks.isEmpty()
+                ? ""
+                : " Before anything prints, look for this too: "
+                        + String.join(
+                                ", ",
+                                looks.stream()
+                                        .map(l -> l.name().toLowerCase(Locale.ROOT))
+                                        .toList())
+                        + ".";
+        if (judged.shares().leaked() > MOSTLY_UNEXPLAINED) {
+            return "Nothing known explains this: look again at what was seen, and say what else there is." + also;
+        }
+        int best = order(judged).findFirst().orElse(0);
+        return causes.get(best).name() + " explains it best, and no check is worth its time any more: act on it, and "
+                + "let the next good print confirm it." + also;
     }
 }

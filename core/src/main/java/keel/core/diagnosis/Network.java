@@ -16,7 +16,9 @@ import java.util.stream.IntStream;
  */
 final class Network {
 
-    /** Causes and what is known of them. */
+    /** So many findings are walked exactly: 16,384 subsets. */
+    static final int MOST_FINDINGS = 14;
+
     private final double[] own;
 
     private final List<Edge> edges;
@@ -26,6 +28,9 @@ final class Network {
     private final double[] without;
     private final List<int[]> blocks;
     private final List<List<Edge>> into;
+    private final List<List<Edge>> outOf;
+    private final double none;
+    private final double alone;
 
     /**
      * A cause that brings about another.
@@ -43,6 +48,17 @@ final class Network {
      *     false; 1 for nothing
      */
     Network(double[] own, List<Edge> edges, double[][] shows, double[] leaks, double[] factor) {
+        this(own, edges, shows, leaks, factor, 1);
+    }
+
+    /**
+     * @param alone chance that, of causes left out because they show nothing and hang on nothing, none is true
+     */
+    private Network(double[] own, List<Edge> edges, double[][] shows, double[] leaks, double[] factor, double alone) {
+        this.alone = alone;
+        if (own.length > Long.SIZE) {
+            throw new IllegalArgumentException("More than " + Long.SIZE + " causes cannot be judged.");
+        }
         this.own = own;
         this.edges = List.copyOf(edges);
         this.shows = shows;
@@ -50,11 +66,16 @@ final class Network {
         this.factor = factor;
         this.without = new double[own.length];
         this.into = new ArrayList<>();
+        this.outOf = new ArrayList<>();
+        double nothing = 1;
         for (int i = 0; i < own.length; i++) {
             int cause = i;
             without[i] = 1 - own[i];
+            nothing *= without[i];
             into.add(edges.stream().filter(e -> e.to() == cause).toList());
+            outOf.add(edges.stream().filter(e -> e.from() == cause).toList());
         }
+        this.none = nothing;
         this.blocks = blocks();
     }
 
@@ -83,9 +104,52 @@ final class Network {
         return into.get(cause);
     }
 
-    /** The same with other factors, as another check would leave them. */
-    Network with(double[] otherFactor) {
-        return new Network(own, edges, shows, leaks, otherFactor);
+    /** Some of the causes, in a network of their own. */
+    record Part(Network network, int[] causes) {}
+
+    /**
+     * The network without causes that show nothing that was seen and hang on nothing that does: they change no share
+     * among the others, and are left out exactly.
+     *
+     * @param wanted which must stay; what hangs on them stays too
+     */
+    Part part(boolean[] wanted) {
+        int[] kept = blocks.stream()
+                .filter(block -> IntStream.of(block).anyMatch(c -> wanted[c]))
+                .flatMapToInt(IntStream::of)
+                .toArray();
+        int[] at = new int[own.length];
+        Arrays.fill(at, -1);
+        for (int i = 0; i < kept.length; i++) {
+            at[kept[i]] = i;
+        }
+        double aside = alone;
+        for (int[] block : blocks) {
+            if (at[block[0]] < 0) {
+                double all = 0;
+                for (int on = 0; on < 1 << block.length; on++) {
+                    all += configured(block, on);
+                }
+                aside *= configured(block, 0) / all;
+            }
+        }
+        return new Part(
+                new Network(
+                        IntStream.of(kept).mapToDouble(i -> own[i]).toArray(),
+                        edges.stream()
+                                .filter(e -> at[e.from()] >= 0)
+                                .map(e -> new Edge(at[e.from()], at[e.to()], e.chance()))
+                                .toList(),
+                        IntStream.of(kept).mapToObj(i -> shows[i]).toArray(double[][]::new),
+                        leaks,
+                        IntStream.of(kept).mapToDouble(i -> factor[i]).toArray(),
+                        aside),
+                kept);
+    }
+
+    /** Weight of none of its causes being true, but one of those that were left out. */
+    double noneOfThese() {
+        return (1 - alone) * nothing();
     }
 
     // ---- blocks: causes that hang together by consequences
@@ -212,20 +276,17 @@ final class Network {
             forward.add(next);
         }
         double all = forward.get(forward.size() - 1)[full];
-        double evidence = all - nothing();
+        double evidence = all - alone * nothing();
         return evidence > 0 ? new Known(present(forward, evidence), evidence) : new Known(own.clone(), 0);
     }
 
     /** Weight of there being no cause at all: all is leak. */
     private double nothing() {
-        double none = 1;
-        for (double not : without) {
-            none *= not;
-        }
+        double weight = none;
         for (double leak : leaks) {
-            none *= leak;
+            weight *= leak;
         }
-        return none;
+        return weight;
     }
 
     private double[] present(List<double[]> forward, double evidence) {
@@ -259,17 +320,16 @@ final class Network {
 
     /** Weight of exactly these causes being true, and no other: its share of {@link Known#evidence} is its chance. */
     double weight(int[] set) {
-        boolean[] is = new boolean[own.length];
+        double weight = none;
         for (int cause : set) {
-            is[cause] = true;
-        }
-        double weight = 1;
-        for (int cause = 0; cause < own.length; cause++) {
             double not = without[cause];
             for (Edge e : into.get(cause)) {
-                not *= is[e.from()] ? 1 - e.chance() : 1;
+                not *= has(set, e.from()) ? 1 - e.chance() : 1;
             }
-            weight *= is[cause] ? (1 - not) * factor[cause] : not;
+            weight *= (1 - not) * factor[cause] / without[cause];
+            for (Edge e : outOf.get(cause)) {
+                weight *= has(set, e.to()) ? 1 : 1 - e.chance();
+            }
         }
         for (int s = 0; s < leaks.length; s++) {
             double not = 1 - leaks[s];
@@ -279,5 +339,14 @@ final class Network {
             weight *= 1 - not;
         }
         return weight;
+    }
+
+    private static boolean has(int[] set, int cause) {
+        for (int c : set) {
+            if (c == cause) {
+                return true;
+            }
+        }
+        return false;
     }
 }

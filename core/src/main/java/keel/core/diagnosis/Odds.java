@@ -18,11 +18,11 @@ import keel.core.knowledge.Knowledge;
  *
  * @param shows chance that a cause shows a symptom, by strength 1, 2, 3 at those places
  * @param mentions chance that somebody mentions, unasked, a symptom that is there
- * @param pairShare prior of a listed pair against that of its first cause alone
  * @param again chance that a check names what an earlier one named already, though it is not at fault
  * @param anyway what makes checks name a cause that is not at fault
  * @param hides symptoms with which there is no print to look at
  * @param follows by symptom, what it comes with whatever the cause
+ * @param links what leads to what, and what belongs together
  * @param learnedFrom closed failures that weigh as much as the starting odds
  */
 public record Odds(
@@ -32,7 +32,7 @@ public record Odds(
         double mentions,
         double finds,
         Map<String, Double> findsOf,
-        double pairShare,
+        Links links,
         double learnedFrom,
         Set<String> job,
         Set<String> placed,
@@ -90,7 +90,7 @@ public record Odds(
                 file.get("mentions").asDouble(),
                 file.get("finds").asDouble(),
                 chances(file.get("findsOf")),
-                file.get("pairShare").asDouble(),
+                Links.of(file),
                 file.get("learnedFrom").asDouble(),
                 new HashSet<>(CheckedYaml.strings(file.get("job"))),
                 new HashSet<>(CheckedYaml.strings(file.get("placed"))),
@@ -131,6 +131,8 @@ public record Odds(
         Set<String> causes = new TreeSet<>(findsOf.keySet());
         anyway.forEach(a -> causes.add(a.cause()));
         causes.addAll(job);
+        links.leads().forEach(l -> causes.addAll(List.of(l.from(), l.to())));
+        causes.addAll(links.through().keySet());
         causes.addAll(placed);
         history.values().forEach(h -> causes.addAll(h.raises().keySet()));
         causes.removeIf(c -> knowledge.cause(c).isPresent());
@@ -138,7 +140,10 @@ public record Odds(
                 .flatMap(a -> a.given().stream())
                 .filter(g -> !defined(g, knowledge))
                 .forEach(causes::add);
-        Stream.of(leakOf.keySet(), hides, follows.keySet())
+        links.factCodes().filter(f -> !this.history.containsKey(f)).forEach(causes::add);
+        Stream.concat(
+                        Stream.of(leakOf.keySet(), hides, follows.keySet(), links.signs()),
+                        links.through().values().stream())
                 .flatMap(Set::stream)
                 .filter(s -> knowledge.symptom(s).isEmpty())
                 .forEach(causes::add);

@@ -39,6 +39,8 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
         private final double[] direct;
         private final double[] began;
         private final int[] childrenFirst;
+        private final double[][] rates;
+        private final double[] leaks;
         private double leaked;
 
         Sum(Network network, boolean[] counts) {
@@ -48,6 +50,13 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
             this.direct = new double[network.causes()];
             this.began = new double[network.causes()];
             this.childrenFirst = childrenFirst(network);
+            this.leaks = new double[network.findings()];
+            Arrays.setAll(leaks, s -> rate(network.leak(s)));
+            this.rates = new double[network.causes()][network.findings()];
+            for (int i = 0; i < rates.length; i++) {
+                int cause = i;
+                Arrays.setAll(rates[i], s -> rate(network.shows(cause, s)));
+            }
         }
 
         void add(int[] set, double chance) {
@@ -65,14 +74,14 @@ record Responsibility(double[][] explains, double[] direct, double[] began, doub
         }
 
         private void explain(int[] set, int finding, double chance, double[] credit) {
-            double leak = rate(network.leak(finding));
+            double leak = leaks[finding];
             double all = leak;
             for (int cause : set) {
-                all += rate(network.shows(cause, finding));
+                all += rates[cause][finding];
             }
             if (all > 0) {
                 for (int cause : set) {
-                    double part = rate(network.shows(cause, finding)) / all;
+                    double part = rates[cause][finding] / all;
                     explains[cause][finding] += chance * part;
                     credit[cause] += counts[finding] ? part : 0;
                 }

@@ -19,8 +19,10 @@ import keel.core.standing.Caution;
  * @param missesAfterCrush the same after something was crushed into the screen
  * @param missesOf the same for causes that this check overlooks more easily than others, by cause code
  * @param risky whether it prints something, and so waits until the vat is known to be clean
+ * @param lights whether it lights the screen, and so waits until nobody doubts that it is dry
  * @param answers whether it names causes or only a side
  * @param separates causes that it can find
+ * @param clears those of them that finding nothing speaks against
  */
 public record Check(
         String code,
@@ -35,8 +37,10 @@ public record Check(
         double missesAfterCrush,
         Map<String, Double> missesOf,
         boolean risky,
+        boolean lights,
         Answer answers,
-        List<String> separates) {
+        List<String> separates,
+        List<String> clears) {
 
     /** What can be answered besides that nothing was found, in order. */
     public List<String> answersInOrder() {

@@ -58,6 +58,9 @@ public final class KnowledgeFiles {
             check.missesOf().keySet().stream()
                     .filter(c -> !check.separates().contains(c))
                     .forEach(c -> unknown.add("cause " + c + " in missesOf of check " + check.code()));
+            check.clears().stream()
+                    .filter(c -> !check.separates().contains(c))
+                    .forEach(c -> unknown.add("cause " + c + " in clears of check " + check.code()));
             check.answersInOrder().stream()
                     .filter(a -> !check.says().containsKey(a))
                     .forEach(a -> unknown.add("words for " + a + " of check " + check.code()));
@@ -120,7 +123,9 @@ public final class KnowledgeFiles {
                 n.path("missesAfterCrush").asDouble(misses),
                 Map.copyOf(missesOf),
                 n.path("risky").asBoolean(),
+                n.path("lights").asBoolean(),
                 "side".equals(n.path("answers").asText()) ? Check.Answer.SIDE : Check.Answer.CAUSES,
-                strings(n.get("separates")));
+                strings(n.get("separates")),
+                strings(n.has("clears") ? n.get("clears") : n.get("separates")));
     }
 }

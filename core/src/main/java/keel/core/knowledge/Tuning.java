@@ -85,7 +85,9 @@ public record Tuning(
                 Math.max(missed, c.missesAfterCrush()),
                 c.missesOf(),
                 c.risky(),
+                c.lights(),
                 c.answers(),
-                c.separates());
+                c.separates(),
+                c.clears());
     }
 }

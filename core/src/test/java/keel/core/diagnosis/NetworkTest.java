@@ -198,4 +198,36 @@ class NetworkTest {
         Arrays.setAll(own, n::own);
         return own;
     }
+
+    /** Causes that show nothing and hang on nothing are left out without changing anything among the others. */
+    @Test
+    void aPartOfTheNetworkSaysTheSame() {
+        Random random = new Random(99);
+        for (int round = 0; round < 100; round++) {
+            Network n = any(random, 7, 3);
+            double[][] shows = new double[7][3];
+            for (int i = 0; i < 4; i++) {
+                for (int s = 0; s < 3; s++) {
+                    shows[i][s] = n.shows(i, s);
+                }
+            }
+            List<Network.Edge> edges = new ArrayList<>();
+            for (int i = 0; i < 4; i++) {
+                edges.addAll(n.into(i));
+            }
+            double[] factor = random.doubles(7, 0.1, 4).toArray();
+            Network whole = new Network(ownOf(n), edges, shows, new double[] {n.leak(0), n.leak(1), n.leak(2)}, factor);
+            Network.Part part = whole.part(new boolean[] {true, true, true, true, false, false, false});
+            assertThat(part.causes()).containsExactlyInAnyOrder(0, 1, 2, 3);
+            double[] present = whole.known().present();
+            double[] of = part.network().known().present();
+            double[] bySets = TrueSets.of(part.network(), part.network().known())
+                    .called(part.causes())
+                    .present(7);
+            for (int i = 0; i < 4; i++) {
+                assertThat(of[i]).isCloseTo(present[part.causes()[i]], within(1e-10));
+                assertThat(bySets[i]).isCloseTo(present[i], within(1e-6));
+            }
+        }
+    }
 }

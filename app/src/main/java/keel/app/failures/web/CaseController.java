@@ -231,7 +231,7 @@ class CaseController {
         CasePage page = CasePage.of(diagnosis, knowledge, skipped, look, f.cause() != null);
         String leading = f.cause() != null
                 ? f.cause()
-                : diagnosis.enough() ? page.bars().get(0).code() : null;
+                : page.look() == null ? page.bars().get(0).code() : null;
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
@@ -244,7 +244,8 @@ class CaseController {
         model.addAttribute("skipped", skipped);
         model.addAttribute(
                 "leading", leading == null ? null : knowledge.cause(leading).orElseThrow());
-        model.addAttribute("steps", recovery.of(f, machine, leading));
+        model.addAttribute(
+                "steps", recovery.of(f, machine, leading, f.certainty() == null ? diagnosis.alsoLookAt() : List.of()));
         model.addAttribute("recovery", leading == null ? null : recovery.recovery(leading, machine));
         model.addAttribute("attempts", chain);
         model.addAttribute("lost", CasePage.Lost.of(chain));

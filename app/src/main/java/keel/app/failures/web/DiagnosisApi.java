@@ -46,7 +46,8 @@ class DiagnosisApi {
 
     /**
      * Lists that are left out are empty; {@code found: []} is a check that found nothing. With a machine, what its own
-     * records say adds to the history; {@code zones} are places on its plate, A1 (front left) to F4 (back right).
+     * records say adds to the history, and what the shop has learned counts; {@code zones} are places on its plate, A1
+     * (front left) to F4 (back right).
      */
     @PostMapping("/diagnosis")
     Diagnosis diagnose(@RequestBody Question q) {
@@ -57,8 +58,9 @@ class DiagnosisApi {
         List<Evidence.Done> checks = orNone(q.checks()).stream()
                 .map(c -> c == null ? new Evidence.Done(null, List.of()) : c.done())
                 .toList();
-        return diagnoses.of(new Evidence(
-                new LinkedHashSet<>(orNone(q.symptoms())), new LinkedHashSet<>(orNone(q.absent())), checks, history));
+        Evidence evidence = new Evidence(
+                new LinkedHashSet<>(orNone(q.symptoms())), new LinkedHashSet<>(orNone(q.absent())), checks, history);
+        return diagnoses.of(evidence, q.machine() != null);
     }
 
     /** Of a failure as it is recorded. */
