@@ -90,11 +90,17 @@ public record CasePage(
                 d.causes().subList(bars.size(), d.causes().size()),
                 look,
                 then,
-                d.alsoLookAt(),
+                besides(d),
                 places(d, knowledge),
                 d.pairs().stream()
                         .filter(p -> p.probability() >= PAIR_WORTH_SAYING)
                         .toList());
+    }
+
+    /** What must be looked at beside what leads: that is looked at by whoever mends it. */
+    static List<Diagnosis.AlsoLookAt> besides(Diagnosis d) {
+        String leading = d.causes().get(0).code();
+        return d.alsoLookAt().stream().filter(a -> !a.code().equals(leading)).toList();
     }
 
     private static Bar bar(Diagnosis.Suspect s) {

@@ -251,19 +251,17 @@ public final class Diagnostician {
         if (!next.isEmpty()) {
             return next.get(0).name() + " next: it is worth most for its time.";
         }
-        String also = looks.isEmpty()
+        int best = order(judged).findFirst().orElse(0);
+        List<String> besides = looks.stream()
+                .filter(l -> !l.code().equals(causes.get(best).code()))
+                .map(l -> l.name().toLowerCase(Locale.ROOT))
+                .toList();
+        String also = besides.isEmpty()
                 ? ""
-                : " Before anything prints, look for this too: "
-                        + String.join(
-                                ", ",
-                                looks.stream()
-                                        .map(l -> l.name().toLowerCase(Locale.ROOT))
-                                        .toList())
-                        + ".";
+                : " Before anything prints, look for this too: " + String.join(", ", besides) + ".";
         if (judged.shares().leaked() > MOSTLY_UNEXPLAINED) {
             return "Nothing known explains this: look again at what was seen, and say what else there is." + also;
         }
-        int best = order(judged).findFirst().orElse(0);
         return causes.get(best).name() + " explains it best, and no check is worth its time any more: act on it, and "
                 + "let the next good print confirm it." + also;
     }

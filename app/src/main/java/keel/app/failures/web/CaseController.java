@@ -244,8 +244,7 @@ class CaseController {
         model.addAttribute("skipped", skipped);
         model.addAttribute(
                 "leading", leading == null ? null : knowledge.cause(leading).orElseThrow());
-        model.addAttribute(
-                "steps", recovery.of(f, machine, leading, f.certainty() == null ? diagnosis.alsoLookAt() : List.of()));
+        model.addAttribute("steps", recovery.of(f, machine, leading, f.certainty() == null ? page.also() : List.of()));
         model.addAttribute("recovery", leading == null ? null : recovery.recovery(leading, machine));
         model.addAttribute("attempts", chain);
         model.addAttribute("lost", CasePage.Lost.of(chain));
