@@ -15,7 +15,7 @@ class DeskWalkTest extends DemoWalk {
     @Test
     void aCauseIsFoundWithNumberKeysAlone() {
         Page page = browsing.keeper(1280, 800);
-        log(page, "Layers split", "Parts missing");
+        log(page, "Layer shift");
         assertThat(page.locator(".look-name")).isVisible();
         Browsing.accessible(page);
         String first = page.locator(".look-name").innerText();
@@ -37,7 +37,8 @@ class DeskWalkTest extends DemoWalk {
         assertThat(page.locator(".look-name")).hasText("Try the vat bolts");
         page.keyboard().press("1");
         assertThat(page.locator(".suspects li").first()).containsText("Vat bolts not tight");
-        assertThat(page.locator("h2:has-text('Enough is known')")).isVisible();
+        assertThat(page.locator(".look button:has-text('It is this: vat bolts not tight')"))
+                .isVisible();
         Browsing.accessible(page);
         page.keyboard().press("1");
         assertThat(page.locator("main")).containsText("Presumed: vat bolts not tight");

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import keel.app.prints.Attempt;
 import keel.core.diagnosis.Diagnosis;
 import keel.core.knowledge.Cause;
@@ -20,6 +21,7 @@ import keel.core.knowledge.Knowledge;
  * @param others all others
  * @param look the check that is asked for, null when enough is known or none is left
  * @param then checks that come after it
+ * @param besides checks that nobody needs, for whoever wants to look all the same
  * @param also what must be looked at before anything prints
  * @param places where the likelihood sits, the parts in the order in which they are stacked
  */
@@ -28,6 +30,7 @@ public record CasePage(
         List<Diagnosis.Suspect> others,
         Look look,
         List<Next> then,
+        List<Next> besides,
         List<Diagnosis.AlsoLookAt> also,
         List<Place> places,
         List<Diagnosis.Pair> pairs) {
@@ -75,7 +78,10 @@ public record CasePage(
                 .toList();
         List<Diagnosis.NextCheck> left =
                 d.nextChecks().stream().filter(n -> !skipped.contains(n.code())).toList();
-        Diagnosis.NextCheck first = left.stream()
+        List<Diagnosis.NextCheck> idle = d.otherChecks().stream()
+                .filter(n -> !skipped.contains(n.code()))
+                .toList();
+        Diagnosis.NextCheck first = Stream.concat(left.stream(), idle.stream())
                 .filter(n -> n.code().equals(wanted))
                 .findFirst()
                 .orElse(left.isEmpty() || d.enough() || named ? null : left.get(0));
@@ -90,6 +96,10 @@ public record CasePage(
                 d.causes().subList(bars.size(), d.causes().size()),
                 look,
                 then,
+                idle.stream()
+                        .filter(n -> n != first)
+                        .map(n -> new Next(knowledge.check(n.code()).orElseThrow(), n))
+                        .toList(),
                 besides(d),
                 places(d, knowledge),
                 d.pairs().stream()

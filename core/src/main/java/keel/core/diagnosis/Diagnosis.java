@@ -9,6 +9,7 @@ import java.util.Map;
  * @param causes every single cause, the one that explains most first
  * @param pairs the listed pairs, the likeliest first
  * @param nextChecks checks not done yet that are worth their time, the best first
+ * @param otherChecks checks that could be done all the same, though they are not worth their time, the best first
  * @param alsoLookAt what must be looked at before anything prints, the likeliest first
  * @param enough whether nothing is left that is worth a check or a look
  * @param unexplained share of what was seen that no cause explains; above a half nothing known explains it
@@ -19,6 +20,7 @@ public record Diagnosis(
         List<Suspect> causes,
         List<Pair> pairs,
         List<NextCheck> nextChecks,
+        List<NextCheck> otherChecks,
         List<AlsoLookAt> alsoLookAt,
         boolean enough,
         double unexplained,

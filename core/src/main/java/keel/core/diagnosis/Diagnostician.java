@@ -85,13 +85,16 @@ public final class Diagnostician {
         Judged judged = judge(evidence);
         Harms harms = new Harms(knowledge, evidence, stakes, judged.of().crushed(), judged.present());
         List<Diagnosis.AlsoLookAt> looks = harms.toLookAt();
-        List<Diagnosis.NextCheck> next = nextChecks(evidence, judged, harms);
+        List<Diagnosis.NextCheck> could = checks(evidence, judged, harms);
+        List<Diagnosis.NextCheck> next =
+                could.stream().filter(n -> n.savesPerMinute() > 0).toList();
         boolean said = !evidence.symptoms().isEmpty() || !evidence.checks().isEmpty();
         boolean enough = said && next.isEmpty() && looks.isEmpty();
         return new Diagnosis(
                 suspects(judged),
                 pairs(judged),
                 next,
+                could.subList(next.size(), could.size()),
                 looks,
                 enough,
                 judged.shares().leaked(),
@@ -212,7 +215,8 @@ public final class Diagnostician {
 
     // ---- what to do next
 
-    private List<Diagnosis.NextCheck> nextChecks(Evidence evidence, Judged judged, Harms harms) {
+    /** All that may be done, what is worth most for its time first. */
+    private List<Diagnosis.NextCheck> checks(Evidence evidence, Judged judged, Harms harms) {
         boolean maySafelyPrint = BEFORE_PRINTING.stream().allMatch(evidence::clean);
         boolean mayLight = !harms.mayBeWet();
         Looks looks = new Looks(odds, evidence, judged.of().crushed());
@@ -220,7 +224,6 @@ public final class Diagnostician {
         return knowledge.checks().stream()
                 .filter(c -> !evidence.has(c.code()) && (!c.risky() || maySafelyPrint) && (!c.lights() || mayLight))
                 .map(c -> next(c, judged, looks, worth))
-                .filter(n -> n.savesPerMinute() > 0)
                 .sorted(Comparator.comparingDouble(Diagnosis.NextCheck::savesPerMinute)
                         .reversed())
                 .toList();
