@@ -1,6 +1,9 @@
 package keel.app.floor;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -27,10 +30,18 @@ import org.springframework.transaction.annotation.Transactional;
 public class Baselines {
 
     private static final int NAMED = 3;
+    private static final String ALL = "all";
 
     private final BaselineRecords records;
     private final Logbook logbook;
     private final Clock clock;
+
+    /** For the fleet page, which every tablet asks for all the time; what was just taken shows half a minute later. */
+    private final Cache<String, Known> lately =
+            Caffeine.newBuilder().expireAfterWrite(Duration.ofSeconds(30)).build();
+
+    /** All that was taken, and what the shop cannot take. */
+    private record Known(Map<Long, Map<Baseline, Instant>> taken, Set<Baseline> waived) {}
 
     Baselines(BaselineRecords records, Logbook logbook, Clock clock) {
         this.records = records;
@@ -57,9 +68,17 @@ public class Baselines {
 
     @Transactional(readOnly = true)
     public List<Line> of(List<MachineNow> machines) {
+        return lines(machines, taken());
+    }
+
+    private Map<Long, Map<Baseline, Instant>> taken() {
         Map<Long, Map<Baseline, Instant>> taken = new HashMap<>();
         records.taken().forEach(t -> taken.computeIfAbsent(t.machineId, id -> new EnumMap<>(Baseline.class))
                 .put(t.about, t.at));
+        return taken;
+    }
+
+    private static List<Line> lines(List<MachineNow> machines, Map<Long, Map<Baseline, Instant>> taken) {
         return machines.stream()
                 .map(m -> line(m, taken.getOrDefault(m.id(), Map.of())))
                 .toList();
@@ -82,8 +101,9 @@ public class Baselines {
     /** One line for all machines that stand still and lack some; empty where none does. */
     @Transactional(readOnly = true)
     public Optional<Task> task(List<MachineNow> machines) {
-        Set<Baseline> waived = waived();
-        List<Line> lacking = of(machines.stream().filter(Baselines::stands).toList()).stream()
+        Known known = lately.get(ALL, all -> new Known(taken(), waived()));
+        Set<Baseline> waived = known.waived();
+        List<Line> lacking = lines(machines.stream().filter(Baselines::stands).toList(), known.taken()).stream()
                 .filter(l -> l.taken().entrySet().stream()
                         .anyMatch(t -> t.getValue().isEmpty() && !waived.contains(t.getKey())))
                 .toList();
@@ -126,6 +146,7 @@ public class Baselines {
         } else {
             records.deleteById(about);
         }
+        lately.invalidateAll();
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,
