@@ -32,9 +32,12 @@ select row_number() over (order by x.machine_id, x.about) as id, x.machine_id, x
   group by p.machine_id
   union all
   select u.machine_id, 'UV_MAP', min(u.at) from uv_map u
-  join fitting f on f.component_id = coalesce(u.screen_id, u.light_id) and f.machine_id = u.machine_id
-    and f.removed_at is null
-  where not u.withdrawn group by u.machine_id
+  where not u.withdrawn
+    and (u.screen_id is null or exists (select 1 from fitting f where f.component_id = u.screen_id
+      and f.machine_id = u.machine_id and f.removed_at is null))
+    and (u.light_id is null or exists (select 1 from fitting f where f.component_id = u.light_id
+      and f.machine_id = u.machine_id and f.removed_at is null))
+  group by u.machine_id
   union all
   select v.machine_id, 'TONE', min(t.at) from film_tone t
   join fitting f on f.component_id = t.film_id and f.removed_at is null
@@ -43,6 +46,7 @@ select row_number() over (order by x.machine_id, x.about) as id, x.machine_id, x
   union all
   select s.machine_id, case s.kind when 'DRY_RUN' then 'TIMING' else 'STANCE' end, min(s.at) from service s
   where not s.withdrawn and s.machine_id is not null and s.kind in ('DRY_RUN', 'STANCE_CHECKED')
+    and (s.kind <> 'DRY_RUN' or locate('"liftS"', s.content) > 0 or locate('"exposureS"', s.content) > 0)
     and s.at >= coalesce((select max(v.at) from service v where v.machine_id = s.machine_id and v.kind = 'MOVED'
       and not v.withdrawn and s.kind = 'STANCE_CHECKED'), s.at)
   group by s.machine_id, s.kind

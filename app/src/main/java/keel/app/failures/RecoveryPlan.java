@@ -6,6 +6,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.standing.MachineNow;
 import keel.app.standing.SinceFailure;
 import keel.core.diagnosis.Diagnosis;
@@ -45,21 +47,21 @@ public class RecoveryPlan {
                     List.of("Something cured may lie in the vat: the next print would press it into film and screen."),
                     done));
         }
-        also.forEach(l -> steps.add(new CasePage.Step(
-                "Look: " + l.name().toLowerCase(Locale.ROOT),
-                List.of(l.why()),
-                "/machines/" + machine.code() + "/do/" + looksAt(l.code()).name(),
-                null)));
+        Map<ServiceKind, List<Diagnosis.AlsoLookAt>> looks = also.stream()
+                .collect(Collectors.groupingBy(
+                        l -> looksAt(l.code()), () -> new EnumMap<>(ServiceKind.class), Collectors.toList()));
+        looks.forEach((kind, harms) -> steps.add(step(machine, kind, why(harms), done)));
         if (cause == null) {
             return steps;
         }
         Recovery recovery = recoveries.of(cause, machine.kind());
         steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null));
         recovery.work().stream()
-                .filter(w -> w != ServiceKind.CLEAN_UP || steps.isEmpty())
+                .filter(w -> !looks.containsKey(w) && (w != ServiceKind.CLEAN_UP || steps.isEmpty()))
                 .forEach(w -> steps.add(step(machine, w, List.of(), done)));
         machine.holds().stream()
                 .filter(h -> h.code() != HoldCode.FAILURE_NOT_CLEANED
+                        && !looks.containsKey(h.next())
                         && !recovery.work().contains(h.next()))
                 .forEach(h -> steps.add(step(machine, h.next(), List.of(h.text()), Map.of())));
         StartGate.knownGoodFirst(sinceFailure.of(machine.id()).inARow())
@@ -76,6 +78,16 @@ public class RecoveryPlan {
             MachineNow machine, ServiceKind kind, List<String> how, Map<ServiceKind, Instant> done) {
         return new CasePage.Step(
                 kind.task(), how, "/machines/" + machine.code() + "/do/" + kind.name(), done.get(kind));
+    }
+
+    /** What is looked for, and why; reasons that several share are said once. */
+    private static List<String> why(List<Diagnosis.AlsoLookAt> harms) {
+        String names =
+                harms.stream().map(l -> l.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining("; "));
+        return Stream.concat(
+                        Stream.of("Look for: " + names + "."),
+                        harms.stream().map(Diagnosis.AlsoLookAt::why).distinct())
+                .toList();
     }
 
     private static ServiceKind looksAt(String harm) {

@@ -272,6 +272,9 @@ public class Guides {
     /** The vat that is on now is the one that lies before whoever is at it: on with that. */
     public void withThisVat(long id, int version) {
         GuideSession session = open(id, version);
+        if (session.machineId == null) {
+            return;
+        }
         touch(session, Actor.current());
         session.vatBegunId = meanwhile.vatOf(guidebook.called(session.procedureCode), session.machineId);
     }

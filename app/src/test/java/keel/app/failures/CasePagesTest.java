@@ -269,4 +269,16 @@ class CasePagesTest extends PageTest {
         assertThat(check.find()).isTrue();
         return check.group(1);
     }
+
+    /** What must be looked at is a step of the way back, one for each page, and ticked once somebody looked. */
+    @Test
+    void aLookOfTheWayBackIsTickedOnceItWasMade() {
+        String m = shop.maskMachine();
+        long id = shop.failure(m, 6, "crunch", "hole-through").id();
+        String before = page("/failures/" + id);
+        assertThat(before).contains("Before anything prints, look for", "Look for: ");
+        assertThat(before.split("/do/VAT_INSPECTED", -1)).as("one way to it").hasSize(2);
+        shop.service(m, "VAT_INSPECTED", 8, "clean", true);
+        assertThat(page("/failures/" + id)).containsPattern("<li class=\"done\">(?:(?!</li>).)*Inspect the vat");
+    }
 }

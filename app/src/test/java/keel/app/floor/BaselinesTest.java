@@ -50,7 +50,9 @@ class BaselinesTest extends PageTest {
     @Test
     void aDryRunStaysAndATakenBackOneDoesNot() {
         String m = shop.maskMachine();
-        long run = shop.service(m, "DRY_RUN", 3, "seen", "AS_FILE", "scope", "SCREEN_ONLY")
+        shop.service(m, "DRY_RUN", 3, "seen", "AS_FILE", "scope", "SCREEN_ONLY");
+        assertThat(line(m).at(Baseline.TIMING)).as("nothing was timed").isNull();
+        long run = shop.service(m, "DRY_RUN", 4, "seen", "AS_FILE", "scope", "AS_PRINTED", "liftS", "3.1 3.2")
                 .id();
         assertThat(line(m).at(Baseline.TIMING)).isNotNull();
         accepted("/services/" + run + "/withdraw", "reason", "the other machine", "back", m);

@@ -3,6 +3,7 @@ package keel.app.guides;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
+import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.Refused;
@@ -120,5 +121,18 @@ class MeanwhileTest extends PageTest {
         walk(two, Map.of("pack", ""));
         guides.finish(two, guides.one(two).version(), Map.of(), null);
         assertThat(shop.filmHours(second)).isZero();
+    }
+
+    /** A sitting is about its vats, whatever is on a machine meanwhile. */
+    @Test
+    void aSittingHasNoOtherVat() {
+        String m = shop.maskMachine();
+        String spare = shelf.addVat(shop.modelOf(m), new Parts.Sheet("FEP", 0.1), Parts.Baseline.NEW);
+        long id = guides.beginSitting("film-cleaning", List.of(spare));
+        accepted(
+                "/guides/" + id + "/this-vat",
+                "version",
+                Integer.toString(guides.one(id).version()));
+        assertThat(guides.one(id).state()).isEqualTo(SessionView.State.OPEN);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Set;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
+import keel.core.standing.Crush;
 
 /**
  * What must be looked at before anything prints: harms that are likely and dear, and those that follow a crush or a
@@ -21,7 +22,7 @@ final class Harms {
 
     private static final List<String> OF_A_CRUSH = List.of("film-pierced", "screen-dark-pixels");
     private static final List<String> OF_A_LEAK = List.of("film-pierced", "resin-on-screen");
-    private static final Set<String> CRUSHES = Set.of("crunch", "plate-dropped");
+    private static final Set<String> CRUSHES = Set.of("plate-dropped", "crunch-not-inspected");
     private static final Set<String> RESIN_THERE = Set.of("film-pierced", "spill", "resin-on-screen");
     private static final double MAY_BE_THERE = 0.02;
     private static final String LEAKED = "wet-under-vat";
@@ -73,11 +74,7 @@ final class Harms {
     }
 
     private boolean wasCrushed() {
-        return evidence.symptoms().contains("crunch") || anyOf(evidence.history(), CRUSHES) || crushedUnseen();
-    }
-
-    private boolean crushedUnseen() {
-        return evidence.history().contains("crunch-not-inspected");
+        return Crush.heard(evidence.symptoms()) || anyOf(evidence.history(), CRUSHES);
     }
 
     private static boolean anyOf(Collection<String> some, Set<String> of) {
@@ -90,7 +87,7 @@ final class Harms {
     }
 
     private boolean cannotBe(String code) {
-        return evidence.history().contains(NO_SCREEN) && code.startsWith("screen-");
+        return evidence.history().contains(NO_SCREEN) && code.contains("screen");
     }
 
     /** Whether a look that can see it was done: it came out clean, or found it, and then it is to be mended. */

@@ -18,7 +18,7 @@ import keel.core.knowledge.Knowledge;
  *
  * @param shows chance that a cause shows a symptom, by strength 1, 2, 3 at those places
  * @param mentions chance that somebody mentions, unasked, a symptom that is there
- * @param again chance that a check names what an earlier one named already, though it is not at fault
+ * @param again chance that the same look, done again, only copies its first answer
  * @param anyway what makes checks name a cause that is not at fault
  * @param hides symptoms with which there is no print to look at
  * @param follows by symptom, what it comes with whatever the cause

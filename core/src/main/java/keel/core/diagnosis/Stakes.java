@@ -41,11 +41,21 @@ public record Stakes(
 
     /** With the shop's own figures. */
     public static Stakes of(Defaults defaults) {
-        return of(CheckedYaml.shipped("knowledge/stakes"), defaults);
+        return of(File.SHIPPED, defaults);
     }
 
-    static Stakes of(JsonNode file, Defaults d) {
-        CheckedYaml.requireSchema("knowledge/stakes", file);
+    /** Read and checked once. */
+    private static final class File {
+
+        static final JsonNode SHIPPED = checked(CheckedYaml.shipped("knowledge/stakes"));
+
+        private static JsonNode checked(JsonNode file) {
+            CheckedYaml.requireSchema("knowledge/stakes", file);
+            return file;
+        }
+    }
+
+    private static Stakes of(JsonNode file, Defaults d) {
         double labour = d.value("labour.perHour");
         double perHour = labour + d.value("machine.hourValue");
         Prices prices = new Prices(d);

@@ -76,9 +76,7 @@ public record Step(
     public enum Advice {
         NONE,
         /** How to go on with a hole in a film. */
-        HOLE,
-        /** How long what is left in the vats must cure before. */
-        CURING
+        HOLE
     }
 
     /** What only a machine that levels itself can be answered. */

@@ -135,6 +135,16 @@ class DiagnosticianTest {
                 .containsExactly("screen-dark-pixels");
     }
 
+    /** A laser tank that leaks has no screen to be looked at. */
+    @Test
+    void nothingOfAScreenIsLookedForWhereThereIsNone() {
+        Evidence leak = new Evidence(Set.of("wet-under-vat", "crunch"), Set.of(), List.of(), Set.of("no-screen"));
+        assertThat(DIAGNOSTICIAN.diagnose(leak).alsoLookAt())
+                .extracting(Diagnosis.AlsoLookAt::code)
+                .contains("film-pierced")
+                .noneMatch(c -> c.contains("screen"));
+    }
+
     /** A fact that makes likely what explains nothing that was seen changes nothing among what does. */
     @Test
     void whatExplainsNothingChangesNothing() {
