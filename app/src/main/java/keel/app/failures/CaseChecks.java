@@ -20,6 +20,7 @@ import keel.core.Findings;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
 import keel.core.standing.ServiceKind;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,6 +37,7 @@ public class CaseChecks {
     private final Rebuild rebuild;
     private final Logbook logbook;
     private final Knowledge knowledge;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     CaseChecks(
@@ -47,6 +49,7 @@ public class CaseChecks {
             Rebuild rebuild,
             Logbook logbook,
             Knowledge knowledge,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.failures = failures;
         this.records = records;
@@ -56,6 +59,7 @@ public class CaseChecks {
         this.rebuild = rebuild;
         this.logbook = logbook;
         this.knowledge = knowledge;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -86,6 +90,7 @@ public class CaseChecks {
         occupancy.lock(failure.machineId);
         check.withdrawn = true;
         checks.save(check);
+        events.publishEvent(new EvidenceChanged(id));
         rebuild.machine(failure.machineId, failure.seenAt);
         logbook.write(LogDraft.of(
                         LogKind.CHECK_WITHDRAWN,
@@ -139,6 +144,7 @@ public class CaseChecks {
         done.at = clock.instant();
         done.serviceId = serviceId;
         checks.save(done);
+        events.publishEvent(new EvidenceChanged(id));
         rebuild.machine(failure.machineId, failure.seenAt);
         CheckView view = view(done);
         String result = answers.isEmpty()

@@ -11,8 +11,10 @@ import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
+import keel.app.standing.Rebuild;
 import keel.core.Findings;
 import keel.core.diagnosis.Odds;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,14 +28,26 @@ public class CaseFacts {
     private final Fleet fleet;
     private final Logbook logbook;
     private final Odds odds;
+    private final Rebuild rebuild;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    CaseFacts(Failures failures, FailureRecords records, Fleet fleet, Logbook logbook, Odds odds, Clock clock) {
+    CaseFacts(
+            Failures failures,
+            FailureRecords records,
+            Fleet fleet,
+            Logbook logbook,
+            Odds odds,
+            Rebuild rebuild,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.failures = failures;
         this.records = records;
         this.fleet = fleet;
         this.logbook = logbook;
         this.odds = odds;
+        this.rebuild = rebuild;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -50,6 +64,8 @@ public class CaseFacts {
         failure.facts.clear();
         failure.facts.addAll(known);
         records.save(failure);
+        events.publishEvent(new EvidenceChanged(id));
+        rebuild.machine(failure.machineId, failure.seenAt);
         String words = known.isEmpty()
                 ? "nothing special"
                 : new TreeSet<>(known)

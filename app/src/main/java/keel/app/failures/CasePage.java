@@ -155,8 +155,14 @@ public record CasePage(
      *
      * @param path where it is done, null if there is no page for it
      * @param done when it was done since the failure, null if it was not
+     * @param said whether nothing but somebody's word shows that it was done
      */
-    record Step(String what, List<String> how, String path, Instant done) {}
+    record Step(String what, List<String> how, String path, Instant done, boolean said) {
+
+        Step(String what, List<String> how, String path, Instant done) {
+            this(what, how, path, done, false);
+        }
+    }
 
     /** What was lost over all attempts. */
     public record Lost(int attempts, double resinMl, long minutes) {

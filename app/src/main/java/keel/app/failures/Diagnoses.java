@@ -86,6 +86,12 @@ public class Diagnoses {
         return diagnostician(tuned.now()).diagnose(evidence(failure));
     }
 
+    /** The same without what the shop learned from this failure itself. */
+    Diagnosis without(FailureView failure) {
+        return new Diagnostician(tuned.now(), odds, closed.countsWithout(failure.id()), stakes())
+                .diagnose(evidence(failure));
+    }
+
     Evidence evidence(FailureView failure) {
         MachineRef machine = fleet.machine(failure.machine());
         Past.Failed seen =

@@ -39,6 +39,16 @@ class Failure {
     Certainty certainty;
 
     Instant causeAt;
+
+    /** Share of what was seen that the cause began, judged without the verdict; null while nobody judged it. */
+    Double began;
+
+    /** Largest share of one symptom that it explains itself. */
+    Double explains;
+
+    /** When somebody said that it is mended. */
+    Instant mendedAt;
+
     Integer partsPrinted;
     Integer partsLost;
     boolean withdrawn;

@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
-import keel.core.failure.FixHeld;
 import keel.core.history.Past;
 import keel.core.profile.Setting;
 import keel.core.run.Outcome;
@@ -54,20 +53,33 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
             and not f.withdrawn group by z""")
     List<At> zonesSince(long machine, Instant from);
 
-    /** A cause that closed failures: how sure it was, and whether a check had found it. */
-    record Closed(String cause, boolean found, boolean open, boolean checked, long times) {}
+    /**
+     * A cause that closed failures.
+     *
+     * @param open whether it is only presumed
+     * @param sum of the shares of what was seen that it began; one that was never judged counts in full where a check
+     *     had found it, else for a quarter
+     */
+    record Closed(String cause, boolean open, double sum) {}
 
     @Query(
             """
-            select c.cause, c.found, c.open, c.checked, count(c.id) from (select f.id as id, f.cause as cause,
-            case when f.certainty = keel.core.failure.Certainty.FOUND then true else false end as found,
-            case when exists (select 1 from CauseOpen o where o.failureId = f.id) then true else false end as open,
-            case when exists (select 1 from FailureCheck k where k.failureId = f.id and not k.withdrawn
-              and locate(',' || f.cause || ',', ',' || k.found || ',') > 0) then true else false end as checked
-            from Failure f where f.certainty in (keel.core.failure.Certainty.FOUND,
-              keel.core.failure.Certainty.PRESUMED) and not f.withdrawn) c
-            group by c.cause, c.found, c.open, c.checked""")
-    List<Closed> closed();
+            select c.cause, c.open, sum(c.share) from (select f.cause as cause,
+            case when o.failureId is null then false else true end as open,
+            coalesce(f.began, case when exists (select 1 from FailureCheck k where k.failureId = f.id
+              and not k.withdrawn and locate(',' || f.cause || ',', ',' || k.found || ',') > 0)
+              then 1.0 else 0.25 end) as share
+            from Failure f left join CauseOpen o on o.failureId = f.id and o.machineId = f.machineId
+            where f.certainty in (keel.core.failure.Certainty.FOUND,
+              keel.core.failure.Certainty.PRESUMED) and f.cause is not null and not f.withdrawn and f.id <> ?1) c
+            group by c.cause, c.open""")
+    List<Closed> closed(long except);
+
+    @Query(
+            """
+            select f from Failure f where f.cause is not null and f.began is null and not f.withdrawn
+            and f.certainty <> keel.core.failure.Certainty.UNKNOWN order by f.machineId, f.id""")
+    List<Failure> notJudged(Limit most);
 
     /** A failure that shares symptoms with another. */
     record Candidate(long id, String machine, long shared, long total) {}
@@ -82,9 +94,6 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
 
     @Query("select min(p.id) from Photo p where p.failureId = ?1")
     Long firstPhoto(long failure);
-
-    @Query("select r.startedAt, r.layers from RunFact r where r.machineId = ?1 and r.cameOut and r.startedAt >= ?2")
-    List<FixHeld.GoodRun> cameOut(long machine, Instant since);
 
     /** When a kind of work was first done. */
     record Done(ServiceKind kind, Instant at) {}

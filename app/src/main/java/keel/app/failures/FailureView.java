@@ -9,6 +9,7 @@ import keel.core.failure.Certainty;
  *
  * @param certainty a presumed cause is found once a later good print has passed the point of failure
  * @param failedAtLayer layer that the run reached, null if it ran to its end or is not known
+ * @param began share of what was seen that the named cause began, judged without the verdict
  * @param photos how many photos are with it
  */
 public record FailureView(
@@ -30,4 +31,6 @@ public record FailureView(
         int version,
         Integer partsPrinted,
         Integer partsLost,
-        Integer failedAtLayer) {}
+        Integer failedAtLayer,
+        Double began,
+        Instant mendedAt) {}

@@ -27,6 +27,7 @@ import keel.core.Findings;
 import keel.core.failure.Certainty;
 import keel.core.knowledge.Knowledge;
 import keel.core.run.RunRules;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,6 +44,7 @@ public class Failures {
     private final Logbook logbook;
     private final Knowledge knowledge;
     private final EntityManager entities;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Failures(
@@ -54,6 +56,7 @@ public class Failures {
             Logbook logbook,
             Knowledge knowledge,
             EntityManager entities,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.records = records;
         this.fleet = fleet;
@@ -63,6 +66,7 @@ public class Failures {
         this.logbook = logbook;
         this.knowledge = knowledge;
         this.entities = entities;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -101,6 +105,7 @@ public class Failures {
         take(failure, entry);
         failure.withdrawn = withdrawn == null ? failure.withdrawn : withdrawn;
         records.save(failure);
+        events.publishEvent(new EvidenceChanged(id));
         rebuild.machine(machine.id(), earliest.isBefore(failure.seenAt) ? earliest : failure.seenAt);
         Long superseded = logbook.latest("FAILURE", id, LogKind.FAILURE_LOGGED, LogKind.FAILURE_CORRECTED);
         return written(
@@ -282,7 +287,9 @@ public class Failures {
                 f.version,
                 f.partsPrinted,
                 f.partsLost,
-                seen.reached());
+                seen.reached(),
+                f.began,
+                f.mendedAt);
     }
 
     static List<String> codes(String joined) {

@@ -55,7 +55,7 @@ public class RecoveryPlan {
             return steps;
         }
         Recovery recovery = recoveries.of(cause, machine.kind());
-        steps.add(new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), null));
+        steps.add(mending(f, machine, recovery));
         recovery.work().stream()
                 .filter(w -> !looks.containsKey(w) && (w != ServiceKind.CLEAN_UP || steps.isEmpty()))
                 .forEach(w -> steps.add(step(machine, w, List.of(), done)));
@@ -68,6 +68,12 @@ public class RecoveryPlan {
                 .ifPresent(i -> steps.add(
                         new CasePage.Step("Print the known-good piece first", List.of(i.text()), null, null)));
         return steps;
+    }
+
+    /** Said to be done where no entry at the bench can show it, once the cause is named. */
+    private static CasePage.Step mending(FailureView f, MachineNow machine, Recovery recovery) {
+        boolean said = f.cause() != null && recovery.work().isEmpty();
+        return new CasePage.Step("Mend it", recovery.what(), page(machine, recovery, f), f.mendedAt(), said);
     }
 
     public Recovery recovery(String cause, MachineNow machine) {

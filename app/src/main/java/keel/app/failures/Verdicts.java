@@ -3,23 +3,23 @@ package keel.app.failures;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import keel.app.base.Conflict;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.Refused;
 import keel.app.base.Seen;
+import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
-import keel.app.prints.Runs;
 import keel.app.standing.Occupancy;
+import keel.app.standing.OpenCauses;
 import keel.app.standing.Rebuild;
 import keel.core.Findings;
 import keel.core.failure.Certainty;
-import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,7 +31,9 @@ public class Verdicts {
 
     private final Failures failures;
     private final FailureRecords records;
-    private final Runs runs;
+    private final Judging judging;
+    private final OpenCauses openCauses;
+    private final Fleet fleet;
     private final Occupancy occupancy;
     private final Rebuild rebuild;
     private final Logbook logbook;
@@ -41,7 +43,9 @@ public class Verdicts {
     Verdicts(
             Failures failures,
             FailureRecords records,
-            Runs runs,
+            Judging judging,
+            OpenCauses openCauses,
+            Fleet fleet,
             Occupancy occupancy,
             Rebuild rebuild,
             Logbook logbook,
@@ -49,7 +53,9 @@ public class Verdicts {
             Clock clock) {
         this.failures = failures;
         this.records = records;
-        this.runs = runs;
+        this.judging = judging;
+        this.openCauses = openCauses;
+        this.fleet = fleet;
         this.occupancy = occupancy;
         this.rebuild = rebuild;
         this.logbook = logbook;
@@ -59,7 +65,7 @@ public class Verdicts {
 
     /**
      * Names the cause. With UNKNOWN, a cause is what was suspected, and may be left out. FOUND is written as PRESUMED
-     * until a good print since the failure has got past the point where it failed; from then on it is found by itself.
+     * until what makes it found is on record; from then on it is found by itself.
      */
     public FailureView nameCause(long id, String cause, String certainty, String note) {
         return nameCause(id, cause, certainty, note, Seen.NOTHING);
@@ -94,10 +100,7 @@ public class Verdicts {
         Refused.unless(findings);
         occupancy.lock(failure.machineId);
         seen.check("cause", stands(failures.one(id)));
-        failure.cause = named ? cause : null;
-        failure.certainty = sure == Certainty.FOUND && !held(failure) ? Certainty.PRESUMED : sure;
-        failure.causeAt = clock.instant();
-        records.save(failure);
+        name(failure, named ? cause : null, sure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = failures.one(id);
         String words = view.certainty() == Certainty.UNKNOWN
@@ -119,11 +122,70 @@ public class Verdicts {
         return view;
     }
 
-    /** Whether a good print since the failure got past the point where it failed. */
-    private boolean held(Failure failure) {
-        Integer layer = failure.runId == null ? null : runs.one(failure.runId).reachedLayer();
-        List<FixHeld.GoodRun> good = records.cameOut(failure.machineId, failure.seenAt);
-        return FixHeld.by(good, layer, failure.seenAt);
+    /** What is missing until a presumed cause counts as found, in a sentence; null where nothing is. */
+    @Transactional(readOnly = true)
+    public String waitsFor(FailureView f) {
+        if (f.certainty() != Certainty.PRESUMED) {
+            return null;
+        }
+        return openCauses
+                .of(fleet.machine(f.machine()), f.id())
+                .map(w -> words(w, f))
+                .orElse(null);
+    }
+
+    private static String words(OpenCauses.Waiting waiting, FailureView f) {
+        return switch (waiting.lacks()) {
+            case EXPLANATION -> "It explains little of what was seen, so it stays presumed, whatever prints after it.";
+            case REMEDY -> "Nothing that mends it is on record yet. Found once it is mended and a good print shows it.";
+            case PRINT, NOTHING ->
+                "Found once " + waiting.terms().words() + " comes out"
+                        + (f.failedAtLayer() == null ? "" : " and gets past layer " + f.failedAtLayer()) + ".";
+        };
+    }
+
+    /** What is mended for one cause is not for another. */
+    private void name(Failure failure, String cause, Certainty sure) {
+        if (!Objects.equals(failure.cause, cause)) {
+            failure.mendedAt = null;
+        }
+        failure.cause = cause;
+        failure.certainty = sure == Certainty.FOUND ? Certainty.PRESUMED : sure;
+        failure.causeAt = clock.instant();
+        judging.judge(failure);
+        records.save(failure);
+    }
+
+    /**
+     * Says that the cause is mended where no entry at the bench says so, or takes that back.
+     *
+     * @throws Conflict if no cause is named
+     */
+    public FailureView mended(long id, boolean done) {
+        Actor actor = Actor.current();
+        Failure failure = failures.record(id);
+        if (failure.cause == null) {
+            throw new Conflict("cause", "Name the cause first.");
+        }
+        if (done == (failure.mendedAt != null)) {
+            return failures.one(id);
+        }
+        occupancy.lock(failure.machineId);
+        failure.mendedAt = done ? clock.instant() : null;
+        records.save(failure);
+        rebuild.machine(failure.machineId, failure.seenAt);
+        FailureView view = failures.one(id);
+        String cause = knowledge.nameOf(failure.cause).toLowerCase(Locale.ROOT);
+        logbook.write(LogDraft.of(
+                LogKind.CAUSE_MENDED,
+                failure.machineId,
+                "FAILURE",
+                id,
+                clock.instant(),
+                view.machineName() + ", " + (done ? "mended: " : "not mended after all: ") + cause + ".",
+                Map.of("cause", failure.cause, "mended", done),
+                actor));
+        return view;
     }
 
     /** Takes the verdict back: the cause is open again. */
@@ -140,6 +202,8 @@ public class Verdicts {
         failure.cause = null;
         failure.certainty = null;
         failure.causeAt = null;
+        failure.mendedAt = null;
+        judging.judge(failure);
         records.save(failure);
         rebuild.machine(failure.machineId, failure.seenAt);
         FailureView view = failures.one(id);

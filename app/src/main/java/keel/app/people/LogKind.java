@@ -31,6 +31,8 @@ public enum LogKind {
     FACTS_TOLD("Told"),
     CHECK_WITHDRAWN("Check withdrawn"),
     CAUSE_REOPENED("Reopened"),
+    CAUSE_MENDED("Mended"),
+    CAUSE_JUDGED_ANEW("Judged anew"),
     PROFILE_CHANGED("Profile"),
     CALIBRATED("Calibration"),
     LOOKED_IN("Look-in"),

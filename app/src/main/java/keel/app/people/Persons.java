@@ -18,4 +18,6 @@ interface Persons extends JpaRepository<Person, Long> {
     List<Person> findByActiveTrueAndPinHashNotNullOrderByName();
 
     long countByRoleAndActiveTrue(Role role);
+
+    Optional<Person> findFirstByRoleAndActiveTrueOrderById(Role role);
 }

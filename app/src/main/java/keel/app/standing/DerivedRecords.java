@@ -58,11 +58,11 @@ class DerivedRecords {
         }
     }
 
-    void causes(long machine, List<FactRecords.Presumed> open) {
+    void causes(long machine, List<VerdictRecords.Named> open) {
         of(OpenCause.class, machine).stream()
                 .filter(k -> open.stream().noneMatch(p -> p.failure() == k.failureId))
                 .forEach(entities::remove);
-        for (FactRecords.Presumed presumed : open) {
+        for (VerdictRecords.Named presumed : open) {
             OpenCause kept = entities.find(OpenCause.class, new OpenCause.Key(machine, presumed.failure()));
             OpenCause written = kept == null ? new OpenCause() : kept;
             written.machineId = machine;

@@ -2,7 +2,6 @@ package keel.app.standing;
 
 import java.time.Instant;
 import java.util.List;
-import keel.core.failure.FixHeld;
 import keel.core.standing.MachineEvent;
 import keel.core.standing.ServiceKind;
 import org.springframework.data.jpa.repository.Query;
@@ -104,16 +103,4 @@ interface FactRecords extends Repository<ServiceDone, Long> {
             select max(greatest(coalesce(p.removedAt, p.since), coalesce(c.endedAt, p.since)))
             from PartPlace p join PartCard c on c.id = p.partId where p.machineId = ?1""")
     Instant lastChange(long machine);
-
-    /** A cause that is presumed. */
-    record Presumed(long failure, String cause, Integer layer, Instant at) {}
-
-    @Query(
-            """
-            select f.id, f.cause, r.reachedLayer, f.causeAt from FailureSeen f left join RunFact r on r.id = f.runId
-            where f.machineId = ?1 and f.certainty = keel.core.failure.Certainty.PRESUMED""")
-    List<Presumed> presumed(long machine);
-
-    @Query("select r.startedAt, r.layers from RunFact r where r.machineId = ?1 and r.cameOut and r.startedAt >= ?2")
-    List<FixHeld.GoodRun> cameOut(long machine, Instant since);
 }

@@ -29,4 +29,7 @@ class FailureSeen {
     Instant causeAt;
     Integer partsPrinted;
     Integer partsLost;
+    Double began;
+    Double explains;
+    Instant mendedAt;
 }

@@ -35,6 +35,9 @@ interface FootprintRecords extends JpaRepository<RunFootprint, Long> {
             where x.n <= ?2 order by x.machineId, x.n""")
     List<Covered> recent(Collection<Long> machines, int most, Instant since);
 
+    @Query("select f from RunFootprint f where f.zones is null and f.runId in (select r.id from RunFact r)")
+    List<RunFootprint> withoutZones();
+
     /** Size of a plate, mm. */
     record Plate(double widthMm, double depthMm) {}
 

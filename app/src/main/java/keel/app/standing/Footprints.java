@@ -15,6 +15,7 @@ import keel.app.base.Refused;
 import keel.app.people.Actor;
 import keel.core.placement.Footprint;
 import keel.core.placement.PlacedPart;
+import keel.core.placement.PlateZones;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +52,7 @@ public class Footprints {
         kept.content = write(footprint);
         kept.madeAt = clock.instant();
         kept.personId = actor.personId();
+        kept.zones = zones(runId, footprint);
         records.save(kept);
     }
 
@@ -107,6 +109,19 @@ public class Footprints {
             }
         }
         return recent;
+    }
+
+    /** Works out for runs of older versions which zones they covered. */
+    public void workOutZones() {
+        for (RunFootprint kept : records.withoutZones()) {
+            kept.zones = zones(kept.runId, read(kept.content));
+            records.save(kept);
+        }
+    }
+
+    private int zones(long runId, Footprint footprint) {
+        FootprintRecords.Plate plate = records.plateOf(runId);
+        return PlateZones.bits(PlateZones.of(footprint, plate.widthMm(), plate.depthMm()));
     }
 
     private void onThePlate(long runId, Footprint footprint) {

@@ -7,7 +7,6 @@ import java.util.Map;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
-import keel.core.failure.FixHeld;
 import keel.core.knowledge.Knowledge;
 import keel.core.resin.VatContent;
 import keel.core.standing.Fitted;
@@ -34,6 +33,7 @@ public class Rebuild {
     private final MeterSums meters;
     private final WearMaps wear;
     private final DerivedRecords derived;
+    private final OpenCauses openCauses;
     private final ShopSettings settings;
     private final HoldRules holdRules;
     private final ApplicationEventPublisher events;
@@ -46,6 +46,7 @@ public class Rebuild {
             MeterSums meters,
             WearMaps wear,
             DerivedRecords derived,
+            OpenCauses openCauses,
             ShopSettings settings,
             Knowledge knowledge,
             ApplicationEventPublisher events) {
@@ -55,6 +56,7 @@ public class Rebuild {
         this.meters = meters;
         this.wear = wear;
         this.derived = derived;
+        this.openCauses = openCauses;
         this.settings = settings;
         this.holdRules = new HoldRules(knowledge);
         this.events = events;
@@ -97,6 +99,11 @@ public class Rebuild {
         fleet.machines().forEach(m -> machine(fleet.machine(m.code()).id()));
     }
 
+    /** Only which causes are still open, where nothing but verdicts has changed. */
+    public void causes(long machineId) {
+        derived.causes(machineId, openCauses.of(fleet.machine(machineId)));
+    }
+
     private void standing(MachineRef machine) {
         List<MachineEvent> happened = facts.events(machine.id());
         VatNow vat = vat(machine.id());
@@ -109,7 +116,7 @@ public class Rebuild {
                 vat.content().mixedAt(),
                 vat.stopGap());
         derived.holds(machine.id(), holdRules.open(happened, machine.traits(), fitted));
-        derived.causes(machine.id(), stillOpen(machine.id()));
+        derived.causes(machine.id(), openCauses.of(machine));
         MachineStanding standing = derived.standing(machine.id());
         standing.offSince = offSince(happened);
         standing.holdToLight = holdRules.holdNextPartToLight(happened);
@@ -149,21 +156,5 @@ public class Rebuild {
                         records.filmsInUse(vat) > 0,
                         facts.content(vat),
                         facts.stopGap(vat, settings.defaults().value("stopgap.everyHours")));
-    }
-
-    /** Presumed causes that no print that came out has borne out yet. */
-    private List<FactRecords.Presumed> stillOpen(long machineId) {
-        List<FactRecords.Presumed> presumed = records.presumed(machineId);
-        if (presumed.isEmpty()) {
-            return List.of();
-        }
-        Instant first = presumed.stream()
-                .map(FactRecords.Presumed::at)
-                .min(Instant::compareTo)
-                .orElseThrow();
-        List<FixHeld.GoodRun> good = records.cameOut(machineId, first);
-        return presumed.stream()
-                .filter(p -> !FixHeld.by(good, p.layer(), p.at()))
-                .toList();
     }
 }

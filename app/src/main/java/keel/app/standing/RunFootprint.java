@@ -17,4 +17,7 @@ class RunFootprint {
 
     Instant madeAt;
     long personId;
+
+    /** Zones that it covers, as bits; null where that was not worked out yet. */
+    Integer zones;
 }

@@ -12,7 +12,6 @@ import keel.app.prints.Runs;
 import keel.app.support.PageTest;
 import keel.app.support.TestShop;
 import keel.core.diagnosis.Diagnosis;
-import keel.core.failure.Certainty;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -122,26 +121,6 @@ class CasePagesTest extends PageTest {
         accepted("/failures/" + id + "/facts", "facts", "one-drain-or-none");
         assertThat(share(id, "no-drain")).isGreaterThan(before);
         refused(422, "There is no fact of history sun-spots.", "/failures/" + id + "/facts", "facts", "sun-spots");
-    }
-
-    @Test
-    void foundWaitsForAGoodPrintThatGetsPastThePointOfFailure() {
-        RunView failed = runs.enter(
-                new RunEntry(machine, "Latch", TestShop.at(2), TestShop.at(4), 1000, 1.8, 50.0, "FAILED", 700, null));
-        long id = failures.log(new FailureEntry(
-                        machine, failed.id(), TestShop.at(5), List.of("layer-split"), null, null, null))
-                .id();
-        accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
-        assertThat(failures.one(id).certainty()).isEqualTo(Certainty.PRESUMED);
-        assertThat(page("/failures/" + id)).contains("past layer 700");
-        runs.enter(new RunEntry(machine, "Small", TestShop.at(6), TestShop.at(7), 400, 1.8, 20.0, "GOOD", null, null));
-        accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
-        assertThat(failures.one(id).certainty())
-                .as("400 layers say nothing of layer 700")
-                .isEqualTo(Certainty.PRESUMED);
-        runs.enter(new RunEntry(machine, "Tall", TestShop.at(8), TestShop.at(12), 900, 1.8, 20.0, "GOOD", null, null));
-        accepted("/failures/" + id + "/cause", "cause", "vat-bolts-loose", "certainty", "FOUND");
-        assertThat(failures.one(id).certainty()).isEqualTo(Certainty.FOUND);
     }
 
     @Test

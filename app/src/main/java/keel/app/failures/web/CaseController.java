@@ -137,6 +137,15 @@ class CaseController {
         return act(id, () -> verdicts.nameCause(id, cause, certainty, note, Seen.sent(seen)), model, response);
     }
 
+    @PostMapping("/failures/{id}/mended")
+    String mended(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "true") boolean done,
+            Model model,
+            HttpServletResponse response) {
+        return act(id, () -> verdicts.mended(id, done), model, response);
+    }
+
     @PostMapping("/failures/{id}/reopen")
     String reopen(
             @PathVariable long id,
@@ -235,6 +244,7 @@ class CaseController {
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
+        model.addAttribute("waits", verdicts.waitsFor(f));
         model.addAttribute("seen", Seen.of(verdicts.stands(f)).sum());
         model.addAttribute("m", machine);
         model.addAttribute("knowledge", knowledge);
