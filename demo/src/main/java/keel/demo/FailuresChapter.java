@@ -32,6 +32,7 @@ class FailuresChapter implements Chapter {
         telling.on(Happening.FailureSeen.class, this::seen);
         telling.on(Happening.FactsTold.class, t -> facts.tell(keys.failure(t.failureKey()), Set.copyOf(t.facts())));
         telling.on(Happening.CheckDone.class, c -> checks.check(keys.failure(c.failureKey()), c.check(), c.found()));
+        telling.on(Happening.CauseMended.class, m -> verdicts.mended(keys.failure(m.failureKey()), true));
         telling.on(
                 Happening.CauseNamed.class,
                 c -> verdicts.nameCause(keys.failure(c.failureKey()), c.cause(), c.certainty(), c.note()));

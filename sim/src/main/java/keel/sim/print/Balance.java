@@ -3,6 +3,7 @@ package keel.sim.print;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * What holds against what pulls, as a natural logarithm: a design margin, less what each fault takes from it. The true
@@ -11,6 +12,7 @@ import java.util.Map;
 final class Balance {
 
     private static final double SECOND = 0.75;
+    private static final double WORTH_NAMING = 0.05;
 
     private final Map<String, Double> taken = new LinkedHashMap<>();
     private double margin;
@@ -37,13 +39,20 @@ final class Balance {
         return margin;
     }
 
+    /** All faults that took something worth naming, the one that took most first. */
+    List<String> faults() {
+        return byWeight().map(Map.Entry::getKey).toList();
+    }
+
+    private Stream<Map.Entry<String, Double>> byWeight() {
+        return taken.entrySet().stream()
+                .filter(e -> e.getValue() > WORTH_NAMING)
+                .sorted(Map.Entry.<String, Double>comparingByValue().reversed());
+    }
+
     /** What was behind it; {@code otherwise} where no fault took anything worth naming. */
     List<String> causes(String otherwise) {
-        List<Map.Entry<String, Double>> most = taken.entrySet().stream()
-                .filter(e -> e.getValue() > 0.05)
-                .sorted(Map.Entry.<String, Double>comparingByValue().reversed())
-                .limit(2)
-                .toList();
+        List<Map.Entry<String, Double>> most = byWeight().limit(2).toList();
         if (most.isEmpty()) {
             return List.of(otherwise);
         }

@@ -82,6 +82,7 @@ final class HoldingToPlate implements Force {
         }
         return new Defect(
                 weighed.weakest().causes("supports-weak"),
+                weighed.weakest().faults(),
                 weighed.gone(),
                 !weighed.marginal().isEmpty(),
                 print.chance().between(0.004, 0.05),

@@ -65,6 +65,7 @@ final class HoldingTogether implements Force {
         }
         return new Defect(
                 weighed.weakest().causes("supports-weak"),
+                weighed.weakest().faults(),
                 weighed.gone(),
                 true,
                 print.chance().between(0.05, 0.9),

@@ -38,6 +38,7 @@ final class OnSupports implements Force {
         }
         out.add(new Defect(
                 weighed.weakest().causes("supports-weak"),
+                weighed.weakest().faults(),
                 weighed.gone(),
                 true,
                 print.chance().between(0.15, 0.8),

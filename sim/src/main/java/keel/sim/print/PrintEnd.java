@@ -1,7 +1,9 @@
 package keel.sim.print;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import keel.core.run.Outcome;
 
 /**
@@ -10,6 +12,7 @@ import keel.core.run.Outcome;
  * @param outcome as a careful person would call it
  * @param at share of the layers at which what went wrong first showed; 1 for a good print
  * @param causes what was truly behind it, codes of the open format; empty for a good print
+ * @param faults all that was wrong with it, whether it broke the print or not
  * @param signs what there is to see
  * @param cells where on the plate it shows; empty where it has no place
  * @param bits cured stuff in the vat
@@ -20,6 +23,7 @@ public record PrintEnd(
         Outcome outcome,
         double at,
         List<String> causes,
+        List<String> faults,
         List<Sign> signs,
         int[] cells,
         double bits,
@@ -28,9 +32,22 @@ public record PrintEnd(
 
     private static final List<String> FINISHING = List.of("wash-short", "dried-short", "cure-long");
 
+    /** One with no other fault than its causes. */
+    public PrintEnd(
+            Outcome outcome,
+            double at,
+            List<String> causes,
+            List<Sign> signs,
+            int[] cells,
+            double bits,
+            double lostShare,
+            boolean finishing) {
+        this(outcome, at, causes, causes, signs, cells, bits, lostShare, finishing);
+    }
+
     static PrintEnd of(Printing print, List<Defect> defects) {
         if (defects.isEmpty()) {
-            return new PrintEnd(Outcome.GOOD, 1, List.of(), List.of(), new int[0], 0, 0, false);
+            return new PrintEnd(Outcome.GOOD, 1, List.of(), List.of(), List.of(), new int[0], 0, 0, false);
         }
         Defect worst = defects.stream()
                 .max((a, b) -> Double.compare(weight(a), weight(b)))
@@ -57,11 +74,18 @@ public record PrintEnd(
                 outcome,
                 share > 0 ? worst.at() : 1,
                 causes,
+                faults(causes, defects),
                 signs,
                 worst.cells(),
                 defects.stream().mapToDouble(Defect::bits).sum(),
                 share,
                 FINISHING.containsAll(causes));
+    }
+
+    private static List<String> faults(List<String> causes, List<Defect> defects) {
+        Set<String> all = new LinkedHashSet<>(causes);
+        defects.forEach(d -> all.addAll(d.faults()));
+        return List.copyOf(all);
     }
 
     /** What ruined more parts; then what showed more plainly. */

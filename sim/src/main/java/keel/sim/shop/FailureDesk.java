@@ -69,6 +69,8 @@ final class FailureDesk {
                 runKey,
                 failure,
                 end.causes(),
+                end.faults(),
+                machine.harms(),
                 checks.all(scene, chance.stream("checks")),
                 scene.around().resinC()));
         inARow++;
@@ -136,18 +138,24 @@ final class FailureDesk {
         }
         Instant free = at;
         Job again = scene.job();
+        boolean corrected = false;
         for (String cause : named) {
             boolean guessedSetting = found.isEmpty()
                     && inARow < 2
                     && !chance.happens(parameters.people().changesSettings());
             free = guessedSetting ? free : remedies.apply(cause, free);
-            again = Remedies.corrected(again, cause);
+            Job mended = Remedies.corrected(again, cause);
+            corrected |= !mended.equals(again);
+            again = mended;
         }
         if (scene.around().fileReadBadly()) {
             again = again.corrected();
         }
         if (!named.isEmpty()) {
             records.add(new Happening.CauseNamed(free, "keeper", failure, named.get(0), "PRESUMED", null));
+            if (corrected) {
+                records.add(new Happening.CauseMended(free, "keeper", failure));
+            }
             open.add(new Open(failure, named.get(0), reachedLayer));
         }
         return new After(free.plus(Duration.ofMinutes(10)), scene.end().outcome() == Outcome.USABLE ? null : again);

@@ -82,6 +82,9 @@ public sealed interface Happening {
     record CauseNamed(Instant at, String who, String failureKey, String cause, String certainty, String note)
             implements Happening {}
 
+    /** Something was changed where no entry at the bench shows it. */
+    record CauseMended(Instant at, String who, String failureKey) implements Happening {}
+
     record ServiceDone(Instant at, String who, String machine, String kind, Map<String, Object> values, String note)
             implements Happening {}
 

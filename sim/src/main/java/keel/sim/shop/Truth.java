@@ -9,6 +9,9 @@ import java.util.Map;
  *
  * @param failureKey of the {@link Happening.FailureSeen}; null where the fault went unnoticed
  * @param causes the stronger first
+ * @param faults all that was wrong with the print, whether it broke it or not
+ * @param harms what the machine has suffered by the time it is seen: a pierced film, resin on its screen, dead pixels,
+ *     bits in the vat
  * @param checks every check's findings
  * @param resinC temperature of the resin in the print, °C
  */
@@ -18,5 +21,20 @@ public record Truth(
         String runKey,
         String failureKey,
         List<String> causes,
+        List<String> faults,
+        List<String> harms,
         Map<String, List<String>> checks,
-        double resinC) {}
+        double resinC) {
+
+    /** One with no other fault than its causes, and without harm. */
+    Truth(
+            Instant at,
+            String machine,
+            String runKey,
+            String failureKey,
+            List<String> causes,
+            Map<String, List<String>> checks,
+            double resinC) {
+        this(at, machine, runKey, failureKey, causes, causes, List.of(), checks, resinC);
+    }
+}

@@ -1,8 +1,10 @@
 package keel.sim.world;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import keel.core.profile.Setting;
 import keel.core.standing.MachineKind;
@@ -239,6 +241,24 @@ public final class Machine {
 
     public boolean scaleChecked() {
         return scaleChecked;
+    }
+
+    /** What it has suffered: codes of causes that ruin the next print or the screen. */
+    public List<String> harms() {
+        List<String> harms = new ArrayList<>();
+        if (vat.film().pierced()) {
+            harms.add("film-pierced");
+        }
+        if (screen != null && screen.resinAnywhere()) {
+            harms.add("resin-on-screen");
+        }
+        if (screen != null && (screen.patchAnywhere() || screen.spots().stream().anyMatch(s -> !s.lit()))) {
+            harms.add("screen-dark-pixels");
+        }
+        if (vat.bits() > 0) {
+            harms.add("debris-on-film");
+        }
+        return harms;
     }
 
     public Site site() {
