@@ -13,6 +13,7 @@ final class Balance {
 
     private static final double SECOND = 0.75;
     private static final double WORTH_NAMING = 0.05;
+    private static final double A_FAULT = 0.15;
 
     private final Map<String, Double> taken = new LinkedHashMap<>();
     private double margin;
@@ -39,9 +40,12 @@ final class Balance {
         return margin;
     }
 
-    /** All faults that took something worth naming, the one that took most first. */
+    /** All that took a good part of a margin, the one that took most first. */
     List<String> faults() {
-        return byWeight().map(Map.Entry::getKey).toList();
+        return byWeight()
+                .filter(e -> e.getValue() > A_FAULT)
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     private Stream<Map.Entry<String, Double>> byWeight() {

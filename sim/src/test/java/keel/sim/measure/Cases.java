@@ -53,6 +53,11 @@ final class Cases {
         boolean right(String cause) {
             return truth.causes().contains(cause);
         }
+
+        /** Whether it was wrong at all, whether it broke the print or not. */
+        boolean there(String cause) {
+            return truth.faults().contains(cause) || truth.harms().contains(cause);
+        }
     }
 
     private Cases(Shop.History history) {

@@ -15,7 +15,13 @@ import keel.core.diagnosis.Diagnosis;
  * and others 2015), median minutes.
  */
 record Reliability(
-        double topOne, double topThree, double brier, double calibrationError, double medianMinutes, List<Bin> bins) {
+        double topOne,
+        double topThree,
+        double brier,
+        double calibrationError,
+        double presentError,
+        double medianMinutes,
+        List<Bin> bins) {
 
     private static final int BINS = 10;
 
@@ -25,7 +31,8 @@ record Reliability(
     /** Diagnoses whose first cause was given about the same probability. */
     record Bin(double said, double right, int cases) {}
 
-    static Reliability of(List<Cases.Case> cases, Function<Cases.Case, Told> told) {
+    /** @param looks one for each case, of which {@code told} takes what was said */
+    static <T> Reliability of(List<Cases.Case> cases, List<T> looks, Function<T, Told> told) {
         int one = 0;
         int three = 0;
         double brier = 0;
@@ -33,9 +40,10 @@ record Reliability(
         int[] right = new int[BINS];
         int[] n = new int[BINS];
         double[] minutes = new double[cases.size()];
+        Present present = new Present();
         for (int i = 0; i < cases.size(); i++) {
             Cases.Case c = cases.get(i);
-            Told t = told.apply(c);
+            Told t = told.apply(looks.get(i));
             List<Diagnosis.Suspect> causes = t.diagnosis().causes();
             boolean hit = c.right(causes.get(0).code());
             one += hit ? 1 : 0;
@@ -49,6 +57,7 @@ record Reliability(
             right[bin] += hit ? 1 : 0;
             n[bin]++;
             minutes[i] = t.minutes();
+            present.add(c, causes);
         }
         double error = 0;
         List<Bin> bins = new ArrayList<>();
@@ -64,19 +73,50 @@ record Reliability(
                 (double) three / cases.size(),
                 brier / cases.size(),
                 error,
+                present.error(),
                 minutes[minutes.length / 2],
                 bins);
+    }
+
+    /** Calibration of what is said to be there at all, over every cause given a chance worth saying. */
+    private static final class Present {
+
+        private static final double WORTH_SAYING = 0.05;
+
+        private final double[] said = new double[BINS];
+        private final int[] there = new int[BINS];
+        private int all;
+
+        void add(Cases.Case c, List<Diagnosis.Suspect> causes) {
+            for (Diagnosis.Suspect s : causes) {
+                if (s.present() >= WORTH_SAYING) {
+                    int bin = Math.min(BINS - 1, (int) (BINS * s.present()));
+                    said[bin] += s.present();
+                    there[bin] += c.there(s.code()) ? 1 : 0;
+                    all++;
+                }
+            }
+        }
+
+        double error() {
+            double error = 0;
+            for (int b = 0; b < BINS; b++) {
+                error += Math.abs(said[b] - there[b]) / all;
+            }
+            return error;
+        }
     }
 
     @Override
     public String toString() {
         return String.format(
                 Locale.ROOT,
-                "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f  median %.0f min",
+                "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f, of what is there %.3f  median %.0f min",
                 100 * topOne,
                 100 * topThree,
                 brier,
                 calibrationError,
+                presentError,
                 medianMinutes);
     }
 
