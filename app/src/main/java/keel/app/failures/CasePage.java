@@ -23,7 +23,7 @@ import keel.core.knowledge.Knowledge;
  * @param then checks that come after it
  * @param besides checks that nobody needs, for whoever wants to look all the same
  * @param also what must be looked at before anything prints
- * @param places where the likelihood sits, the parts in the order in which they are stacked
+ * @param places how much of what was seen each part explains, the parts in the order in which they are stacked
  */
 public record CasePage(
         List<Bar> bars,
@@ -62,8 +62,8 @@ public record CasePage(
 
     record Next(Check check, Diagnosis.NextCheck worth) {}
 
-    /** A part and its share of the likelihood, 0 to 1. */
-    record Place(Cause.CausePart part, double share) {}
+    /** A part and how much of what was seen it explains, 0 to 1; where nothing was seen, how likely it is. */
+    public record Place(Cause.CausePart part, double share) {}
 
     /**
      * @param wanted code of a check that somebody would rather do, null for the best
@@ -138,9 +138,20 @@ public record CasePage(
 
     private static List<Place> places(Diagnosis d, Knowledge knowledge) {
         Map<Cause.CausePart, Double> shares = new EnumMap<>(Cause.CausePart.class);
+        double seen = d.causes().stream()
+                .flatMap(s -> s.explains().keySet().stream())
+                .distinct()
+                .count();
         d.causes()
-                .forEach(s ->
-                        shares.merge(knowledge.cause(s.code()).orElseThrow().part(), s.probability(), Double::sum));
+                .forEach(s -> shares.merge(
+                        knowledge.cause(s.code()).orElseThrow().part(),
+                        seen == 0
+                                ? s.probability()
+                                : s.explains().values().stream()
+                                                .mapToDouble(Double::doubleValue)
+                                                .sum()
+                                        / seen,
+                        Double::sum));
         return shares.entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .map(e -> new Place(e.getKey(), e.getValue()))

@@ -6,8 +6,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * How often each cause closed a failure in this shop, each verdict by its chance: the share of what was seen that the
- * cause began, judged without the verdict. What explains nothing teaches nothing, else a shop would teach itself its own
- * prejudices. Less while it is presumed.
+ * cause began, judged without the verdict. What explains nothing teaches nothing, else a shop would teach itself its
+ * own prejudices. Less while it is presumed.
  */
 @Component
 public class ClosedFailures {

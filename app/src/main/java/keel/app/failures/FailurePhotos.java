@@ -10,6 +10,7 @@ import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,15 +19,27 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class FailurePhotos {
 
+    private static final Limit BESIDE = Limit.of(2);
+    private static final Limit MANY = Limit.of(8);
+
     private final Failures failures;
+    private final FailureRecords records;
     private final Photos photos;
     private final PhotoStore store;
     private final Fleet fleet;
     private final Logbook logbook;
     private final Clock clock;
 
-    FailurePhotos(Failures failures, Photos photos, PhotoStore store, Fleet fleet, Logbook logbook, Clock clock) {
+    FailurePhotos(
+            Failures failures,
+            FailureRecords records,
+            Photos photos,
+            PhotoStore store,
+            Fleet fleet,
+            Logbook logbook,
+            Clock clock) {
         this.failures = failures;
+        this.records = records;
         this.photos = photos;
         this.store = store;
         this.fleet = fleet;
@@ -70,6 +83,33 @@ public class FailurePhotos {
         return photos.findByFailureIdOrderById(id).stream()
                 .map(p -> new PhotoView(p.id, p.width, p.height, p.caption))
                 .toList();
+    }
+
+    /**
+     * Photos to lie beside those of a failure.
+     *
+     * @param machine the last of its machine before it
+     * @param symptom the last that show one of its symptoms, on whatever machine
+     */
+    public record Beside(List<FailureRecords.Shot> machine, List<FailureRecords.Shot> symptom) {
+
+        public boolean isEmpty() {
+            return machine.isEmpty() && symptom.isEmpty();
+        }
+    }
+
+    /** The last ones of the same machine and of the same symptoms, each once. */
+    @Transactional(readOnly = true)
+    public Beside beside(FailureView f) {
+        List<FailureRecords.Shot> machine =
+                records.shotsOfMachine(fleet.machine(f.machine()).id(), f.id(), f.seenAt(), BESIDE);
+        List<FailureRecords.Shot> symptom = f.symptoms().isEmpty()
+                ? List.of()
+                : records.shotsOfSymptoms(f.symptoms(), f.id(), f.seenAt(), MANY).stream()
+                        .filter(s -> machine.stream().noneMatch(m -> m.photo() == s.photo()))
+                        .limit(BESIDE.max())
+                        .toList();
+        return new Beside(machine, symptom);
     }
 
     /** Bytes and media type of a photo, or of its small copy. */

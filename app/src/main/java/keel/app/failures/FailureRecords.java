@@ -53,6 +53,37 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
             and not f.withdrawn group by z""")
     List<At> zonesSince(long machine, Instant from);
 
+    @Query(
+            """
+            select r.id, r.job, r.startedAt, r.endedAt, r.outcome,
+            (select min(f.id) from Failure f where f.runId = r.id and not f.withdrawn)
+            from RunFact r where r.machineId = ?1 and (r.endedAt is null or r.endedAt >= ?2)
+            order by r.startedAt desc""")
+    List<Seeing.Print> lastPrints(long machine, Instant since, Limit most);
+
+    @Query("select min(f.id) from Failure f where f.runId = ?1 and not f.withdrawn")
+    Long ofRun(long run);
+
+    /** A photo of a failure. */
+    record Shot(long photo, long failure, String machineName, Instant seenAt, String caption) {}
+
+    @Query(
+            """
+            select p.id, f.id, m.name, f.seenAt, p.caption from Photo p join Failure f on f.id = p.failureId
+            join MachineCard m on m.id = f.machineId
+            where f.machineId = ?1 and f.id <> ?2 and f.seenAt < ?3 and not f.withdrawn
+            order by f.seenAt desc, p.id desc""")
+    List<Shot> shotsOfMachine(long machine, long except, Instant before, Limit most);
+
+    @Query(
+            """
+            select p.id, f.id, m.name, f.seenAt, p.caption from Photo p join Failure f on f.id = p.failureId
+            join MachineCard m on m.id = f.machineId
+            where f.id <> ?2 and f.seenAt < ?3 and not f.withdrawn
+            and exists (select 1 from SymptomSeen s where s.failureId = f.id and s.symptom in ?1)
+            order by f.seenAt desc, p.id desc""")
+    List<Shot> shotsOfSymptoms(Collection<String> symptoms, long except, Instant before, Limit most);
+
     /**
      * A cause that closed failures.
      *

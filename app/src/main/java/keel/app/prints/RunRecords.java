@@ -46,6 +46,9 @@ interface RunRecords extends JpaRepository<Run, Long> {
     @Query("select r.id from Run r where r.againOf = ?1 and not r.withdrawn order by r.startedAt")
     List<Long> after(long run, Limit most);
 
+    @Query("select f.id from FailureSeen f where f.runId = ?1 order by f.id")
+    List<Long> failuresOf(long run);
+
     @Query("select min(f.id) from FailureSeen f where f.runId = ?1")
     Long failureOf(long run);
 

@@ -316,6 +316,12 @@ public class Runs {
         return view;
     }
 
+    /** Failures that are on record for a run, the first first. */
+    @Transactional(readOnly = true)
+    public List<Long> failuresOf(long run) {
+        return records.failuresOf(run);
+    }
+
     /** @throws NotThere if there is no such run */
     @Transactional(readOnly = true)
     public RunView one(long id) {

@@ -16,8 +16,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /**
- * Common practice: a cause counts as found only when it explains what was seen, something was done about it, and a later
- * good print came out on terms that would have shown it.
+ * Common practice: a cause counts as found only when it explains what was seen, something was done about it, and a
+ * later good print came out on terms that would have shown it.
  */
 class ClosingTest {
 

@@ -22,7 +22,8 @@ import keel.sim.world.Site;
 public final class SimCommand {
 
     private static final String USAGE =
-            "Usage: ./keel sim --machines 20 --months 60 --seed 7 --out DIR [--runs-a-day 2.2] [--shop shop-a|shop-b|shop-c]";
+            "Usage: ./keel sim --machines 20 --months 60 --seed 7 --out DIR [--runs-a-day 2.2]"
+                    + " [--shop shop-a|shop-b|shop-c]";
     private static final LocalDate FIRST_DAY = LocalDate.of(2020, 1, 1);
     private static final int MOST_MACHINES = 500;
     private static final int MOST_MONTHS = 600;

@@ -27,8 +27,9 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
 /**
  * How good the diagnosis is on simulated shops whose causes are known, beside a fixed order of checks, the most common
- * cause first, plain strength points, and on request a classifier as a bound. shop-a is what it may be tuned on; shop-b and
- * shop-c are for judging only ({@code -Djudge}). The reliability diagram is written to {@code target/reliability-<shop>.svg}.
+ * cause first, plain strength points, and on request a classifier as a bound. shop-a is what it may be tuned on; shop-b
+ * and shop-c are for judging only ({@code -Djudge}). The reliability diagram is written to
+ * {@code target/reliability-<shop>.svg}.
  */
 @Tag("bench")
 class DiagnosisBench {

@@ -96,8 +96,8 @@ final class Losses {
     public String toString() {
         return String.format(
                 Locale.ROOT,
-                "%.2f a failure (looks %.2f, reprints %.2f, harm found late %.2f); harm in %.1f %%, let through %.1f %%,"
-                        + " looked for and missed %.1f %%",
+                "%.2f a failure (looks %.2f, reprints %.2f, harm found late %.2f); harm in %.1f %%, "
+                        + "let through %.1f %%, looked for and missed %.1f %%",
                 perFailure(),
                 checks / cases,
                 reprints / cases,

@@ -111,7 +111,8 @@ record Reliability(
     public String toString() {
         return String.format(
                 Locale.ROOT,
-                "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f, of what is there %.3f  median %.0f min",
+                "top-1 %4.1f %%  top-3 %4.1f %%  Brier %.3f  calibration error %.3f, of what is there %.3f  "
+                        + "median %.0f min",
                 100 * topOne,
                 100 * topThree,
                 brier,

@@ -18,7 +18,9 @@ import keel.app.failures.Diagnoses;
 import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
+import keel.app.failures.LitStack;
 import keel.app.failures.RecoveryPlan;
+import keel.app.failures.Seeing;
 import keel.app.failures.Verdicts;
 import keel.app.fleet.ShopTime;
 import keel.app.people.LogFilter;
@@ -26,6 +28,7 @@ import keel.app.people.Logbook;
 import keel.app.prints.Attempt;
 import keel.app.prints.Attempts;
 import keel.app.standing.MachineNow;
+import keel.app.standing.Stacks;
 import keel.app.standing.Standings;
 import keel.core.Findings;
 import keel.core.diagnosis.Diagnosis;
@@ -49,6 +52,8 @@ class CaseController {
     private final CaseFacts caseFacts;
     private final CaseChecks caseChecks;
     private final Verdicts verdicts;
+    private final Seeing seeing;
+    private final Stacks stacks;
     private final Diagnoses diagnoses;
     private final AlikeFailures alike;
     private final RecoveryPlan recovery;
@@ -64,6 +69,8 @@ class CaseController {
             CaseFacts caseFacts,
             CaseChecks caseChecks,
             Verdicts verdicts,
+            Seeing seeing,
+            Stacks stacks,
             Diagnoses diagnoses,
             AlikeFailures alike,
             RecoveryPlan recovery,
@@ -77,6 +84,8 @@ class CaseController {
         this.caseFacts = caseFacts;
         this.caseChecks = caseChecks;
         this.verdicts = verdicts;
+        this.seeing = seeing;
+        this.stacks = stacks;
         this.diagnoses = diagnoses;
         this.alike = alike;
         this.recovery = recovery;
@@ -116,7 +125,8 @@ class CaseController {
                             form.note(),
                             e.recorded(FailureView.class).version(),
                             form.reason(),
-                            form.withdrawn()));
+                            form.withdrawn(),
+                            null));
             return show(failures.one(id), null, model);
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
@@ -135,6 +145,25 @@ class CaseController {
             Model model,
             HttpServletResponse response) {
         return act(id, () -> verdicts.nameCause(id, cause, certainty, note, Seen.sent(seen)), model, response);
+    }
+
+    @PostMapping("/failures/{id}/seen")
+    String seen(
+            @PathVariable long id,
+            @RequestParam(required = false) String symptom,
+            @RequestParam(defaultValue = "THERE") Seeing.Said said,
+            FailureForm form,
+            Model model,
+            HttpServletResponse response) {
+        Runnable says = symptom == null
+                ? () -> seeing.add(id, form.symptoms(), form.absent(), form.zones())
+                : () -> seeing.say(id, symptom, said);
+        return act(id, says, model, response);
+    }
+
+    @PostMapping("/failures/{id}/slip")
+    String slip(@PathVariable long id, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> seeing.slip(id), "/failures", model, response, () -> one(id, null, model));
     }
 
     @PostMapping("/failures/{id}/mended")
@@ -244,6 +273,10 @@ class CaseController {
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
+        model.addAttribute(
+                "empty",
+                f.symptoms().isEmpty() && f.cause() == null && f.absent().isEmpty());
+        model.addAttribute("more", FailureForm.nothing());
         model.addAttribute("waits", verdicts.waitsFor(f));
         model.addAttribute("seen", Seen.of(verdicts.stands(f)).sum());
         model.addAttribute("m", machine);
@@ -264,13 +297,21 @@ class CaseController {
                         .filter(a -> a.failure() != null && a.failure() == f.id())
                         .findFirst()
                         .orElse(null));
+        besides(f, model);
+        model.addAttribute("lit", LitStack.of(stacks.of(machine), page.places(), diagnosis.unexplained()));
+        return "failures/failure";
+    }
+
+    /** What is kept with it, and what lies beside it. */
+    private void besides(FailureView f, Model model) {
         model.addAttribute("alike", alike.to(f));
         model.addAttribute("tellable", diagnoses.tellable());
         model.addAttribute("told", caseFacts.facts(f.id()));
         model.addAttribute("checks", caseChecks.checks(f.id()));
         model.addAttribute("photos", failurePhotos.photos(f.id()));
+        model.addAttribute("beside", failurePhotos.beside(f));
+        model.addAttribute("fresh", !f.withdrawn() && seeing.isFresh(f.id()));
         model.addAttribute("certainties", Certainty.values());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("FAILURE", f.id())));
-        return "failures/failure";
     }
 }

@@ -18,12 +18,18 @@ record FailureForm(
         String note,
         Integer version,
         String reason,
-        Boolean withdrawn) {
+        Boolean withdrawn,
+        Boolean another) {
 
     FailureForm {
         symptoms = symptoms == null ? List.of() : symptoms;
         absent = absent == null ? List.of() : absent;
         zones = zones == null ? List.of() : zones;
+    }
+
+    /** Nothing said yet. */
+    static FailureForm nothing() {
+        return new FailureForm(null, null, "", null, null, null, "", null, "", null, null);
     }
 
     static FailureForm of(FailureView f, ShopTime times) {
@@ -37,7 +43,8 @@ record FailureForm(
                 f.note(),
                 f.version(),
                 "",
-                f.withdrawn());
+                f.withdrawn(),
+                null);
     }
 
     /** @throws Refused if the time cannot be read */

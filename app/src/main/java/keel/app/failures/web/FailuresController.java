@@ -1,20 +1,26 @@
 package keel.app.failures.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
+import keel.app.failures.FailureEntry;
 import keel.app.failures.FailurePhotos;
 import keel.app.failures.Failures;
+import keel.app.failures.Seeing;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
+import keel.core.Finding;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
@@ -23,6 +29,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Pages of failures: list, log, photos. */
 @Controller
@@ -32,14 +40,21 @@ class FailuresController {
 
     private final Failures failures;
     private final FailurePhotos failurePhotos;
+    private final Seeing seeing;
     private final Fleet fleet;
     private final Knowledge knowledge;
     private final ShopTime times;
 
     FailuresController(
-            Failures failures, FailurePhotos failurePhotos, Fleet fleet, Knowledge knowledge, ShopTime times) {
+            Failures failures,
+            FailurePhotos failurePhotos,
+            Seeing seeing,
+            Fleet fleet,
+            Knowledge knowledge,
+            ShopTime times) {
         this.failures = failures;
         this.failurePhotos = failurePhotos;
+        this.seeing = seeing;
         this.fleet = fleet;
         this.knowledge = knowledge;
         this.times = times;
@@ -68,16 +83,56 @@ class FailuresController {
             @RequestParam(required = false) Long run,
             @RequestParam(required = false) List<String> symptoms,
             Model model) {
-        return show(new FailureForm(machine, run, "", symptoms, null, null, "", null, "", null), model);
+        return show(new FailureForm(machine, run, "", symptoms, null, null, "", null, "", null, null), model);
     }
 
+    /** Asks before it writes down a second failure of one print; the same one, tapped twice, is written once. */
     @PostMapping("/failures")
-    String log(FailureForm form, Model model, HttpServletResponse response) {
+    String log(
+            FailureForm form,
+            @RequestParam(required = false) List<MultipartFile> photos,
+            Model model,
+            RedirectAttributes after,
+            HttpServletResponse response)
+            throws IOException {
         try {
-            return "redirect:/failures/" + failures.log(form.entry(times)).id();
+            FailureEntry entry = form.entry(times);
+            boolean another = Boolean.TRUE.equals(form.another());
+            Long same = another ? null : seeing.tappedTwice(entry);
+            if (same != null) {
+                return "redirect:/failures/" + same;
+            }
+            Long already = another ? null : seeing.ofRun(entry.run());
+            if (already != null) {
+                response.setStatus(HttpStatus.CONFLICT.value());
+                model.addAttribute("already", already);
+                return show(form, model);
+            }
+            long id = failures.log(entry).id();
+            keep(id, photos, after);
+            return "redirect:/failures/" + id;
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             return show(form, model);
+        }
+    }
+
+    /** The failure stands, whatever is wrong with a photo of it. */
+    private void keep(long id, List<MultipartFile> photos, RedirectAttributes after) throws IOException {
+        List<Finding> wrong = new ArrayList<>();
+        for (MultipartFile photo : photos == null ? List.<MultipartFile>of() : photos) {
+            if (!photo.isEmpty()) {
+                try {
+                    failurePhotos.addPhoto(id, photo.getBytes(), null);
+                } catch (Refused e) {
+                    e.findings()
+                            .forEach(f -> wrong.add(
+                                    new Finding(f.field(), photo.getOriginalFilename() + ": " + f.message())));
+                }
+            }
+        }
+        if (!wrong.isEmpty()) {
+            after.addFlashAttribute("photosWrong", wrong);
         }
     }
 
@@ -101,6 +156,7 @@ class FailuresController {
 
     private String show(FailureForm form, Model model) {
         model.addAttribute("form", form);
+        model.addAttribute("prints", seeing.printsOf(form.machine()));
         model.addAttribute("knowledge", knowledge);
         model.addAttribute("looks", Symptom.Place.values());
         model.addAttribute(

@@ -229,6 +229,7 @@ class RunsController {
     private String show(RunView run, Model model) {
         model.addAttribute("run", run);
         model.addAttribute("lay", footprints.of(run.id()).map(Runs::words).orElse(null));
+        model.addAttribute("failures", runs.failuresOf(run.id()));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));
