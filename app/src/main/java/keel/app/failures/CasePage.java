@@ -62,7 +62,7 @@ public record CasePage(
 
     record Next(Check check, Diagnosis.NextCheck worth) {}
 
-    /** A part and how much of what was seen it explains, 0 to 1; where nothing was seen, how likely it is. */
+    /** A part and how much of what was seen it explains, 0 to 1. */
     public record Place(Cause.CausePart part, double share) {}
 
     /**
@@ -138,20 +138,9 @@ public record CasePage(
 
     private static List<Place> places(Diagnosis d, Knowledge knowledge) {
         Map<Cause.CausePart, Double> shares = new EnumMap<>(Cause.CausePart.class);
-        double seen = d.causes().stream()
-                .flatMap(s -> s.explains().keySet().stream())
-                .distinct()
-                .count();
         d.causes()
-                .forEach(s -> shares.merge(
-                        knowledge.cause(s.code()).orElseThrow().part(),
-                        seen == 0
-                                ? s.probability()
-                                : s.explains().values().stream()
-                                                .mapToDouble(Double::doubleValue)
-                                                .sum()
-                                        / seen,
-                        Double::sum));
+                .forEach(s ->
+                        shares.merge(knowledge.cause(s.code()).orElseThrow().part(), s.share(), Double::sum));
         return shares.entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .map(e -> new Place(e.getKey(), e.getValue()))

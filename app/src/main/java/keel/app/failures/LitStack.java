@@ -22,16 +22,18 @@ public record LitStack(
 
     private static final double WORTH_LIGHTING = 0.02;
     private static final double LINE = 25;
-    private static final double DIMMEST = 0.12;
+    private static final double DIMMEST = 0.3;
 
     /**
      * A part that is lit.
      *
-     * @param box where it is, px
+     * @param d its outline as a path
      * @param opacity of the light, 0 to 1
+     * @param x where the line to its words begins, px
+     * @param from where it begins, down from the top, px
      * @param y of its words beside the drawing, px
      */
-    public record Light(CausePart part, double share, Box box, double opacity, double y) {}
+    public record Light(CausePart part, double share, String d, double opacity, double x, double from, double y) {}
 
     public static LitStack of(StackDrawing drawing, List<CasePage.Place> places, double unexplained) {
         List<CasePage.Place> shown =
@@ -47,10 +49,38 @@ public record LitStack(
             Box box = box(p.part(), drawing.frame());
             double left = (inside.size() - lights.size() - 1) * LINE;
             y = Math.min(Math.max(y + (lights.isEmpty() ? 12 : LINE), box.middleY()), drawing.height() - 6 - left);
-            lights.add(new Light(p.part(), p.share(), box, DIMMEST + (1 - DIMMEST) * p.share(), y));
+            lights.add(new Light(
+                    p.part(),
+                    p.share(),
+                    p.part() == CausePart.VAT ? trough(box) : outline(box),
+                    DIMMEST + (1 - DIMMEST) * p.share(),
+                    box.right() - 2,
+                    box.middleY(),
+                    y));
         }
         return new LitStack(
                 drawing, lights, shown.stream().filter(p -> !inside.contains(p)).toList(), unexplained, words(shown));
+    }
+
+    private static String outline(Box b) {
+        return String.format(Locale.ROOT, "M%.1f %.1fH%.1fV%.1fH%.1fZ", b.x(), b.y(), b.right(), b.bottom(), b.x());
+    }
+
+    /** Walls and rim of a vessel, open above. */
+    private static String trough(Box b) {
+        double wall = 5;
+        return String.format(
+                Locale.ROOT,
+                "M%.1f %.1fv%.1fh%.1fv%.1fh%.1fv%.1fh%.1fv%.1fZ",
+                b.x() - wall / 2,
+                b.y(),
+                b.h(),
+                b.w() + wall,
+                -b.h(),
+                -wall,
+                b.h() - wall,
+                wall - b.w(),
+                wall - b.h());
     }
 
     private static Box box(CausePart part, Frame f) {
@@ -63,7 +93,7 @@ public record LitStack(
                         f.vat().y() + f.vat().h() / 2,
                         f.vat().w(),
                         f.vat().h() / 2);
-            case VAT -> new Box(f.vat().x() - 3, f.vat().y(), 6, f.vat().h());
+            case VAT -> f.vat();
             case FILM -> f.film();
             case SCREEN -> f.screen();
             case LIGHT -> f.body();

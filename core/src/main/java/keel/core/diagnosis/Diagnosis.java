@@ -33,6 +33,7 @@ public record Diagnosis(
      * @param probability its share in explaining what was seen, consequences counted with what began them; these sum to
      *     1
      * @param present chance that it is true
+     * @param share of all that was seen that it explains itself; with {@link #unexplained} these sum to 1
      * @param explains share of each symptom that it explains itself; none that it does not
      */
     public record Suspect(
@@ -40,6 +41,7 @@ public record Diagnosis(
             String name,
             double probability,
             double present,
+            double share,
             Map<String, Double> explains,
             List<Weighed> evidence) {}
 

@@ -131,6 +131,7 @@ public final class Diagnostician {
                         causes.get(i).name(),
                         judged.shares().began()[i],
                         judged.present()[i],
+                        judged.shares().direct()[i] * (1 - judged.shares().leaked()),
                         explains(judged, i),
                         weighed(judged, i)))
                 .toList();
