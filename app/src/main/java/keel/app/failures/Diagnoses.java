@@ -34,6 +34,7 @@ public class Diagnoses {
     private static final List<String> TELLABLE = List.of(
             "heavy-or-hollow-part",
             "one-drain-or-none",
+            "two-drains",
             "no-tilt",
             "file-not-paged",
             "resin-not-stirred",

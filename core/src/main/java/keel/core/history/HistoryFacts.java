@@ -30,6 +30,7 @@ public final class HistoryFacts {
     private static final double EARLY_IN_ITS_LIFE = 0.3;
     private static final int PRINTS_THAT_TILT_A_PLATE = 8;
     private static final int JUST_CHANGED_PRINTS = 3;
+    private static final int PRINTS_THAT_SETTLE_A_VAT = 10;
     private static final int SETTINGS_SHOW_WITHIN_PRINTS = 6;
     private static final int STANCE_SHOWS_WITHIN_PRINTS = 15;
     private static final int PRINTS_THAT_PROVE_SETTINGS = 8;
@@ -166,6 +167,10 @@ public final class HistoryFacts {
                     "plate-handled",
                     worked || !selfLevelling && r.printsSince(levelled) >= PRINTS_THAT_TILT_A_PLATE);
             add(facts, "levelled-recently", !worked && r.printsSince(levelled) <= 1);
+            add(
+                    facts,
+                    "level-holds",
+                    !worked && r.printsSince(levelled) > 1 && r.printsSince(levelled) < PRINTS_THAT_TILT_A_PLATE);
         }
     }
 
@@ -211,6 +216,8 @@ public final class HistoryFacts {
         add(facts, "film-changed", film != null && r.printsSince(film) < JUST_CHANGED_PRINTS);
         Instant good = r.lastGood();
         add(facts, "vat-handled", r.since(good, s -> VAT_TOUCHED.contains(s.kind())));
+        Instant touched = r.last(s -> VAT_TOUCHED.contains(s.kind()));
+        add(facts, "vat-long-on", touched != null && r.printsSince(touched) >= PRINTS_THAT_SETTLE_A_VAT);
         Instant moved = r.last(ServiceKind.MOVED);
         add(facts, "machine-moved", moved != null && r.printsSince(moved) < STANCE_SHOWS_WITHIN_PRINTS);
         Instant firmware = r.last(ServiceKind.FIRMWARE);
@@ -246,10 +253,17 @@ public final class HistoryFacts {
                     s -> s.kind() == ServiceKind.CLEAN_UP && s.yes().contains("sieved")
                             || s.kind() == ServiceKind.VAT_INSPECTED);
             add(facts, "last-failed", failed);
+            add(facts, "last-good", !failed);
             add(facts, "last-failed-not-cleaned", failed && !cleaned);
-            add(facts, "print-not-cleared", !r.since(previous.at(), s -> s.kind() == ServiceKind.PLATE_CLEARED));
+            boolean cleared = r.since(previous.at(), s -> s.kind() == ServiceKind.PLATE_CLEARED);
+            add(facts, "print-not-cleared", !cleared);
+            add(facts, "plate-cleared", cleared);
         }
-        add(facts, "stopped-by-hand", r.print != null && r.print.outcome() == Outcome.STOPPED);
+        if (r.print != null) {
+            boolean stopped = r.print.outcome() == Outcome.STOPPED;
+            add(facts, "stopped-by-hand", stopped);
+            add(facts, "not-stopped", !stopped);
+        }
     }
 
     /**
@@ -267,10 +281,16 @@ public final class HistoryFacts {
                 .orElse(null);
         if (last != null) {
             add(facts, "profile-changed", r.printsSince(last.at()) < SETTINGS_SHOW_WITHIN_PRINTS);
-            moved(last, Setting.EXPOSURE_S, "exposure-raised", "exposure-lowered", facts);
-            moved(last, Setting.BOTTOM_EXPOSURE_S, "bottom-exposure-raised", "bottom-exposure-lowered", facts);
-            moved(last, Setting.LIFT_MM_PER_MIN, "lift-raised", null, facts);
-            moved(last, Setting.SMOOTHING, null, "smoothing-lowered", facts);
+            moved(last, Setting.EXPOSURE_S, "exposure-raised", "exposure-lowered", "exposure-as-first", facts);
+            moved(
+                    last,
+                    Setting.BOTTOM_EXPOSURE_S,
+                    "bottom-exposure-raised",
+                    "bottom-exposure-lowered",
+                    "bottom-exposure-as-first",
+                    facts);
+            moved(last, Setting.LIFT_MM_PER_MIN, "lift-raised", null, "lift-as-first", facts);
+            moved(last, Setting.SMOOTHING, null, "smoothing-lowered", "smoothing-as-first", facts);
         }
         Instant since = last == null ? Instant.EPOCH : last.at();
         Instant changed = resinChanged(r);
@@ -281,9 +301,10 @@ public final class HistoryFacts {
         add(facts, "settings-proven", good >= PRINTS_THAT_PROVE_SETTINGS && good >= PROVEN_SHARE * with.size());
     }
 
-    private static void moved(Past.Changed change, Setting setting, String up, String down, Set<String> facts) {
+    private static void moved(
+            Past.Changed change, Setting setting, String up, String down, String not, Set<String> facts) {
         double ratio = change.against().getOrDefault(setting, 1.0);
-        String fact = ratio > 1 + PLAINLY_MOVED ? up : ratio < 1 - PLAINLY_MOVED ? down : null;
+        String fact = ratio > 1 + PLAINLY_MOVED ? up : ratio < 1 - PLAINLY_MOVED ? down : not;
         if (fact != null) {
             facts.add(fact);
         }
@@ -303,10 +324,11 @@ public final class HistoryFacts {
                 previous != null && Duration.between(previous.at(), r.start).compareTo(IDLE) > 0);
         VatContent content = content(r);
         add(facts, "other-resin-added", content.mixedAt() != null);
-        add(
-                facts,
-                "margin-small",
-                r.print != null && content.resin() != null && content.ml() < r.print.resinMl() + SPARE_ML);
+        if (r.print != null && content.resin() != null) {
+            boolean small = content.ml() < r.print.resinMl() + SPARE_ML;
+            add(facts, "margin-small", small);
+            add(facts, "resin-enough", !small);
+        }
     }
 
     /** When the resin that is in the vat was first poured after another one; null while nothing but it is on record. */

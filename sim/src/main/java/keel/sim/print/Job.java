@@ -49,8 +49,8 @@ public record Job(
         if (hollow()) {
             facts.add("heavy-or-hollow-part");
         }
-        if (hollow() && drainHoles < 2) {
-            facts.add("one-drain-or-none");
+        if (hollow()) {
+            facts.add(drainHoles < 2 ? "one-drain-or-none" : "two-drains");
         }
         if (flatShare > FLAT) {
             facts.add("no-tilt");
