@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import keel.app.standing.MachineNow;
 import keel.app.standing.SinceFailure;
 import keel.core.diagnosis.Diagnosis;
+import keel.core.failure.LookedFor;
 import keel.core.gate.StartGate;
 import keel.core.knowledge.Recoveries;
 import keel.core.knowledge.Recovery;
@@ -49,7 +50,7 @@ public class RecoveryPlan {
         }
         Map<ServiceKind, List<Diagnosis.AlsoLookAt>> looks = also.stream()
                 .collect(Collectors.groupingBy(
-                        l -> looksAt(l.code()), () -> new EnumMap<>(ServiceKind.class), Collectors.toList()));
+                        l -> LookedFor.look(l.code()), () -> new EnumMap<>(ServiceKind.class), Collectors.toList()));
         looks.forEach((kind, harms) -> steps.add(step(machine, kind, why(harms), done)));
         if (cause == null) {
             return steps;
@@ -94,10 +95,6 @@ public class RecoveryPlan {
                         Stream.of("Look for: " + names + "."),
                         harms.stream().map(Diagnosis.AlsoLookAt::why).distinct())
                 .toList();
-    }
-
-    private static ServiceKind looksAt(String harm) {
-        return harm.equals("screen-dark-pixels") ? ServiceKind.SCREEN_INSPECTED : ServiceKind.VAT_INSPECTED;
     }
 
     private static String page(MachineNow machine, Recovery recovery, FailureView f) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import keel.app.air.RoomAir;
 import keel.app.base.Refused;
+import keel.app.failures.OwedLooks;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.Quirks;
@@ -57,6 +58,7 @@ public class Gates {
     private final Profiles profiles;
     private final GateQuestions questions;
     private final Quirks quirks;
+    private final OwedLooks owed;
     private final ScreenVerdicts verdicts;
     private final RoomAir rooms;
     private final IdleResin idle;
@@ -74,6 +76,7 @@ public class Gates {
             Profiles profiles,
             GateQuestions questions,
             Quirks quirks,
+            OwedLooks owed,
             ScreenVerdicts verdicts,
             RoomAir rooms,
             IdleResin idle,
@@ -89,6 +92,7 @@ public class Gates {
         this.profiles = profiles;
         this.questions = questions;
         this.quirks = quirks;
+        this.owed = owed;
         this.verdicts = verdicts;
         this.rooms = rooms;
         this.idle = idle;
@@ -283,6 +287,9 @@ public class Gates {
     private List<GateItem> besides(MachineNow m, SinceFailure.Now since) {
         List<GateItem> items = new ArrayList<>();
         StartGate.knownGoodFirst(since.inARow()).ifPresent(items::add);
+        if (since.lastFailed() && m.holds().isEmpty()) {
+            owed.of(m).forEach(l -> items.add(StartGate.lookFor(l.code(), l.name(), l.present())));
+        }
         m.standing().concerns().stream()
                 .filter(c -> c.about().equals("stop-gap"))
                 .forEach(c -> items.add(StartGate.stopGap(c.text())));

@@ -212,4 +212,19 @@ class GatePagesTest extends PageTest {
         assertThat(page("/machines/" + m + "/tilt?length=0&height=20")).contains("more than 0");
         assertThat(page("/machines/" + m + "/tilt?length=long&height=20")).contains("This is no number: long.");
     }
+
+    @Test
+    void aHarmThatTheLastFailureMayHaveLeftIsLookedForFirst() {
+        String m = shop.maskMachine();
+        shop.failure(m, 4, "hole-through");
+        shop.service(m, "CLEAN_UP", 5, "way", "FULL", "sieved", true, "emptied", false);
+        GateItem item = item(m, "look-for-screen-dark-pixels");
+        assertThat(item.state()).isEqualTo(GateItem.State.ASK);
+        assertThat(gates.of(m, 1000, 84.0))
+                .as("the clean-up has looked at film and vat")
+                .noneMatch(i -> i.code().equals("look-for-film-pierced"));
+        refused(422, "Not looked at yet: The last failure may have left this", "/machines/" + m + "/start", looked());
+        shop.service(m, "SCREEN_INSPECTED", 6, "clean", true);
+        assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().startsWith("look-for-"));
+    }
 }

@@ -73,6 +73,21 @@ public final class StartGate {
                                 .strip());
     }
 
+    /** A harm that the last failure may have left, and that nobody looked for since. */
+    public static GateItem lookFor(String code, String name, double present) {
+        boolean screen = code.equals("screen-dark-pixels");
+        return new GateItem(
+                "look-for-" + code,
+                screen ? GatePart.SCREEN : GatePart.FILM,
+                ASK,
+                String.format(
+                        Locale.ROOT,
+                        "The last failure may have left this: %s (%.0f %%). Somebody looked, and it is not so%s.",
+                        name.toLowerCase(Locale.ROOT),
+                        100 * present,
+                        screen ? "; the next part is held to the light" : ""));
+    }
+
     /** A hole in the film that is only cured shut. */
     public static GateItem stopGap(String text) {
         return new GateItem("stop-gap", GatePart.FILM, WARN, text);
