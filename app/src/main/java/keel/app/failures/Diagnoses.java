@@ -20,6 +20,7 @@ import keel.core.diagnosis.Odds;
 import keel.core.diagnosis.Stakes;
 import keel.core.history.Past;
 import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.Tuning;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,6 +44,7 @@ public class Diagnoses {
             "scraper-used");
 
     private final TunedKnowledge tuned;
+    private final Knowledge shipped;
     private final Odds odds;
     private final MachineRecords records;
     private final Quirks quirks;
@@ -57,6 +59,7 @@ public class Diagnoses {
     Diagnoses(
             Odds odds,
             TunedKnowledge tuned,
+            Knowledge shipped,
             MachineRecords records,
             Quirks quirks,
             ClosedFailures closed,
@@ -68,6 +71,7 @@ public class Diagnoses {
             Clock clock) {
         this.odds = odds;
         this.tuned = tuned;
+        this.shipped = shipped;
         this.records = records;
         this.quirks = quirks;
         this.closed = closed;
@@ -84,13 +88,12 @@ public class Diagnoses {
      * they stood then.
      */
     public Diagnosis of(FailureView failure) {
-        return diagnostician(tuned.now()).diagnose(evidence(failure));
+        return diagnostician(tuned.tuning(), closed.counts()).diagnose(evidence(failure));
     }
 
     /** The same without what the shop learned from this failure itself. */
     Diagnosis without(FailureView failure) {
-        return new Diagnostician(tuned.now(), odds, closed.countsWithout(failure.id()), stakes())
-                .diagnose(evidence(failure));
+        return diagnostician(tuned.tuning(), closed.countsWithout(failure.id())).diagnose(evidence(failure));
     }
 
     Evidence evidence(FailureView failure) {
@@ -123,8 +126,7 @@ public class Diagnoses {
         Knowledge knowledge = tuned.now();
         evidence.check(knowledge, odds, findings);
         Refused.unless(findings);
-        return (here ? diagnostician(knowledge) : new Diagnostician(knowledge, odds, Map.of(), stakes()))
-                .diagnose(evidence);
+        return diagnostician(tuned.tuning(), here ? closed.counts() : Map.of()).diagnose(evidence);
     }
 
     /**
@@ -146,13 +148,14 @@ public class Diagnoses {
         return facts;
     }
 
-    /** With this knowledge and the odds as the shop's closed failures shift them. */
-    Diagnostician diagnostician(Knowledge knowledge) {
-        return new Diagnostician(knowledge, odds, closed.counts(), stakes());
+    /** With these figures of the owner's, and the odds as the shop's closed failures shift them. */
+    Diagnostician diagnostician(Tuning tuning) {
+        return diagnostician(tuning, closed.counts());
     }
 
-    private Stakes stakes() {
-        return Stakes.of(settings.defaults());
+    private Diagnostician diagnostician(Tuning tuning, Map<String, Double> counts) {
+        return new Diagnostician(
+                shipped.tuned(tuning), odds.tuned(tuning), counts, Stakes.of(settings.defaults(), tuning));
     }
 
     /** What can be told of a print by whoever printed it, code to words. */

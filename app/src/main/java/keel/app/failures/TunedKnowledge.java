@@ -16,6 +16,7 @@ import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
 import keel.core.Findings;
+import keel.core.diagnosis.Odds;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Tuning;
 import org.springframework.data.domain.Limit;
@@ -32,13 +33,16 @@ public class TunedKnowledge {
     private static final Limit SHOWN = Limit.of(20);
 
     private final Knowledge shipped;
+    private final Odds odds;
     private final KnowledgeChanges records;
     private final ShopSettings shop;
     private final Logbook logbook;
     private final Clock clock;
 
-    TunedKnowledge(Knowledge shipped, KnowledgeChanges records, ShopSettings shop, Logbook logbook, Clock clock) {
+    TunedKnowledge(
+            Knowledge shipped, Odds odds, KnowledgeChanges records, ShopSettings shop, Logbook logbook, Clock clock) {
         this.shipped = shipped;
+        this.odds = odds;
         this.records = records;
         this.shop = shop;
         this.logbook = logbook;
@@ -80,6 +84,7 @@ public class TunedKnowledge {
         Actor owner = Actor.require(Role.OWNER);
         Findings findings = new Findings();
         tuning.check(shipped, findings);
+        odds.check(tuning, shipped, findings);
         findings.when(why != null && why.length() > 400, "why", "The reason may have 400 characters at most.");
         Refused.unless(findings);
         shop.lock();

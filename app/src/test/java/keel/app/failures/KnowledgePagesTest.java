@@ -1,6 +1,7 @@
 package keel.app.failures;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.entry;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -53,6 +54,7 @@ class KnowledgePagesTest extends PageTest {
                 .contains(
                         "What it would have said of the failures you closed",
                         "machine-rocks, place",
+                        "Of 150 from a simulated shop",
                         "Let these figures count");
         assertThat(tuned.now().cause("machine-rocks").orElseThrow().weight())
                 .isEqualTo(shipped.cause("machine-rocks").orElseThrow().weight());
@@ -77,6 +79,45 @@ class KnowledgePagesTest extends PageTest {
                 .isEmpty();
         assertThat(now.cause("plate-tilted")).isEqualTo(shipped.cause("plate-tilted"));
         assertThat(page("/knowledge")).contains("Ours shake", "ships 1.5");
+    }
+
+    @Test
+    void consequencesAndCostsAreTunedToo() {
+        shop.as("owner");
+        List<String> save = new ArrayList<>(List.of(fields("plate-burr", "1.56")));
+        save.addAll(List.of(
+                "save",
+                "yes",
+                "after",
+                Long.toString(tuned.latest()),
+                "leads.film-pierced",
+                "40",
+                "leadsTo",
+                "debris-on-film",
+                "leadsChance",
+                "30",
+                "mends",
+                "55"));
+        accepted("/knowledge/causes/plate-burr", save.toArray(String[]::new));
+        assertThat(tuned.tuning().leads().get("plate-burr"))
+                .containsOnly(entry("film-pierced", 0.4), entry("debris-on-film", 0.3));
+        assertThat(tuned.tuning().mends()).containsOnly(entry("plate-burr", 55.0));
+        assertThat(page("/knowledge/causes/plate-burr"))
+                .contains("value=\"40\"", "value=\"30\"", "value=\"55\"", "Ships as 15");
+    }
+
+    @Test
+    void whatWouldBringItselfAboutIsRefused() {
+        shop.as("owner");
+        List<String> round = new ArrayList<>(List.of(fields("film-pierced", "3")));
+        round.addAll(List.of("leadsTo", "plate-burr", "leadsChance", "20"));
+        refused(422, "would bring itself about", "/knowledge/causes/film-pierced", round.toArray(String[]::new));
+        round.set(round.size() - 1, "200");
+        refused(
+                422,
+                "The chance must be between 0 and 0.95",
+                "/knowledge/causes/film-pierced",
+                round.toArray(String[]::new));
     }
 
     @Test

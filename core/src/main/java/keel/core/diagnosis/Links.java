@@ -3,8 +3,10 @@ package keel.core.diagnosis;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import keel.core.CheckedYaml;
@@ -47,6 +49,39 @@ public record Links(
                 new HashSet<>(CheckedYaml.strings(file.get("describes"))),
                 CheckedYaml.each(file.get("origins"), n -> new HashSet<>(CheckedYaml.strings(n))),
                 new HashSet<>(CheckedYaml.strings(file.get("signs"))));
+    }
+
+    /** With a shop's own consequences in place of these; one whose chance is 0 is none. */
+    Links tuned(Map<String, Map<String, Double>> own) {
+        Map<List<String>, Double> chances = new LinkedHashMap<>();
+        leads.forEach(l -> chances.put(List.of(l.from(), l.to()), l.chance()));
+        own.forEach((from, to) -> to.forEach((cause, chance) -> chances.put(List.of(from, cause), chance)));
+        chances.values().removeIf(c -> c == 0);
+        List<Lead> all = chances.entrySet().stream()
+                .map(e -> new Lead(e.getKey().get(0), e.getKey().get(1), e.getValue()))
+                .toList();
+        return new Links(together, all, through, describes, origins, signs);
+    }
+
+    /** A cause that would bring itself about, over others or not; empty where none does. */
+    Optional<String> circle() {
+        return leads.stream()
+                .map(Lead::from)
+                .distinct()
+                .filter(c -> reached(c).contains(c))
+                .findFirst();
+    }
+
+    private Set<String> reached(String from) {
+        Set<String> reached = new HashSet<>();
+        boolean grew = true;
+        while (grew) {
+            grew = false;
+            for (Lead l : leads) {
+                grew |= (l.from().equals(from) || reached.contains(l.from())) && reached.add(l.to());
+            }
+        }
+        return reached;
     }
 
     /** Whether a cause shows a symptom itself, and not only by what it brings about. */

@@ -11,7 +11,9 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import keel.core.CheckedYaml;
+import keel.core.Findings;
 import keel.core.knowledge.Knowledge;
+import keel.core.knowledge.Tuning;
 
 /**
  * The figures that turn strengths, checks and history into probabilities. Immutable.
@@ -60,6 +62,36 @@ public record Odds(
 
     /** A symptom is reported with that chance, whatever the cause, where one of the others was seen. */
     public record Follows(Set<String> after, double leak) {}
+
+    /** With a shop's own consequences. */
+    public Odds tuned(Tuning tuning) {
+        return tuning.leads().isEmpty()
+                ? this
+                : new Odds(
+                        shows,
+                        leak,
+                        leakOf,
+                        mentions,
+                        finds,
+                        findsOf,
+                        links.tuned(tuning.leads()),
+                        learnedFrom,
+                        job,
+                        placed,
+                        again,
+                        anyway,
+                        hides,
+                        follows,
+                        history);
+    }
+
+    /** Adds what a shop's own consequences cannot be: a cause that brings itself about. */
+    public void check(Tuning tuning, Knowledge knowledge, Findings findings) {
+        links.tuned(tuning.leads())
+                .circle()
+                .ifPresent(c -> findings.add(
+                        "leads", knowledge.nameOf(c) + " would bring itself about. Set one of the chances to 0."));
+    }
 
     /** Those that ship with the product. */
     public static Odds shipped(Knowledge knowledge) {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import keel.core.CheckedYaml;
+import keel.core.knowledge.Tuning;
 import keel.core.standing.Defaults;
 
 /**
@@ -41,7 +42,17 @@ public record Stakes(
 
     /** With the shop's own figures. */
     public static Stakes of(Defaults defaults) {
-        return of(File.SHIPPED, defaults);
+        return of(defaults, Tuning.NONE);
+    }
+
+    /** The same with the minutes to mend as the owner tuned them. */
+    public static Stakes of(Defaults defaults, Tuning tuning) {
+        return of(File.SHIPPED, defaults, tuning);
+    }
+
+    /** Minutes that mending a cause takes, as they ship. */
+    public static double minutesToMend(String cause) {
+        return File.SHIPPED.get("minutes").path(cause).asDouble(USUAL_MEND_MINUTES);
     }
 
     /** Read and checked once. */
@@ -55,7 +66,7 @@ public record Stakes(
         }
     }
 
-    private static Stakes of(JsonNode file, Defaults d) {
+    private static Stakes of(JsonNode file, Defaults d, Tuning tuning) {
         double labour = d.value("labour.perHour");
         double perHour = labour + d.value("machine.hourValue");
         Prices prices = new Prices(d);
@@ -63,6 +74,7 @@ public record Stakes(
         file.get("minutes")
                 .properties()
                 .forEach(e -> mends.put(e.getKey(), e.getValue().asDouble() / 60 * perHour));
+        tuning.mends().forEach((cause, minutes) -> mends.put(cause, minutes / 60 * perHour));
         file.get("parts")
                 .properties()
                 .forEach(e -> mends.merge(e.getKey(), prices.part(e.getValue().asText()), Double::sum));

@@ -15,6 +15,9 @@ import keel.app.failures.TuningEffect;
 import keel.app.people.Actor;
 import keel.app.people.Role;
 import keel.core.Findings;
+import keel.core.diagnosis.Links;
+import keel.core.diagnosis.Odds;
+import keel.core.diagnosis.Stakes;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Check;
 import keel.core.knowledge.Knowledge;
@@ -38,12 +41,15 @@ class KnowledgeController {
     private final TunedKnowledge tuned;
     private final TuningEffect effect;
     private final Knowledge shipped;
+    private final Odds odds;
     private final ClosedFailures closed;
 
-    KnowledgeController(TunedKnowledge tuned, TuningEffect effect, Knowledge shipped, ClosedFailures closed) {
+    KnowledgeController(
+            TunedKnowledge tuned, TuningEffect effect, Knowledge shipped, Odds odds, ClosedFailures closed) {
         this.tuned = tuned;
         this.effect = effect;
         this.shipped = shipped;
+        this.odds = odds;
         this.closed = closed;
     }
 
@@ -109,15 +115,7 @@ class KnowledgeController {
                 code,
                 Typed.number(form.get("weight"), "weight", findings),
                 shipped.cause(code).map(Cause::weight).orElse(0.0));
-        Map<String, Integer> strengths = new HashMap<>();
-        shipped.symptoms().forEach(s -> {
-            Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
-            int asShipped = shipped.cause(code).map(c -> c.strength(s.code())).orElse(0);
-            if (strength != null && strength != asShipped) {
-                strengths.put(s.code(), strength);
-            }
-        });
-        shows.put(code, strengths);
+        shows.put(code, strengths(code, form, findings));
         for (Check check : shipped.checks()) {
             if (form.containsKey("minutes." + check.code())) {
                 put(
@@ -129,11 +127,54 @@ class KnowledgeController {
                 put(misses, check.code(), percent == null ? null : percent / 100, check.misses());
             }
         }
+        Map<String, Double> mends = new HashMap<>(now.mends());
+        put(mends, code, Typed.number(form.get("mends"), "mends", findings), Stakes.minutesToMend(code));
+        Map<String, Map<String, Double>> leads = new HashMap<>(now.leads());
+        leads.put(code, leads(code, form, findings));
         Refused.unless(findings);
-        Tuning tuning = new Tuning(weights, shows, minutes, misses);
+        Tuning tuning = new Tuning(weights, shows, minutes, misses, leads, mends);
         tuning.check(shipped, findings);
+        odds.check(tuning, shipped, findings);
         Refused.unless(findings);
         return tuning;
+    }
+
+    private Map<String, Integer> strengths(String code, Map<String, String> form, Findings findings) {
+        Map<String, Integer> strengths = new HashMap<>();
+        shipped.symptoms().forEach(s -> {
+            Integer strength = Typed.whole(form.getOrDefault("shows." + s.code(), "0"), "shows." + s.code(), findings);
+            int asShipped = shipped.cause(code).map(c -> c.strength(s.code())).orElse(0);
+            if (strength != null && strength != asShipped) {
+                strengths.put(s.code(), strength);
+            }
+        });
+        return strengths;
+    }
+
+    /** What a cause brings about as it was typed, in percent, where it is other than what ships. */
+    private Map<String, Double> leads(String code, Map<String, String> form, Findings findings) {
+        Map<String, Double> leads = new HashMap<>();
+        form.forEach((name, text) -> {
+            if (name.startsWith("leads.")) {
+                String to = name.substring("leads.".length());
+                Double percent = Typed.number(text, name, findings);
+                put(leads, to, percent == null ? 0 : percent / 100, chance(odds, code, to));
+            }
+        });
+        String to = form.getOrDefault("leadsTo", "");
+        Double chance = Typed.number(form.get("leadsChance"), "leadsChance", findings);
+        if (!to.isBlank() && chance != null) {
+            put(leads, to, chance / 100, chance(odds, code, to));
+        }
+        return leads;
+    }
+
+    private static double chance(Odds odds, String from, String to) {
+        return odds.links().leads().stream()
+                .filter(l -> l.from().equals(from) && l.to().equals(to))
+                .mapToDouble(Links.Lead::chance)
+                .findFirst()
+                .orElse(0);
     }
 
     /** Keeps a figure where it is another than what ships, so that a later edition's better figure is not held back. */
@@ -155,6 +196,11 @@ class KnowledgeController {
         Map<String, String> form = new LinkedHashMap<>();
         form.put("weight", plain(cause.weight()));
         cause.shows().forEach((symptom, strength) -> form.put("shows." + symptom, Integer.toString(strength)));
+        Tuning tuning = tuned.tuning();
+        form.put("mends", plain(tuning.mends().getOrDefault(cause.code(), Stakes.minutesToMend(cause.code()))));
+        odds.tuned(tuning).links().leads().stream()
+                .filter(l -> l.from().equals(cause.code()))
+                .forEach(l -> form.put("leads." + l.to(), plain(Math.round(1000 * l.chance()) / 10.0)));
         tuned.now().checks().stream()
                 .filter(c -> c.separates().contains(cause.code()))
                 .forEach(c -> {
@@ -176,6 +222,14 @@ class KnowledgeController {
                 "checks",
                 now.checks().stream().filter(c -> c.separates().contains(code)).toList());
         model.addAttribute("symptoms", shipped.symptoms());
+        model.addAttribute("minutesToMend", Stakes.minutesToMend(code));
+        model.addAttribute("causes", shipped.causes());
+        model.addAttribute(
+                "leads",
+                form.keySet().stream()
+                        .filter(k -> k.startsWith("leads."))
+                        .flatMap(k -> shipped.cause(k.substring("leads.".length())).stream())
+                        .toList());
         model.addAttribute("form", form);
         model.addAttribute("why", why);
         model.addAttribute("after", tuned.latest());
