@@ -51,6 +51,23 @@ class DeskWalkTest extends DemoWalk {
     }
 
     @Test
+    void aFailureThatSaysNothingAsksOneQuestion() {
+        Page page = browsing.keeper(1280, 800);
+        log(page);
+        assertThat(page.locator("main")).containsText("What do you see?");
+        assertThat(page.locator(".look-name")).hasCount(0);
+        Browsing.accessible(page);
+        page.click(".seen-more .choice:has-text('Grinding')");
+        page.click("main button:text-is('Count it in')");
+        assertThat(page.locator(".suspects li").first()).isVisible();
+        assertThat(page.locator(".stack.lit .glow").first()).isVisible();
+        page.click(".seen-chip:has-text('grinding')");
+        assertThat(page.locator("main")).containsText("What do you see?");
+        page.click("main button:has-text('It was a slip')");
+        page.waitForURL("**/failures");
+    }
+
+    @Test
     void theOwnerSeesWhatATuningWouldChangeBeforeItCounts() {
         Page page = browsing.signedIn("owner", "saltmarsh-owner", 1280, 800);
         page.navigate("/failures");

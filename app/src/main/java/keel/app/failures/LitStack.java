@@ -22,7 +22,7 @@ public record LitStack(
 
     private static final double WORTH_LIGHTING = 0.02;
     private static final double LINE = 25;
-    private static final double DIMMEST = 0.3;
+    private static final double DIMMEST = 0.15;
 
     /**
      * A part that is lit.

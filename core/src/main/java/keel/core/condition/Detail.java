@@ -1,0 +1,25 @@
+package keel.core.condition;
+
+/** How much detail a job needs: a hazy film will do for a block and not for lettering. Common practice, no source. */
+public enum Detail {
+    ROUGH("Rough", 0.32),
+    USUAL("Usual", 0.22),
+    FINE("Fine", 0.15);
+
+    private final String words;
+    private final double bearsLoss;
+
+    Detail(String words, double bearsLoss) {
+        this.words = words;
+        this.bearsLoss = bearsLoss;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** Loss of light ln(new/now) beyond what the exposure makes up at which every second such print fails. */
+    public double bearsLoss() {
+        return bearsLoss;
+    }
+}
