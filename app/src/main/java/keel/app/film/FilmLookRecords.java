@@ -20,9 +20,14 @@ interface FilmLookRecords extends JpaRepository<FilmLook, Long> {
     @Query(
             """
             select l, p.name from FilmLook l join PersonName p on p.id = l.personId
-            where l.id in (select max(x.id) from PartFitted f join FilmLook x on x.filmId = f.id
-            where not x.withdrawn group by x.filmId)""")
+            where not l.withdrawn and l.filmId in (select f.id from PartFitted f) and not exists (select 1
+            from FilmLook x where x.filmId = l.filmId and not x.withdrawn
+            and (x.at > l.at or x.at = l.at and x.id > l.id))""")
     List<Seen> latest();
+
+    /** When a film was fitted first. */
+    @Query("select min(p.since) from PartPlace p where p.partId = ?1")
+    Instant madeAt(long film);
 
     @Query("select m from FilmMarkRecord m where m.lookId in ?1 order by m.id")
     List<FilmMarkRecord> marks(Collection<Long> looks);

@@ -29,6 +29,7 @@ import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
+import keel.core.run.RunRules;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -141,6 +142,15 @@ public class FilmLooks {
      * @return its number
      */
     public long write(String vat, LookEntry entry, double plateWidthMm, double plateDepthMm) {
+        return write(vat, entry, null, plateWidthMm, plateDepthMm);
+    }
+
+    /**
+     * The same at a moment, null for now.
+     *
+     * @throws Refused also where that lies in the future, or before the film was there
+     */
+    public long write(String vat, LookEntry entry, Instant lookedAt, double plateWidthMm, double plateDepthMm) {
         Actor actor = Actor.current();
         Refused.unless(entry.findings(plateWidthMm, plateDepthMm));
         Parts.PartRef ref = parts.vat(vat, "vat");
@@ -149,7 +159,14 @@ public class FilmLooks {
             throw new Conflict("vat", "There is no film in vat " + ref.code() + ".");
         }
         Long machine = parts.machineOfVat(ref.id());
-        Instant now = clock.instant();
+        Instant now = lookedAt == null ? clock.instant() : lookedAt;
+        Findings findings = new Findings();
+        findings.when(now.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
+        findings.when(
+                now.isBefore(records.madeAt(film.id())),
+                "at",
+                "Film " + film.code() + " was not there yet: look at the one before, or put the time right.");
+        Refused.unless(findings);
         FilmLook look = FilmLook.of(film.id(), entry, now, actor.personId());
         look.serviceId = entry.leak() == null ? null : inspected(ref, machine, entry, now);
         records.save(look);
@@ -240,6 +257,22 @@ public class FilmLooks {
                         Map.of("look", id),
                         actor)
                 .superseding(logbook.latest("FILM_LOOK", id, LogKind.FILM_LOOKED_AT), reason.strip()));
+    }
+
+    /**
+     * What is odd about the last inspection of a film: it looks better than it did before, and films do not clear; null
+     * where nothing is.
+     */
+    @Transactional(readOnly = true)
+    public String doubt(long filmId) {
+        List<Look> graded = of(filmId).stream().filter(l -> l.grade() != null).toList();
+        return graded.size() < 2
+                        || graded.get(0).grade().compareTo(graded.get(1).grade()) >= 0
+                ? null
+                : "It looked %s before and %s now, and films do not clear. Was the film changed, or one of the two misjudged?"
+                        .formatted(
+                                graded.get(1).grade().words().toLowerCase(Locale.ROOT),
+                                graded.get(0).grade().words().toLowerCase(Locale.ROOT));
     }
 
     /** Inspections of a film, latest first. */

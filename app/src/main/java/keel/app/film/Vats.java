@@ -6,15 +6,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
+import keel.app.standing.Conditions;
 import keel.app.standing.PartLives;
 import keel.app.standing.PartView;
 import keel.app.standing.PartsReading;
 import keel.core.bolts.VatFrame;
+import keel.core.condition.FilmCondition;
 import keel.core.film.FilmWindow;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
@@ -28,12 +31,14 @@ public class Vats {
 
     private final PartsReading parts;
     private final PartLives lives;
+    private final Conditions conditions;
     private final Fleet fleet;
     private final VatRecords records;
 
-    Vats(PartsReading parts, PartLives lives, Fleet fleet, VatRecords records) {
+    Vats(PartsReading parts, PartLives lives, Conditions conditions, Fleet fleet, VatRecords records) {
         this.parts = parts;
         this.lives = lives;
+        this.conditions = conditions;
         this.fleet = fleet;
         this.records = records;
     }
@@ -122,11 +127,16 @@ public class Vats {
         Map<String, PartView> films = films();
         Map<Long, Fleet.ModelFrame> models = fleet.frames();
         PartLives.Book book = lives.book();
+        Map<Long, FilmCondition> seen = conditions.of(placed.stream()
+                .map(p -> films.get(p.film()))
+                .filter(Objects::nonNull)
+                .map(f -> new Conditions.Film(f.id(), f.usage()))
+                .toList());
         Map<Long, String> families = new HashMap<>();
         records.families(placed.stream().map(VatRecords.Placed::id).toList())
                 .forEach(f -> families.put(f.vat(), f.family()));
         return placed.stream()
-                .map(p -> vat(p, models.get(p.model()), films.get(p.film()), families.get(p.id()), book))
+                .map(p -> vat(p, models.get(p.model()), films.get(p.film()), families.get(p.id()), book, seen))
                 .toList();
     }
 
@@ -165,14 +175,23 @@ public class Vats {
     }
 
     private static Vat vat(
-            VatRecords.Placed p, Fleet.ModelFrame of, PartView film, String family, PartLives.Book book) {
+            VatRecords.Placed p,
+            Fleet.ModelFrame of,
+            PartView film,
+            String family,
+            PartLives.Book book,
+            Map<Long, FilmCondition> seen) {
         Model model =
                 new Model(of.id(), of.code(), of.name(), of.kind(), of.plateWidthMm(), of.plateDepthMm(), of.frame());
         PartUse.UsedPart kind = model.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         PartUse use = film == null
                 ? null
                 : new PartUse(
-                        kind, model.kind().lining() + " " + film.code(), film.usage(), book.of(kind, model.name()));
+                        kind,
+                        model.kind().lining() + " " + film.code(),
+                        film.usage(),
+                        book.of(kind, model.name()),
+                        seen.get(film.id()));
         return new Vat(
                 p.id(),
                 p.code(),

@@ -120,6 +120,14 @@ public class Profiles {
         return version(machineId, at).map(v -> new InForce(v.id(), v.number(), v.resin(), settings(v.id())));
     }
 
+    /** By how much the layer exposure in force is above that of its profile's first version, as a factor. */
+    @Transactional(readOnly = true)
+    public Optional<Double> exposureRaised(long machineId, Instant at) {
+        return inForce(machineId, at).flatMap(p -> records.firstVersion(p.versionId())
+                .map(this::settings)
+                .map(first -> p.settings().value(Setting.EXPOSURE_S) / first.value(Setting.EXPOSURE_S)));
+    }
+
     /** The same, but only which it is. */
     @Transactional(readOnly = true)
     public Optional<Long> versionAt(long machineId, Instant at) {

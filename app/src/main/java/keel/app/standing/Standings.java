@@ -18,6 +18,7 @@ import keel.app.fleet.MachineCard;
 import keel.app.fleet.Quirk;
 import keel.app.fleet.Quirks;
 import keel.app.fleet.ShopSettings;
+import keel.core.condition.FilmCondition;
 import keel.core.exposure.PrintTime;
 import keel.core.knowledge.Knowledge;
 import keel.core.profile.ProfileSettings;
@@ -50,6 +51,7 @@ public class Standings {
     private final Quirks quirks;
     private final PartsReading parts;
     private final PartLives lives;
+    private final Conditions conditions;
     private final ShopSettings settings;
     private final Knowledge knowledge;
     private final Clock clock;
@@ -59,6 +61,7 @@ public class Standings {
             MeterRecords meters,
             PartsReading parts,
             PartLives lives,
+            Conditions conditions,
             ShopSettings settings,
             Knowledge knowledge,
             Clock clock,
@@ -68,6 +71,7 @@ public class Standings {
         this.meters = meters;
         this.parts = parts;
         this.lives = lives;
+        this.conditions = conditions;
         this.settings = settings;
         this.knowledge = knowledge;
         this.clock = clock;
@@ -101,7 +105,8 @@ public class Standings {
             Map<Long, MachineNow.OpenRun> runs,
             Map<Long, List<PartQueries.Unsaid>> unsaid,
             StateRules rules,
-            PartLives.Book lives) {
+            PartLives.Book lives,
+            Map<Long, FilmCondition> conditions) {
 
         Usage meter(MeterScope scope, MachineCard machine) {
             return meters.getOrDefault(new Meter.Key(scope, machine.id()), Usage.NONE);
@@ -122,8 +127,9 @@ public class Standings {
         Long only = code == null ? null : machines.get(0).card().id();
         Map<Meter.Key, Usage> metered = meters.ofMachines(only).stream()
                 .collect(Collectors.toMap(m -> new Meter.Key(m.scope, m.ownerId), Meter::usage));
+        Map<Long, List<PartView>> fitted = parts.fitted(only);
         Read read = new Read(
-                parts.fitted(only),
+                fitted,
                 holdsOf(only),
                 causesOf(only),
                 quirks.byMachine(code),
@@ -132,8 +138,18 @@ public class Standings {
                 openRuns(only, metered),
                 parts.unsaid(only),
                 new StateRules(settings.defaults()),
-                lives.book());
+                lives.book(),
+                conditions.of(films(fitted, machines)));
         return machines.stream().map(m -> now(m, read)).toList();
+    }
+
+    private static List<Conditions.Film> films(
+            Map<Long, List<PartView>> fitted, List<StandingRecords.Stands> machines) {
+        return machines.stream()
+                .flatMap(m -> fitted.getOrDefault(m.card().id(), List.of()).stream()
+                        .filter(p -> p.kind() == ComponentKind.FILM)
+                        .map(p -> new Conditions.Film(p.id(), p.usage())))
+                .toList();
     }
 
     private MachineNow now(StandingRecords.Stands machine, Read read) {
@@ -143,7 +159,7 @@ public class Standings {
                 .collect(Collectors.toMap(PartView::kind, Function.identity(), (a, b) -> a));
         MachineNow.Meters meter = meters(card, stands, read);
         List<Hold> holds = read.holds().getOrDefault(card.id(), List.of());
-        List<PartUse> worn = uses(card, part, read.lives());
+        List<PartUse> worn = uses(card, part, read);
         double uvShare = meter.sinceRecords().uvShare(settings.defaults().value("uv.share"));
         MachineNow.OpenRun run = read.runs().get(card.id());
         Standing standing = read.rules()
@@ -227,26 +243,30 @@ public class Standings {
                 part.get(ComponentKind.LIGHT));
     }
 
-    private static List<PartUse> uses(MachineCard card, Map<ComponentKind, PartView> parts, PartLives.Book book) {
+    private static List<PartUse> uses(MachineCard card, Map<ComponentKind, PartView> parts, Read read) {
         List<PartUse> uses = new ArrayList<>();
         PartUse.UsedPart lining = card.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
-        use(card, parts.get(ComponentKind.FILM), lining, card.kind().lining(), book)
+        use(card, parts.get(ComponentKind.FILM), lining, card.kind().lining(), read)
                 .ifPresent(uses::add);
         if (card.kind().hasScreen()) {
-            use(card, parts.get(ComponentKind.SCREEN), PartUse.UsedPart.SCREEN, "Screen", book)
+            use(card, parts.get(ComponentKind.SCREEN), PartUse.UsedPart.SCREEN, "Screen", read)
                     .ifPresent(uses::add);
         }
-        use(card, parts.get(ComponentKind.LIGHT), PartUse.UsedPart.LIGHT, "Light engine", book)
+        use(card, parts.get(ComponentKind.LIGHT), PartUse.UsedPart.LIGHT, "Light engine", read)
                 .ifPresent(uses::add);
         return uses;
     }
 
     private static Optional<PartUse> use(
-            MachineCard card, PartView part, PartUse.UsedPart kind, String words, PartLives.Book book) {
+            MachineCard card, PartView part, PartUse.UsedPart kind, String words, Read read) {
         return part == null
                 ? Optional.empty()
-                : Optional.of(
-                        new PartUse(kind, words + " " + part.code(), part.usage(), book.of(kind, card.modelName())));
+                : Optional.of(new PartUse(
+                        kind,
+                        words + " " + part.code(),
+                        part.usage(),
+                        read.lives().of(kind, card.modelName()),
+                        read.conditions().get(part.id())));
     }
 
     private StopGap stopGap(MachineStanding stands) {

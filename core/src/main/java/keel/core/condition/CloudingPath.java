@@ -41,7 +41,7 @@ public final class CloudingPath {
         this.chances = chances;
     }
 
-    /** A new film, clear. */
+    /** A new film: clear, but for the few that were mishandled before or while they were fitted. */
     public static CloudingPath fresh(CloudingPrior prior) {
         double[] rates = new double[RATES];
         double[][] chances = new double[RATES][STEPS];
@@ -52,8 +52,10 @@ public final class CloudingPath {
             chances[r][0] = FastMath.exp(-z * z / 2);
             all += chances[r][0];
         }
+        double[] mishandled = jumps(prior, prior.mishandledBefore());
         for (double[] row : chances) {
-            row[0] /= all;
+            double chance = row[0] / all;
+            Arrays.setAll(row, i -> chance * mishandled[i]);
         }
         return new CloudingPath(prior, 0, 0, rates, chances);
     }
@@ -78,7 +80,7 @@ public final class CloudingPath {
     }
 
     private CloudingPath at(double toHours, double toUvHours) {
-        double[] jumps = jumps((toHours - hours) / prior.jumpEveryHours());
+        double[] jumps = jumps(prior, (toHours - hours) / prior.jumpEveryHours());
         double[][] later = new double[RATES][STEPS];
         for (int r = 0; r < RATES; r++) {
             move(chances[r], rates[r] * (toUvHours - uvHours) / STEP, jumps, later[r]);
@@ -86,7 +88,7 @@ public final class CloudingPath {
         return new CloudingPath(prior, toHours, toUvHours, rates, later);
     }
 
-    /** By so many steps, spread over two where it falls between them, and by a jump; the last step keeps what is beyond. */
+    /** By so many steps, spread over two where it falls between, and by a jump; the last step keeps what is beyond. */
     private static void move(double[] from, double steps, double[] jumps, double[] to) {
         int whole = (int) steps;
         double part = steps - whole;
@@ -102,7 +104,7 @@ public final class CloudingPath {
     }
 
     /** Chance of each sum of exponential jumps, their number Poisson (Panjer's recursion); the last holds the rest. */
-    private double[] jumps(double expected) {
+    private static double[] jumps(CloudingPrior prior, double expected) {
         double[] one = new double[STEPS];
         for (int k = 0; k < STEPS; k++) {
             double low = k == 0 ? 1 : FastMath.exp(-(k - 0.5) * STEP / prior.jumpMean());

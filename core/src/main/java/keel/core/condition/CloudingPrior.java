@@ -8,8 +8,10 @@ package keel.core.condition;
  * @param sdLog sd of its logarithm
  * @param jumpEveryHours print hours between two mishandlings
  * @param jumpMean mean loss by one
+ * @param mishandledBefore how many such a film has seen before its first print
  */
-public record CloudingPrior(double medianPerUvHour, double sdLog, double jumpEveryHours, double jumpMean) {
+public record CloudingPrior(
+        double medianPerUvHour, double sdLog, double jumpEveryHours, double jumpMean, double mishandledBefore) {
 
-    public static final CloudingPrior USUAL = new CloudingPrior(3.4e-4, 0.6, 500, 0.10);
+    public static final CloudingPrior USUAL = new CloudingPrior(3.4e-4, 0.6, 500, 0.10, 0.05);
 }

@@ -4,8 +4,8 @@ import keel.core.film.Clouding;
 import org.jspecify.annotations.Nullable;
 
 /**
- * By how much likelier a film ends by a puncture, a tear or slackening than others of its age, from what was seen of it.
- * Common practice, no source.
+ * By how much likelier a film ends by a puncture, a tear or slackening than others of its age, from what was seen of
+ * it. Common practice, no source.
  *
  * @param grade as it looked last, null where nobody graded it
  * @param dents in it, {@code dentsUnder} of them under the job's own footprint

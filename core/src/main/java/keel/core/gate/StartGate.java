@@ -293,7 +293,7 @@ public final class StartGate {
                         part.name(),
                         chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)),
                         f.jobHours(),
-                        part.life().knownFrom(),
+                        part.knownFrom(),
                         past ? " It is past its age." : ""));
     }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import keel.core.life.LifeClock;
 import keel.core.life.PartLife;
 import keel.core.wear.Usage;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A part that wears, with what it has been through.
@@ -12,8 +13,14 @@ import keel.core.wear.Usage;
  * @param name its name in the shop, such as "Film F14"
  * @param usage since it was new, baseline included
  * @param life how long such a part lasts, as far as it is known
+ * @param condition what was seen and measured of it; null where nobody looked
  */
-public record PartUse(UsedPart part, String name, Usage usage, PartLife life) {
+public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @Nullable PartCondition condition) {
+
+    /** One of which only its age is known. */
+    public PartUse(UsedPart part, String name, Usage usage, PartLife life) {
+        this(part, name, usage, life, null);
+    }
 
     /** Parts with a life, and the prefix of their defaults. */
     public enum UsedPart {
@@ -71,8 +78,22 @@ public record PartUse(UsedPart part, String name, Usage usage, PartLife life) {
         return age() / life.full();
     }
 
-    /** Chance that it ends within so many print hours. {@code uvShare}: UV hours in a print hour on its machine. */
+    /**
+     * Chance that it spoils or ends a job of so many print hours, by its condition where somebody looked, else by its
+     * age. {@code uvShare}: UV hours in a print hour on its machine.
+     */
     public double failsWithin(double printHours, double uvShare) {
+        double byAge = failsByAge(printHours, uvShare);
+        return condition == null ? byAge : condition.failsWithin(byAge, printHours, printHours * uvShare);
+    }
+
+    /** The same by its age alone. */
+    public double failsByAge(double printHours, double uvShare) {
         return life.failsWithin(usage, printHours, uvShare);
+    }
+
+    /** Where that chance is known from, in a few words. */
+    public String knownFrom() {
+        return condition == null ? life.knownFrom() : condition.words();
     }
 }

@@ -112,7 +112,9 @@ public final class StateRules {
                                     jobHours,
                                     part.age(),
                                     part.life().clock().unit(),
-                                    knownFrom(part, ", by ")),
+                                    part.condition() == null
+                                            ? knownFrom(part, ", by ")
+                                            : ", " + part.condition().words()),
                     task(part.part())));
         }
         return toChange > defaults.value("watch.days") * c.hoursPerDay()

@@ -53,7 +53,8 @@ class CloudingPathTest {
 
     @Test
     void aNewFilmIsClearAndLosesWhatIsUsual() {
-        assertThat(CloudingPath.fresh(USUAL).mean()).isZero();
+        assertThat(CloudingPath.fresh(USUAL).mean())
+                .isCloseTo(USUAL.mishandledBefore() * USUAL.jumpMean(), within(0.0005));
         double[] lost = simulated(300, 90, 40_000);
         CloudingPath path = CloudingPath.fresh(USUAL).after(300, 90);
         assertThat(path.mean()).isCloseTo(mean(lost), within(0.002));
@@ -74,6 +75,14 @@ class CloudingPathTest {
         CloudingPath clear = CloudingPath.of(USUAL, List.of(looked(20, 6, Clouding.CLEAR)), 20, 6);
         assertThat(milky.fails(Detail.USUAL, 0)).isGreaterThan(0.25);
         assertThat(clear.fails(Detail.USUAL, 0)).isLessThan(0.02);
+    }
+
+    /** Nobody knows what a film went through before it came on record: its look is believed all the same. */
+    @Test
+    void aMilkyLookIsBelievedOfAFilmWithoutHours() {
+        assertThat(CloudingPath.of(USUAL, List.of(looked(0, 0, Clouding.MILKY)), 0, 0)
+                        .fails(Detail.USUAL, 0))
+                .isGreaterThan(0.4);
     }
 
     @Test
@@ -126,8 +135,9 @@ class CloudingPathTest {
         for (int i = 0; i < n; i++) {
             double rate = USUAL.medianPerUvHour() * Math.exp(USUAL.sdLog() * random.nextGaussian());
             double loss = rate * uvHours;
+            double handled = hours + USUAL.mishandledBefore() * USUAL.jumpEveryHours();
             for (double at = -Math.log(1 - random.nextDouble()) * USUAL.jumpEveryHours();
-                    at < hours;
+                    at < handled;
                     at += -Math.log(1 - random.nextDouble()) * USUAL.jumpEveryHours()) {
                 loss += -Math.log(1 - random.nextDouble()) * USUAL.jumpMean();
             }

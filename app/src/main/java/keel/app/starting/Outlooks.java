@@ -1,0 +1,215 @@
+package keel.app.starting;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import keel.app.fleet.ShopSettings;
+import keel.app.fleet.ShopTime;
+import keel.app.prints.Profiles;
+import keel.app.standing.MachineNow;
+import keel.app.standing.Standings;
+import keel.core.condition.Advice;
+import keel.core.condition.Detail;
+import keel.core.condition.FilmCondition;
+import keel.core.condition.HoursLeft;
+import keel.core.condition.LookInterval;
+import keel.core.diagnosis.Stakes;
+import keel.core.standing.ChangeCosts;
+import keel.core.standing.Defaults;
+import keel.core.standing.PartUse;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is to be expected of a machine's parts in a job: by what was seen of them where somebody looked, else by age. */
+@Service
+@Transactional(readOnly = true)
+public class Outlooks {
+
+    /** A defect of a film ends it in about that many print hours; a look finds nine in ten. Common practice, no source. */
+    private static final double DELAY_HOURS = 40;
+
+    private static final double LOOK_FINDS = 0.9;
+
+    private final Standings standings;
+    private final ShopSettings settings;
+    private final Profiles profiles;
+    private final Gates gates;
+    private final ShopTime times;
+    private final Clock clock;
+
+    Outlooks(Standings standings, ShopSettings settings, Profiles profiles, Gates gates, ShopTime times, Clock clock) {
+        this.standings = standings;
+        this.settings = settings;
+        this.profiles = profiles;
+        this.gates = gates;
+        this.times = times;
+        this.clock = clock;
+    }
+
+    /**
+     * A job as far as it is said.
+     *
+     * @param hours of printing, null where not said
+     * @param layers null where not said
+     * @param dentsUnder dents of the film that lie under its footprint
+     */
+    public record Job(Double hours, Integer layers, Detail detail, int dentsUnder) {
+
+        public static final Job USUAL = new Job(null, null, Detail.USUAL, 0);
+    }
+
+    /**
+     * A part's outlook.
+     *
+     * @param age on the clock of its life
+     * @param condition what was seen, null where nobody looked
+     * @param nextLookDue when somebody should look again, null for parts that are not looked at
+     */
+    public record Part(
+            PartUse.UsedPart kind,
+            String part,
+            double age,
+            String ageUnit,
+            String condition,
+            Instant lookedAt,
+            double failsDuringJob,
+            double byAgeAlone,
+            HoursLeft hoursLeft,
+            Advice advice,
+            List<String> why,
+            Instant nextLookDue) {}
+
+    /** A machine's, for a job. */
+    public record Outlook(double jobHours, double thisJobFails, double byAgeAlone, List<Part> parts) {}
+
+    /** @throws keel.app.base.NotThere if there is no such machine */
+    public Outlook of(String machine, Job job) {
+        MachineNow m = standings.of(machine);
+        Defaults defaults = settings.defaults();
+        double hours = hours(m, job, defaults);
+        List<Part> parts =
+                m.worn().stream().map(p -> part(m, p, job, hours, defaults)).toList();
+        return new Outlook(
+                hours,
+                1 - parts.stream().mapToDouble(p -> 1 - p.failsDuringJob()).reduce(1, (a, b) -> a * b),
+                1 - parts.stream().mapToDouble(p -> 1 - p.byAgeAlone()).reduce(1, (a, b) -> a * b),
+                parts);
+    }
+
+    private double hours(MachineNow m, Job job, Defaults defaults) {
+        if (job.hours() != null) {
+            return job.hours();
+        }
+        Estimate estimate = gates.estimate(m, job.layers(), null);
+        return estimate == null ? defaults.value("job.typicalHours") : estimate.seconds() / 3600;
+    }
+
+    private Part part(MachineNow m, PartUse use, Job job, double hours, Defaults defaults) {
+        double byAge = use.failsByAge(hours, m.uvShare());
+        FilmCondition film = use.condition() instanceof FilmCondition c ? c.under(job.dentsUnder()) : null;
+        double fails = film == null
+                ? use.failsWithin(hours, m.uvShare())
+                : film.failsWithin(byAge, hours, hours * m.uvShare(), job.detail(), madeUp(m));
+        Instant due = lookDue(m, use, defaults);
+        boolean overdue = due != null && !due.isAfter(clock.instant());
+        boolean lining = isLining(use);
+        Advice advice = Advice.of(
+                fails,
+                film != null && !overdue,
+                lining && overdue,
+                use.life().pastAge(use.usage()),
+                defaults.value("watch.failureChance"),
+                defaults.value("due.failureChance"));
+        return new Part(
+                use.part(),
+                use.name(),
+                use.age(),
+                use.life().clock().unit(),
+                use.condition() == null ? null : use.condition().words(),
+                use.condition() == null ? null : use.condition().lookedAt(),
+                fails,
+                byAge,
+                HoursLeft.of(h -> ended(use, film, h, m.uvShare())),
+                advice,
+                why(use, film, hours, m, job, overdue),
+                due);
+    }
+
+    private static boolean isLining(PartUse use) {
+        return use.part() == PartUse.UsedPart.FILM || use.part() == PartUse.UsedPart.TANK;
+    }
+
+    private static double ended(PartUse use, FilmCondition film, double hours, double uvShare) {
+        double byAge = use.failsByAge(hours, uvShare);
+        return film == null ? byAge : film.ended(byAge, hours, hours * uvShare);
+    }
+
+    /** Loss of light that the exposure makes up: by how much it is above that of the profile's first version. */
+    private double madeUp(MachineNow m) {
+        return profiles.exposureRaised(m.id(), clock.instant())
+                .map(Math::log)
+                .filter(loss -> loss > 0)
+                .orElse(0.0);
+    }
+
+    /** From the last look on, as the shop prints; at once where nobody ever looked. */
+    private Instant lookDue(MachineNow m, PartUse use, Defaults d) {
+        if (!isLining(use)) {
+            return null;
+        }
+        Instant looked = use.condition() == null ? null : use.condition().lookedAt();
+        if (looked == null) {
+            return clock.instant();
+        }
+        double hours = interval(use, d).hours();
+        double days = m.hoursPerDay() <= 0 || Double.isInfinite(hours) ? Double.NaN : hours / m.hoursPerDay();
+        return Double.isNaN(days) ? null : looked.plus(Duration.ofMinutes(Math.round(days * 24 * 60)));
+    }
+
+    static LookInterval interval(PartUse use, Defaults d) {
+        ChangeCosts costs = ChangeCosts.of(d, use.part());
+        return new LookInterval(
+                1 / use.life().typicalHours(),
+                1 / DELAY_HOURS,
+                Stakes.of(d).look(),
+                costs.plannedCost(),
+                costs.failureCost(),
+                LOOK_FINDS);
+    }
+
+    private List<String> why(PartUse use, FilmCondition film, double hours, MachineNow m, Job job, boolean overdue) {
+        List<String> why = new ArrayList<>();
+        if (film == null) {
+            why.add(
+                    isLining(use)
+                            ? "Nobody looked at it on record: only its age speaks."
+                            : "By its age: %.0f %s."
+                                    .formatted(use.age(), use.life().clock().unit()));
+        } else {
+            why.add(sentence(film.words())
+                    + (film.lookedAt() == null ? "." : ", " + times.words(film.lookedAt()) + "."));
+            double clouds = film.cloudsOver(hours, hours * m.uvShare(), job.detail(), madeUp(m));
+            why.add(String.format(
+                    Locale.ROOT,
+                    "For want of light %.1f %%, otherwise %.1f %%, in %.1f h of %s detail.",
+                    100 * clouds,
+                    100 * film.endsOtherwise(use.failsByAge(hours, m.uvShare())),
+                    hours,
+                    job.detail().words().toLowerCase(Locale.ROOT)));
+        }
+        if (overdue && isLining(use)) {
+            why.add("Its next look is due.");
+        }
+        if (use.life().pastAge(use.usage())) {
+            why.add("It is past the age at which such parts are changed here.");
+        }
+        return why;
+    }
+
+    private static String sentence(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+}

@@ -1,0 +1,70 @@
+package keel.core.condition;
+
+import java.time.Instant;
+import keel.core.standing.PartCondition;
+import org.hipparchus.util.FastMath;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A film as it was seen and metered: clouding by its path, all other ends by its age and by what is wrong with it.
+ *
+ * @param path of its clouding, as it is now
+ * @param hazard by how much likelier it ends otherwise
+ * @param words what was seen last
+ */
+public record FilmCondition(CloudingPath path, FilmHazard hazard, String words, @Nullable Instant lookedAt)
+        implements PartCondition {
+
+    /** Share of the ends that an age model was fitted on which are none by clouding; common practice, no source. */
+    public static final double OTHER_ENDS = 0.5;
+
+    @Override
+    public double failsWithin(double byAge, double printHours, double uvHours) {
+        return failsWithin(byAge, printHours, uvHours, Detail.USUAL, 0);
+    }
+
+    /**
+     * The same of a job that needs so much detail.
+     *
+     * @param madeUp loss of light that the present exposure makes up, as ln(new/now)
+     */
+    public double failsWithin(double byAge, double printHours, double uvHours, Detail detail, double madeUp) {
+        return 1 - (1 - cloudsOver(printHours, uvHours, detail, madeUp)) * (1 - endsOtherwise(byAge));
+    }
+
+    /** Chance that a job fails for want of light, by the end of it. */
+    public double cloudsOver(double printHours, double uvHours, Detail detail, double madeUp) {
+        return path.after(printHours, uvHours).fails(detail, madeUp);
+    }
+
+    /**
+     * Chance that it has ended after so many print hours: that it is too cloudy for usual detail, or ended otherwise.
+     *
+     * @param byAge chance that it ends in these hours by its age alone
+     */
+    public double ended(double byAge, double printHours, double uvHours) {
+        double tooCloudy = path.after(printHours, uvHours).beyond(Detail.USUAL.bearsLoss());
+        return 1 - (1 - tooCloudy) * (1 - endsOtherwise(byAge));
+    }
+
+    /** The same film with dents that lie under the job's own footprint. */
+    public FilmCondition under(int dents) {
+        return new FilmCondition(
+                path,
+                new FilmHazard(
+                        hazard.grade(),
+                        hazard.dents(),
+                        Math.min(dents, hazard.dents()),
+                        hazard.scratches(),
+                        hazard.stopGap(),
+                        hazard.cents()),
+                words,
+                lookedAt);
+    }
+
+    /** Chance that it is pierced, torn or slack by the end of a job. */
+    public double endsOtherwise(double byAge) {
+        double hazardByAge = -FastMath.log1p(-FastMath.min(byAge, 1 - 1e-12));
+        return -FastMath.expm1(-hazard.factor() * OTHER_ENDS * hazardByAge);
+    }
+}

@@ -1,0 +1,24 @@
+package keel.core.standing;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/** What was seen and measured of a part, and what follows for a print; it outweighs what is usual at its age. */
+public interface PartCondition {
+
+    /**
+     * Chance that the part spoils or ends a usual job.
+     *
+     * @param byAge chance that it ends in it as far as its age alone tells
+     * @param printHours of the job
+     * @param uvHours of the job
+     */
+    double failsWithin(double byAge, double printHours, double uvHours);
+
+    /** What was seen of it last, in a few words. */
+    String words();
+
+    /** When somebody looked last; null where nobody did, and something else is known. */
+    @Nullable
+    Instant lookedAt();
+}
