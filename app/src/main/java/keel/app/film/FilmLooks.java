@@ -269,7 +269,7 @@ public class FilmLooks {
         return graded.size() < 2
                         || graded.get(0).grade().compareTo(graded.get(1).grade()) >= 0
                 ? null
-                : "It looked %s before and %s now, and films do not clear. Was the film changed, or one of the two misjudged?"
+                : "It looked %s before and %s now, and films do not clear. Was it changed, or one of the two misjudged?"
                         .formatted(
                                 graded.get(1).grade().words().toLowerCase(Locale.ROOT),
                                 graded.get(0).grade().words().toLowerCase(Locale.ROOT));

@@ -23,12 +23,12 @@ import keel.core.standing.PartUse;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is to be expected of a machine's parts in a job: by what was seen of them where somebody looked, else by age. */
+/** What is to be expected of a machine's parts in a job: by what was seen where somebody looked, else by age. */
 @Service
 @Transactional(readOnly = true)
 public class Outlooks {
 
-    /** A defect of a film ends it in about that many print hours; a look finds nine in ten. Common practice, no source. */
+    /** A defect ends a film in about that many print hours; a look finds nine in ten. Common practice, no source. */
     private static final double DELAY_HOURS = 40;
 
     private static final double LOOK_FINDS = 0.9;

@@ -86,9 +86,7 @@ class OutlookApi {
         Findings findings = new Findings();
         findings.rangeIfGiven(hours, 0, MOST_HOURS, "hours", "The hours", "h");
         findings.when(
-                layers != null && (layers < 1 || layers > MOST_LAYERS),
-                "layers",
-                "Layers are 1 to " + MOST_LAYERS + ".");
+                layers != null && (layers < 1 || layers > MOST_LAYERS), "layers", "Layers: 1 to " + MOST_LAYERS + ".");
         Detail needs = Arrays.stream(Detail.values())
                 .filter(d -> d.name().equals(detail.toUpperCase(Locale.ROOT)))
                 .findFirst()
@@ -119,7 +117,7 @@ class OutlookApi {
         findings.when(
                 lengths.size() != 2 && lengths.size() != 4,
                 "footprint",
-                "A footprint is a length and a width, or the place of its middle before them: x, y, length, width; mm.");
+                "A footprint is a length and a width, or x and y of its middle before them; mm.");
         lengths.forEach(l -> findings.when(
                 Double.isNaN(l) || Double.isInfinite(l) || l < 0 || l > 2000,
                 "footprint",
