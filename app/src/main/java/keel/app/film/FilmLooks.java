@@ -25,11 +25,13 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
+import keel.app.standing.ConditionChanged;
 import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
 import keel.core.run.RunRules;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -47,6 +49,7 @@ public class FilmLooks {
     private final Logbook logbook;
     private final FilmLookRecords records;
     private final EntityManager entities;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     FilmLooks(
@@ -56,6 +59,7 @@ public class FilmLooks {
             Logbook logbook,
             FilmLookRecords records,
             EntityManager entities,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.parts = parts;
         this.bench = bench;
@@ -63,6 +67,7 @@ public class FilmLooks {
         this.logbook = logbook;
         this.records = records;
         this.entities = entities;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -172,6 +177,7 @@ public class FilmLooks {
         records.save(look);
         long id = look.id;
         entry.marks().forEach(m -> entities.persist(FilmMarkRecord.of(id, m)));
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                 LogKind.FILM_LOOKED_AT,
                 machine,
@@ -247,6 +253,7 @@ public class FilmLooks {
             bench.withdraw(kept.serviceId, reason);
         }
         kept.withdrawn = true;
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                         LogKind.FILM_LOOKED_AT,
                         parts.machineOfVat(vat.id()),

@@ -57,12 +57,6 @@ interface ProfileRecords extends JpaRepository<Profile, Long> {
     /** How prints with a version fared. */
     record Fared(int number, long cameOut, long prints) {}
 
-    @Query(
-            """
-            select v.id from ProfileVersion v where v.number = 1
-            and v.profileId = (select x.profileId from ProfileVersion x where x.id = ?1)""")
-    Optional<Long> firstVersion(long version);
-
     /** A resin by its code. */
     record ResinRef(long id, String code, String name) {}
 

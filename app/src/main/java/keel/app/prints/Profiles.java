@@ -19,12 +19,14 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
+import keel.app.standing.ConditionChanged;
 import keel.app.standing.Occupancy;
 import keel.core.Findings;
 import keel.core.profile.OneAtATime;
 import keel.core.profile.ProfileSettings;
 import keel.core.profile.Setting;
 import keel.core.profile.VersionFared;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -41,6 +43,7 @@ public class Profiles {
     private final Fleet fleet;
     private final Occupancy occupancy;
     private final Logbook logbook;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     Profiles(
@@ -49,12 +52,14 @@ public class Profiles {
             Fleet fleet,
             Occupancy occupancy,
             Logbook logbook,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.records = records;
         this.versions = versions;
         this.fleet = fleet;
         this.occupancy = occupancy;
         this.logbook = logbook;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -118,14 +123,6 @@ public class Profiles {
     @Transactional(readOnly = true)
     public Optional<InForce> inForce(long machineId, Instant at) {
         return version(machineId, at).map(v -> new InForce(v.id(), v.number(), v.resin(), settings(v.id())));
-    }
-
-    /** By how much the layer exposure in force is above that of its profile's first version, as a factor. */
-    @Transactional(readOnly = true)
-    public Optional<Double> exposureRaised(long machineId, Instant at) {
-        return inForce(machineId, at).flatMap(p -> records.firstVersion(p.versionId())
-                .map(this::settings)
-                .map(first -> p.settings().value(Setting.EXPOSURE_S) / first.value(Setting.EXPOSURE_S)));
     }
 
     /** The same, but only which it is. */
@@ -268,6 +265,7 @@ public class Profiles {
         version.backTo = backTo;
         version.amounts.putAll(settings.values());
         versions.save(version);
+        events.publishEvent(new ConditionChanged());
         Map<String, Object> content = new LinkedHashMap<>();
         content.put("resin", resin.code());
         content.put("version", number);

@@ -3,7 +3,6 @@ package keel.app.standing;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Set;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import org.springframework.data.jpa.repository.Query;
@@ -32,12 +31,26 @@ interface ConditionRecords extends Repository<FilmSeen, Long> {
             where l.filmId in ?1 group by l.id, l.filmId, l.at, l.clouding, l.transmittance order by l.at, l.id""")
     List<Look> looks(Collection<Long> films);
 
-    /** Films with a hole that is only cured shut. */
+    /**
+     * How a film stands on its machine.
+     *
+     * @param stopGap since when a hole in it is only cured shut, null for none
+     * @param exposureS of the profile in force, {@code firstS} of its first version; null without a profile
+     */
+    record Stands(long film, Instant stopGap, Double exposureS, Double firstS) {}
+
     @Query(
             """
-            select f.id from PartFitted f join MachineStanding s on s.machineId = f.machineId
-            where s.stopGapSince is not null and f.id in ?1""")
-    Set<Long> stopGaps(Collection<Long> films);
+            select f.id, s.stopGapSince, a.amount, b.amount from PartFitted f
+            join MachineStanding s on s.machineId = f.machineId
+            left join ResinCard c on c.code = s.vatResin
+            left join ProfileMade v on v.machineId = f.machineId and v.resinId = c.id
+            and v.number = (select max(x.number) from ProfileMade x where x.profileId = v.profileId)
+            left join ProfileMade w on w.profileId = v.profileId and w.number = 1
+            left join ProfileAmount a on a.versionId = v.id and a.setting = keel.core.profile.Setting.EXPOSURE_S
+            left join ProfileAmount b on b.versionId = w.id and b.setting = keel.core.profile.Setting.EXPOSURE_S
+            where f.id in ?1""")
+    List<Stands> stands(Collection<Long> films);
 
     /** A mark in a film. */
     record Mark(long look, FilmMark.MarkKind kind, double xMm, double yMm, double sizeMm) {}

@@ -9,8 +9,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
+import keel.app.base.Remembered;
+import keel.app.fleet.ComponentKind;
+import keel.app.fleet.ShopSettings;
+import keel.core.condition.CloudingAhead;
+import keel.core.condition.CloudingCourse;
 import keel.core.condition.CloudingPath;
 import keel.core.condition.CloudingPrior;
 import keel.core.condition.CloudingSeen;
@@ -20,7 +24,9 @@ import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.wear.Usage;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.event.TransactionalEventListener;
 
 /** In which condition films are, as far as somebody looked; states, gate and outlook go by it. */
 @Service
@@ -28,21 +34,57 @@ import org.springframework.transaction.annotation.Transactional;
 public class Conditions {
 
     private static final int MOST_FILMS = 2000;
+    private static final double LEAST_AHEAD_HOURS = 150;
+    private static final double AHEAD = 0.6;
 
     private final ConditionRecords records;
+    private final ShopSettings settings;
+    private final PartsReading parts;
+    private final Remembered<Map<Long, FilmCondition>> fitted = new Remembered<>();
 
     /** Reckoned anew only where a film was used or looked at. */
-    private final Cache<Seen, CloudingPath> paths =
+    private final Cache<Seen, Clouds> paths =
             Caffeine.newBuilder().maximumSize(MOST_FILMS).build();
 
-    private record Seen(List<CloudingSeen> looks, double hours, double uvHours) {}
+    private record Seen(List<CloudingSeen> looks, double hours, double uvHours, double uvShare, double madeUp) {}
 
-    Conditions(ConditionRecords records) {
+    private record Clouds(CloudingPath path, CloudingAhead ahead) {
+
+        static Clouds of(Seen s) {
+            CloudingPath path = CloudingPath.of(CloudingPrior.USUAL, s.looks(), s.hours(), s.uvHours());
+            return new Clouds(path, new CloudingAhead(path, s.uvShare(), s.madeUp()));
+        }
+    }
+
+    Conditions(ConditionRecords records, ShopSettings settings, PartsReading parts) {
         this.records = records;
+        this.settings = settings;
+        this.parts = parts;
     }
 
     /** A film with what it has been through. */
     public record Film(long id, Usage usage) {}
+
+    /** Of all films that are on machines, by the film's number; kept until something by which it is judged changes. */
+    public Map<Long, FilmCondition> fitted() {
+        return fitted.get(() -> of(parts.fitted(null).values().stream()
+                .flatMap(List::stream)
+                .filter(p -> p.kind() == ComponentKind.FILM)
+                .map(p -> new Film(p.id(), p.usage()))
+                .toList()));
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void changed(ConditionChanged changed) {
+        fitted.forget();
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void changed(RunsChanged changed) {
+        fitted.forget();
+    }
 
     /** By the film's number; those that nobody ever looked at are left out. */
     public Map<Long, FilmCondition> of(Collection<Film> films) {
@@ -50,19 +92,20 @@ public class Conditions {
             return Map.of();
         }
         List<Long> ids = films.stream().map(Film::id).toList();
-        Set<Long> stopGaps = records.stopGaps(ids);
+        Map<Long, ConditionRecords.Stands> stands = records.stands(ids).stream()
+                .collect(Collectors.toMap(ConditionRecords.Stands::film, s -> s, (a, b) -> a));
         Map<Long, List<ConditionRecords.Look>> looks =
                 records.looks(ids).stream().collect(Collectors.groupingBy(ConditionRecords.Look::film));
         Map<Long, List<ConditionRecords.Mark>> marks = marks(looks.values());
         Map<Long, FilmCondition> conditions = new HashMap<>();
         for (Film film : films) {
             List<ConditionRecords.Look> seen = looks.getOrDefault(film.id(), List.of());
-            boolean stopGap = stopGaps.contains(film.id());
-            if (!seen.isEmpty() || stopGap) {
+            ConditionRecords.Stands on = stands.get(film.id());
+            if (!seen.isEmpty() || on != null && on.stopGap() != null) {
                 List<ConditionRecords.Mark> marked = seen.isEmpty()
                         ? List.of()
                         : marks.getOrDefault(last(seen).id(), List.of());
-                conditions.put(film.id(), condition(film, seen, marked, stopGap));
+                conditions.put(film.id(), condition(film, seen, marked, on));
             }
         }
         return conditions;
@@ -80,9 +123,26 @@ public class Conditions {
                 : records.marks(last).stream().collect(Collectors.groupingBy(ConditionRecords.Mark::look));
     }
 
-    /** What was seen of a film at which age, in order. */
-    public List<CloudingSeen> seen(Film film) {
-        return seen(film, records.looks(List.of(film.id())));
+    /**
+     * The course of a film's clouding.
+     *
+     * @param seen what was seen of it at which age, in order
+     * @param madeUp loss of light that the exposure in force makes up
+     */
+    public record Course(CloudingCourse course, List<CloudingSeen> seen, double madeUp) {}
+
+    /** From its first hour to some hours ahead. */
+    public Course course(Film film) {
+        List<CloudingSeen> seen = seen(film, records.looks(List.of(film.id())));
+        double madeUp =
+                madeUp(records.stands(List.of(film.id())).stream().findFirst().orElse(null));
+        Usage usage = film.usage();
+        double uvShare = usage.uvShare(settings.defaults().value("uv.share"));
+        double ahead = Math.max(LEAST_AHEAD_HOURS, AHEAD * usage.hours());
+        return new Course(
+                CloudingCourse.of(CloudingPrior.USUAL, seen, usage.hours(), usage.uvHours(), uvShare, ahead),
+                seen,
+                madeUp);
     }
 
     private static List<CloudingSeen> seen(Film film, List<ConditionRecords.Look> looks) {
@@ -97,16 +157,28 @@ public class Conditions {
     }
 
     private FilmCondition condition(
-            Film film, List<ConditionRecords.Look> looks, List<ConditionRecords.Mark> marks, boolean stopGap) {
+            Film film,
+            List<ConditionRecords.Look> looks,
+            List<ConditionRecords.Mark> marks,
+            ConditionRecords.Stands on) {
+        boolean stopGap = on != null && on.stopGap() != null;
         List<CloudingSeen> seen = seen(film, looks);
-        CloudingPath path = paths.get(
-                new Seen(seen, film.usage().hours(), film.usage().uvHours()),
-                s -> CloudingPath.of(CloudingPrior.USUAL, s.looks(), s.hours(), s.uvHours()));
+        double madeUp = madeUp(on);
+        double uvShare = film.usage().uvShare(settings.defaults().value("uv.share"));
+        Clouds clouds =
+                paths.get(new Seen(seen, film.usage().hours(), film.usage().uvHours(), uvShare, madeUp), Clouds::of);
         Clouding grade = grade(looks);
         FilmHazard hazard = new FilmHazard(
                 grade, count(marks, FilmMark.MarkKind.DENT), 0, count(marks, FilmMark.MarkKind.SCRATCH), stopGap, null);
         Instant at = looks.isEmpty() ? null : last(looks).at();
-        return new FilmCondition(path, hazard, words(grade, marks, stopGap), at);
+        return new FilmCondition(clouds.path(), clouds.ahead(), hazard, madeUp, words(grade, marks, stopGap), at);
+    }
+
+    /** Loss of light that the exposure makes up: by how much it is above that of the profile's first version. */
+    private static double madeUp(ConditionRecords.Stands on) {
+        return on == null || on.exposureS() == null || on.firstS() == null
+                ? 0
+                : Math.max(0, Math.log(on.exposureS() / on.firstS()));
     }
 
     /** As it was graded last, or as the meter has it where that came later. */

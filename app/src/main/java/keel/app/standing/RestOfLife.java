@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
 import keel.app.base.TimeScale;
+import keel.core.life.HoursLeft;
 import keel.core.standing.PartUse;
 
 /**
@@ -18,8 +19,9 @@ public record RestOfLife(double x, double sure, double middle, String title) {
     /** @param hoursPerDay print hours a day; empty where it prints nothing */
     public static Optional<RestOfLife> of(
             PartUse part, double hoursPerDay, double uvShare, TimeScale scale, Instant now) {
-        double sure = part.life().hoursLeft(part.usage(), 0.1, uvShare) / hoursPerDay;
-        double middle = part.life().hoursLeft(part.usage(), 0.5, uvShare) / hoursPerDay;
+        HoursLeft left = part.hoursLeft(uvShare);
+        double sure = left.low() / hoursPerDay;
+        double middle = left.median() / hoursPerDay;
         if (!(hoursPerDay > 0) || Double.isNaN(middle) || Double.isInfinite(middle)) {
             return Optional.empty();
         }
@@ -35,6 +37,6 @@ public record RestOfLife(double x, double sure, double middle, String title) {
                         part.name(),
                         sure,
                         middle,
-                        part.life().knownFrom())));
+                        part.knownFrom())));
     }
 }

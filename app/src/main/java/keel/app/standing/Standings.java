@@ -127,9 +127,8 @@ public class Standings {
         Long only = code == null ? null : machines.get(0).card().id();
         Map<Meter.Key, Usage> metered = meters.ofMachines(only).stream()
                 .collect(Collectors.toMap(m -> new Meter.Key(m.scope, m.ownerId), Meter::usage));
-        Map<Long, List<PartView>> fitted = parts.fitted(only);
         Read read = new Read(
-                fitted,
+                parts.fitted(only),
                 holdsOf(only),
                 causesOf(only),
                 quirks.byMachine(code),
@@ -139,17 +138,8 @@ public class Standings {
                 parts.unsaid(only),
                 new StateRules(settings.defaults()),
                 lives.book(),
-                conditions.of(films(fitted, machines)));
+                conditions.fitted());
         return machines.stream().map(m -> now(m, read)).toList();
-    }
-
-    private static List<Conditions.Film> films(
-            Map<Long, List<PartView>> fitted, List<StandingRecords.Stands> machines) {
-        return machines.stream()
-                .flatMap(m -> fitted.getOrDefault(m.card().id(), List.of()).stream()
-                        .filter(p -> p.kind() == ComponentKind.FILM)
-                        .map(p -> new Conditions.Film(p.id(), p.usage())))
-                .toList();
     }
 
     private MachineNow now(StandingRecords.Stands machine, Read read) {

@@ -8,15 +8,14 @@ import java.util.List;
 import java.util.Locale;
 import keel.app.fleet.ShopSettings;
 import keel.app.fleet.ShopTime;
-import keel.app.prints.Profiles;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.core.condition.Advice;
 import keel.core.condition.Detail;
 import keel.core.condition.FilmCondition;
-import keel.core.condition.HoursLeft;
 import keel.core.condition.LookInterval;
 import keel.core.diagnosis.Stakes;
+import keel.core.life.HoursLeft;
 import keel.core.standing.ChangeCosts;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
@@ -35,15 +34,13 @@ public class Outlooks {
 
     private final Standings standings;
     private final ShopSettings settings;
-    private final Profiles profiles;
     private final Gates gates;
     private final ShopTime times;
     private final Clock clock;
 
-    Outlooks(Standings standings, ShopSettings settings, Profiles profiles, Gates gates, ShopTime times, Clock clock) {
+    Outlooks(Standings standings, ShopSettings settings, Gates gates, ShopTime times, Clock clock) {
         this.standings = standings;
         this.settings = settings;
-        this.profiles = profiles;
         this.gates = gates;
         this.times = times;
         this.clock = clock;
@@ -112,7 +109,7 @@ public class Outlooks {
         FilmCondition film = use.condition() instanceof FilmCondition c ? c.under(job.dentsUnder()) : null;
         double fails = film == null
                 ? use.failsWithin(hours, m.uvShare())
-                : film.failsWithin(byAge, hours, hours * m.uvShare(), job.detail(), madeUp(m));
+                : film.failsWithin(byAge, hours, hours * m.uvShare(), job.detail());
         Instant due = lookDue(m, use, defaults);
         boolean overdue = due != null && !due.isAfter(clock.instant());
         boolean lining = isLining(use);
@@ -132,7 +129,7 @@ public class Outlooks {
                 use.condition() == null ? null : use.condition().lookedAt(),
                 fails,
                 byAge,
-                HoursLeft.of(h -> ended(use, film, h, m.uvShare())),
+                use.hoursLeft(m.uvShare()),
                 advice,
                 why(use, film, hours, m, job, overdue),
                 due);
@@ -140,19 +137,6 @@ public class Outlooks {
 
     private static boolean isLining(PartUse use) {
         return use.part() == PartUse.UsedPart.FILM || use.part() == PartUse.UsedPart.TANK;
-    }
-
-    private static double ended(PartUse use, FilmCondition film, double hours, double uvShare) {
-        double byAge = use.failsByAge(hours, uvShare);
-        return film == null ? byAge : film.ended(byAge, hours, hours * uvShare);
-    }
-
-    /** Loss of light that the exposure makes up: by how much it is above that of the profile's first version. */
-    private double madeUp(MachineNow m) {
-        return profiles.exposureRaised(m.id(), clock.instant())
-                .map(Math::log)
-                .filter(loss -> loss > 0)
-                .orElse(0.0);
     }
 
     /** From the last look on, as the shop prints; at once where nobody ever looked. */
@@ -191,7 +175,7 @@ public class Outlooks {
         } else {
             why.add(sentence(film.words())
                     + (film.lookedAt() == null ? "." : ", " + times.words(film.lookedAt()) + "."));
-            double clouds = film.cloudsOver(hours, hours * m.uvShare(), job.detail(), madeUp(m));
+            double clouds = film.cloudsOver(hours, hours * m.uvShare(), job.detail());
             why.add(String.format(
                     Locale.ROOT,
                     "For want of light %.1f %%, otherwise %.1f %%, in %.1f h of %s detail.",

@@ -97,6 +97,7 @@ class HoldsTest extends AppTest {
         String m = shop.maskMachine();
         var failure = shop.failure(m, 2, "tacky");
         verdicts.nameCause(failure.id(), "wash-short", "PRESUMED", null);
+        verdicts.mended(failure.id(), true);
         RunView run = runs.enter(start(m, null));
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).contains("cause");
         runs.correct(

@@ -125,7 +125,8 @@ public final class CloudingPath {
         return sums;
     }
 
-    private CloudingPath seen(CloudingSeen seen) {
+    /** The same once this is known of it, at the age that it has. */
+    CloudingPath seen(CloudingSeen seen) {
         Clouding grade = seen.grade();
         Double loss = seen.loss();
         double[] likely = new double[STEPS];

@@ -13,5 +13,5 @@ package keel.core.condition;
 public record CloudingPrior(
         double medianPerUvHour, double sdLog, double jumpEveryHours, double jumpMean, double mishandledBefore) {
 
-    public static final CloudingPrior USUAL = new CloudingPrior(3.4e-4, 0.6, 500, 0.10, 0.05);
+    public static final CloudingPrior USUAL = new CloudingPrior(3.4e-4, 0.6, 500, 0.10, 0.15);
 }

@@ -9,10 +9,18 @@ import org.jspecify.annotations.Nullable;
  * A film as it was seen and metered: clouding by its path, all other ends by its age and by what is wrong with it.
  *
  * @param path of its clouding, as it is now
+ * @param ahead when it will be too cloudy
  * @param hazard by how much likelier it ends otherwise
+ * @param madeUp loss of light that the present exposure makes up, as ln(new/now)
  * @param words what was seen last
  */
-public record FilmCondition(CloudingPath path, FilmHazard hazard, String words, @Nullable Instant lookedAt)
+public record FilmCondition(
+        CloudingPath path,
+        CloudingAhead ahead,
+        FilmHazard hazard,
+        double madeUp,
+        String words,
+        @Nullable Instant lookedAt)
         implements PartCondition {
 
     /** Share of the ends that an age model was fitted on which are none by clouding; common practice, no source. */
@@ -20,37 +28,29 @@ public record FilmCondition(CloudingPath path, FilmHazard hazard, String words, 
 
     @Override
     public double failsWithin(double byAge, double printHours, double uvHours) {
-        return failsWithin(byAge, printHours, uvHours, Detail.USUAL, 0);
+        return failsWithin(byAge, printHours, uvHours, Detail.USUAL);
     }
 
-    /**
-     * The same of a job that needs so much detail.
-     *
-     * @param madeUp loss of light that the present exposure makes up, as ln(new/now)
-     */
-    public double failsWithin(double byAge, double printHours, double uvHours, Detail detail, double madeUp) {
-        return 1 - (1 - cloudsOver(printHours, uvHours, detail, madeUp)) * (1 - endsOtherwise(byAge));
+    /** The same of a job that needs so much detail. */
+    public double failsWithin(double byAge, double printHours, double uvHours, Detail detail) {
+        return 1 - (1 - cloudsOver(printHours, uvHours, detail)) * (1 - endsOtherwise(byAge));
     }
 
     /** Chance that a job fails for want of light, by the end of it. */
-    public double cloudsOver(double printHours, double uvHours, Detail detail, double madeUp) {
+    public double cloudsOver(double printHours, double uvHours, Detail detail) {
         return path.after(printHours, uvHours).fails(detail, madeUp);
     }
 
-    /**
-     * Chance that it has ended after so many print hours: that it is too cloudy for usual detail, or ended otherwise.
-     *
-     * @param byAge chance that it ends in these hours by its age alone
-     */
+    @Override
     public double ended(double byAge, double printHours, double uvHours) {
-        double tooCloudy = path.after(printHours, uvHours).beyond(Detail.USUAL.bearsLoss());
-        return 1 - (1 - tooCloudy) * (1 - endsOtherwise(byAge));
+        return 1 - (1 - ahead.tooCloudy(printHours)) * (1 - endsOtherwise(byAge));
     }
 
     /** The same film with dents that lie under the job's own footprint. */
     public FilmCondition under(int dents) {
         return new FilmCondition(
                 path,
+                ahead,
                 new FilmHazard(
                         hazard.grade(),
                         hazard.dents(),
@@ -58,6 +58,7 @@ public record FilmCondition(CloudingPath path, FilmHazard hazard, String words, 
                         hazard.scratches(),
                         hazard.stopGap(),
                         hazard.cents()),
+                madeUp,
                 words,
                 lookedAt);
     }

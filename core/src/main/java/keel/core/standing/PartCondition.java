@@ -15,6 +15,13 @@ public interface PartCondition {
      */
     double failsWithin(double byAge, double printHours, double uvHours);
 
+    /**
+     * Chance that it has ended after so many print hours: nobody would print a usual job with it any more.
+     *
+     * @param byAge chance that it ends in them as far as its age alone tells
+     */
+    double ended(double byAge, double printHours, double uvHours);
+
     /** What was seen of it last, in a few words. */
     String words();
 

@@ -1,6 +1,7 @@
 package keel.core.standing;
 
 import java.util.List;
+import keel.core.life.HoursLeft;
 import keel.core.life.LifeClock;
 import keel.core.life.PartLife;
 import keel.core.wear.Usage;
@@ -85,6 +86,14 @@ public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @N
     public double failsWithin(double printHours, double uvShare) {
         double byAge = failsByAge(printHours, uvShare);
         return condition == null ? byAge : condition.failsWithin(byAge, printHours, printHours * uvShare);
+    }
+
+    /** Print hours until it ends, by its condition where somebody looked, else by its age. */
+    public HoursLeft hoursLeft(double uvShare) {
+        return HoursLeft.of(hours -> {
+            double byAge = failsByAge(hours, uvShare);
+            return condition == null ? byAge : condition.ended(byAge, hours, hours * uvShare);
+        });
     }
 
     /** The same by its age alone. */

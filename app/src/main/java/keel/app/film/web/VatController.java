@@ -21,6 +21,7 @@ import keel.app.film.Vats;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Instruments;
 import keel.app.fleet.ShopSettings;
+import keel.app.standing.Conditions;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.app.standing.WearMaps;
@@ -28,7 +29,7 @@ import keel.core.Findings;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.MarksCompared;
-import keel.core.standing.PartUse;
+import keel.core.life.HoursLeft;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,6 +49,7 @@ class VatController {
     private final FilmLives lives;
     private final Fleet fleet;
     private final Standings standings;
+    private final Conditions conditions;
     private final ShopSettings settings;
     private final Instruments instruments;
     private final Clock clock;
@@ -61,6 +63,7 @@ class VatController {
             FilmLives lives,
             Fleet fleet,
             Standings standings,
+            Conditions conditions,
             ShopSettings settings,
             Instruments instruments,
             Clock clock) {
@@ -72,6 +75,7 @@ class VatController {
         this.lives = lives;
         this.fleet = fleet;
         this.standings = standings;
+        this.conditions = conditions;
         this.settings = settings;
         this.instruments = instruments;
         this.clock = clock;
@@ -79,14 +83,9 @@ class VatController {
 
     /** Print hours until half such films have ended, and until one in ten and nine in ten have. */
     private static String left(Vats.Vat vat, double uvShare) {
-        PartUse film = vat.filmUse();
-        double share = film.usage().uvShare(uvShare);
+        HoursLeft left = vat.filmUse().hoursLeft(vat.film().usage().uvShare(uvShare));
         return String.format(
-                Locale.ROOT,
-                "%.0f h of printing, 8 of 10 after %.0f to %.0f",
-                film.life().hoursLeft(film.usage(), 0.5, share),
-                film.life().hoursLeft(film.usage(), 0.1, share),
-                film.life().hoursLeft(film.usage(), 0.9, share));
+                Locale.ROOT, "%.0f h of printing, 8 of 10 after %.0f to %.0f", left.median(), left.low(), left.high());
     }
 
     @GetMapping("/vats/{code}")
@@ -109,6 +108,11 @@ class VatController {
                                 ? Optional.empty()
                                 : wear.of(vat.film().id()).map(WearMaps.Known::map)));
         model.addAttribute("marks", marks);
+        if (vat.film() != null) {
+            Conditions.Course course = conditions.course(
+                    new Conditions.Film(vat.film().id(), vat.film().usage()));
+            model.addAttribute("clarity", ClarityDrawing.of(course.course(), course.seen(), course.madeUp()));
+        }
         model.addAttribute("grades", Clouding.values());
         model.addAttribute("tones", heard);
         model.addAttribute("reference", reference);

@@ -11,7 +11,7 @@ import keel.app.starting.Outlooks;
 import keel.core.Findings;
 import keel.core.condition.Advice;
 import keel.core.condition.Detail;
-import keel.core.condition.HoursLeft;
+import keel.core.life.HoursLeft;
 import keel.core.standing.PartUse;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;

@@ -1,4 +1,4 @@
-package keel.core.condition;
+package keel.core.life;
 
 import java.util.function.DoubleUnaryOperator;
 
