@@ -43,7 +43,7 @@ public record ChangePoint(Optional<Integer> lastBefore, double before, double af
 
     private record Split(int lastBefore, double ratio) {}
 
-    /** @throws IllegalArgumentException with a sentence, for fewer than four values or those that are not of the kind */
+    /** @throws IllegalArgumentException with a sentence, for fewer than four values or such as are not of the kind */
     public static ChangePoint of(double[] values, Kind kind) {
         check(values, kind);
         Split best = best(values, kind);

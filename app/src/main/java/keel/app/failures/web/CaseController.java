@@ -3,7 +3,9 @@ package keel.app.failures.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
@@ -277,6 +279,7 @@ class CaseController {
                 "empty",
                 f.symptoms().isEmpty() && f.cause() == null && f.absent().isEmpty());
         model.addAttribute("more", FailureForm.nothing());
+        model.addAttribute("seenWords", words(f));
         model.addAttribute("waits", verdicts.waitsFor(f));
         model.addAttribute("seen", Seen.of(verdicts.stands(f)).sum());
         model.addAttribute("m", machine);
@@ -300,6 +303,15 @@ class CaseController {
         besides(f, model);
         model.addAttribute("lit", LitStack.of(stacks.of(machine), page.places(), diagnosis.unexplained()));
         return "failures/failure";
+    }
+
+    /** What was seen, for whoever cannot see the chips. */
+    private String words(FailureView f) {
+        return f.symptoms().isEmpty()
+                ? "nothing noted yet"
+                : f.symptoms().stream()
+                        .map(c -> knowledge.symptom(c).orElseThrow().name().toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining(", "));
     }
 
     /** What is kept with it, and what lies beside it. */
