@@ -4,6 +4,9 @@ alter table failure add column began double precision;
 alter table failure add column explains double precision;
 alter table failure add column mended_at timestamp(6) with time zone;
 
+-- derived: whether the machine is watched for a cause that is only presumed
+alter table open_cause add column watched boolean default true not null;
+
 -- zones of the plate that a run covered, as bits; null where that was not worked out yet
 alter table run_footprint add column zones int;
 

@@ -58,16 +58,18 @@ class DerivedRecords {
         }
     }
 
-    void causes(long machine, List<VerdictRecords.Named> open) {
+    void causes(long machine, List<OpenCauses.Open> open) {
         of(OpenCause.class, machine).stream()
-                .filter(k -> open.stream().noneMatch(p -> p.failure() == k.failureId))
+                .filter(k -> open.stream().noneMatch(p -> p.named().failure() == k.failureId))
                 .forEach(entities::remove);
-        for (VerdictRecords.Named presumed : open) {
+        for (OpenCauses.Open each : open) {
+            VerdictRecords.Named presumed = each.named();
             OpenCause kept = entities.find(OpenCause.class, new OpenCause.Key(machine, presumed.failure()));
             OpenCause written = kept == null ? new OpenCause() : kept;
             written.machineId = machine;
             written.failureId = presumed.failure();
             written.cause = presumed.cause();
+            written.watched = each.watched();
             if (kept == null) {
                 entities.persist(written);
             }

@@ -19,4 +19,7 @@ class OpenCause {
     long failureId;
 
     String cause;
+
+    /** Whether the machine is watched for it. */
+    boolean watched;
 }

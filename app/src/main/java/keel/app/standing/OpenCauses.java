@@ -41,7 +41,10 @@ public class OpenCauses {
     /** What a verdict still waits for. */
     public record Waiting(Closing.Lacks lacks, Closing.Terms terms) {}
 
-    List<VerdictRecords.Named> of(MachineRef machine) {
+    /** A cause that is not found yet. {@code watched} whether the machine is watched for it. */
+    record Open(VerdictRecords.Named named, boolean watched) {}
+
+    List<Open> of(MachineRef machine) {
         List<VerdictRecords.Named> named = records.presumed(machine.id());
         if (named.isEmpty()) {
             return List.of();
@@ -49,6 +52,7 @@ public class OpenCauses {
         Since since = since(machine, named);
         return named.stream()
                 .filter(n -> since.waiting(n).lacks() != Closing.Lacks.NOTHING)
+                .map(n -> new Open(n, since.watched(n)))
                 .toList();
     }
 
@@ -135,6 +139,10 @@ public class OpenCauses {
         Waiting waiting(VerdictRecords.Named named) {
             Closing closing = closing(named);
             return new Waiting(closing.lacks(failed(named), good), closing.terms());
+        }
+
+        boolean watched(VerdictRecords.Named named) {
+            return closing(named).watched(failed(named), good);
         }
 
         private Closing.Failed failed(VerdictRecords.Named n) {

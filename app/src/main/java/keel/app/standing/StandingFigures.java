@@ -57,7 +57,7 @@ class StandingFigures implements KeptFigures {
                         "hold " + h.code + " of machine " + h.machineId,
                         Arrays.asList(h.rank, h.since, h.text, h.nextService)));
         all(OpenCause.class)
-                .forEach(c -> figures.put("cause of failure " + c.failureId, List.of(c.machineId, c.cause)));
+                .forEach(c -> figures.put("cause of failure " + c.failureId, List.of(c.machineId, c.cause, c.watched)));
         all(MachineStanding.class)
                 .forEach(s -> figures.put(
                         "standing of machine " + s.machineId,

@@ -22,7 +22,8 @@ interface StandingRecords extends JpaRepository<MachineStanding, Long> {
     @Query("select h from OpenHold h where :only is null or h.machineId = :only order by h.machineId, h.rank")
     List<OpenHold> holds(Long only);
 
-    @Query("select c from OpenCause c where :only is null or c.machineId = :only order by c.failureId desc")
+    @Query(
+            "select c from OpenCause c where c.watched and (:only is null or c.machineId = :only) order by c.failureId desc")
     List<OpenCause> causes(Long only);
 
     /** Hours that a machine printed. */

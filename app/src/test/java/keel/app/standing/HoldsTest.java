@@ -95,8 +95,8 @@ class HoldsTest extends AppTest {
     @Test
     void aPresumedCauseIsNoLongerWatchedOnceAGoodRunConfirmedIt() {
         String m = shop.maskMachine();
-        var failure = shop.failure(m, 2, "tacky");
-        verdicts.nameCause(failure.id(), "wash-short", "PRESUMED", null);
+        var failure = shop.failure(m, 2, "grinding");
+        verdicts.nameCause(failure.id(), "z-dry", "PRESUMED", null);
         verdicts.mended(failure.id(), true);
         RunView run = runs.enter(start(m, null));
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).contains("cause");

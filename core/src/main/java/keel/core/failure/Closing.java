@@ -25,6 +25,9 @@ public record Closing(Terms terms) {
     /** Good prints of which nobody said where they lay that stand for one over the place. */
     public static final int UNPLACED = 3;
 
+    /** Good prints after which a machine is no longer watched for a cause that nobody proved. */
+    private static final int ENOUGH_GOOD = 5;
+
     /** What a later print must share with the one that failed, to have shown the cause. */
     public enum Terms {
         ANY("a print"),
@@ -119,6 +122,19 @@ public record Closing(Terms terms) {
             return Lacks.REMEDY;
         }
         return shown(failed, later) ? Lacks.NOTHING : Lacks.PRINT;
+    }
+
+    /**
+     * Whether a machine is watched for a cause that is only presumed: not for one of the job, and no longer once
+     * several prints came out on it since.
+     */
+    public boolean watched(Failed failed, List<Good> later) {
+        return terms != Terms.SAME_JOB
+                && later.stream()
+                                .filter(g -> !g.startedAt().isBefore(failed.at()))
+                                .limit(ENOUGH_GOOD)
+                                .count()
+                        < ENOUGH_GOOD;
     }
 
     private boolean shown(Failed failed, List<Good> later) {

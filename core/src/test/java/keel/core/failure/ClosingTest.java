@@ -95,6 +95,14 @@ class ClosingTest {
     }
 
     @Test
+    void aMachineIsWatchedUntilFivePrintsCameOutAndNeverForTheJob() {
+        assertThat(ANY.watched(failed, Collections.nCopies(4, good(3, 10)))).isTrue();
+        assertThat(ANY.watched(failed, Collections.nCopies(5, good(3, 10)))).isFalse();
+        assertThat(ANY.watched(failed, Collections.nCopies(9, good(-1, 900)))).isTrue();
+        assertThat(new Closing(Terms.SAME_JOB).watched(failed, List.of())).isFalse();
+    }
+
+    @Test
     void aVerdictThatWasNeverJudgedGoesByTheGoodPrintAlone() {
         Closing.Failed old = new Closing.Failed(FAILED, 610, "Latch", null, Set.of(), null, 0, false, List.of());
         assertThat(ANY.lacks(old, List.of(good(1, 900)))).isEqualTo(Lacks.NOTHING);
