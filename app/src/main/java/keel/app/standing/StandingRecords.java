@@ -23,7 +23,9 @@ interface StandingRecords extends JpaRepository<MachineStanding, Long> {
     List<OpenHold> holds(Long only);
 
     @Query(
-            "select c from OpenCause c where c.watched and (:only is null or c.machineId = :only) order by c.failureId desc")
+            """
+            select c from OpenCause c where c.watched and (:only is null or c.machineId = :only)
+            order by c.failureId desc""")
     List<OpenCause> causes(Long only);
 
     /** Hours that a machine printed. */

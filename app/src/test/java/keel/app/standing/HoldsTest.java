@@ -97,6 +97,7 @@ class HoldsTest extends AppTest {
         String m = shop.maskMachine();
         var failure = shop.failure(m, 2, "grinding");
         verdicts.nameCause(failure.id(), "z-dry", "PRESUMED", null);
+        shop.service(m, "CLEAN_UP", 2.5, "way", "FULL", "sieved", true, "emptied", false);
         verdicts.mended(failure.id(), true);
         RunView run = runs.enter(start(m, null));
         assertThat(shop.now(m).standing().concerns()).extracting(c -> c.about()).contains("cause");
