@@ -31,6 +31,8 @@ class Judging {
         failure.began = null;
         failure.explains = null;
         if (failure.cause != null && failure.certainty != null && failure.certainty != Certainty.UNKNOWN) {
+            failure.began = 0.0;
+            failure.explains = 0.0;
             diagnoses.without(failures.one(failure.id)).causes().stream()
                     .filter(s -> s.code().equals(failure.cause))
                     .findFirst()
