@@ -86,11 +86,12 @@ public class Seeing {
                     }
                     case NOTHING -> "taken back: " + name;
                 };
-        return failures.correct(id, null, entry(f, seen, absent, f.zones()), null, reason);
+        return changed(f, seen, absent, f.zones(), f.note(), reason);
     }
 
     /** Adds to what is on record; what was looked for in vain and is seen now counts as seen. */
-    public FailureView add(long id, Collection<String> symptoms, Collection<String> absent, Collection<String> zones) {
+    public FailureView add(
+            long id, Collection<String> symptoms, Collection<String> absent, Collection<String> zones, String note) {
         FailureView f = failures.one(id);
         Set<String> seen = new LinkedHashSet<>(f.symptoms());
         seen.addAll(symptoms);
@@ -99,12 +100,17 @@ public class Seeing {
         none.removeAll(seen);
         Set<String> where = new LinkedHashSet<>(f.zones());
         where.addAll(zones);
-        return failures.correct(
-                id,
-                null,
-                entry(f, new ArrayList<>(seen), new ArrayList<>(none), new ArrayList<>(where)),
-                null,
-                "more was seen");
+        String more = Typed.orNull(note);
+        String both =
+                f.note() == null ? more : more == null || f.note().contains(more) ? f.note() : f.note() + "\n" + more;
+        return changed(f, new ArrayList<>(seen), new ArrayList<>(none), new ArrayList<>(where), both, "more was seen");
+    }
+
+    /** Writes nothing where nothing is new: a second tap says what the first said. */
+    private FailureView changed(
+            FailureView f, List<String> seen, List<String> absent, List<String> zones, String note, String reason) {
+        FailureEntry entry = new FailureEntry(f.machine(), f.run(), f.seenAt(), seen, absent, zones, note);
+        return saysTheSame(f, entry) ? f : failures.correct(f.id(), null, entry, null, reason);
     }
 
     /**
@@ -117,8 +123,11 @@ public class Seeing {
             throw new Conflict("reason", "More than a minute has passed. Put it right below, and say why.");
         }
         FailureView f = failures.one(id);
-        failures.correct(
-                id, null, entry(f, f.symptoms(), f.absent(), f.zones()), true, "logged by a slip, taken back at once");
+        if (!f.withdrawn()) {
+            FailureEntry entry =
+                    new FailureEntry(f.machine(), f.run(), f.seenAt(), f.symptoms(), f.absent(), f.zones(), f.note());
+            failures.correct(id, null, entry, true, "logged by a slip, taken back at once");
+        }
     }
 
     /** Whether it was logged within the last minute. */
@@ -143,13 +152,19 @@ public class Seeing {
     @Transactional(readOnly = true)
     public Long tappedTwice(FailureEntry entry) {
         return failures.list(entry.machine(), true, Paging.of(0, 1)).stream()
-                .filter(f -> Objects.equals(f.run(), entry.run())
-                        && Set.copyOf(f.symptoms()).equals(Set.copyOf(entry.symptoms()))
-                        && Objects.equals(f.note(), Typed.orNull(entry.note())))
+                .filter(f -> saysTheSame(f, entry))
                 .map(FailureView::id)
                 .filter(this::isFresh)
                 .findFirst()
                 .orElse(null);
+    }
+
+    private static boolean saysTheSame(FailureView f, FailureEntry entry) {
+        return Objects.equals(f.run(), entry.run())
+                && Set.copyOf(f.symptoms()).equals(Set.copyOf(entry.symptoms()))
+                && Set.copyOf(f.absent()).equals(Set.copyOf(entry.absent()))
+                && Set.copyOf(f.zones()).equals(Set.copyOf(entry.zones()))
+                && Objects.equals(f.note(), Typed.orNull(entry.note()));
     }
 
     /** The failure that is on record for a run, null for none. */
@@ -162,9 +177,5 @@ public class Seeing {
         List<String> left = new ArrayList<>(codes);
         left.remove(code);
         return left;
-    }
-
-    private static FailureEntry entry(FailureView f, List<String> seen, List<String> absent, List<String> zones) {
-        return new FailureEntry(f.machine(), f.run(), f.seenAt(), seen, absent, zones, f.note());
     }
 }

@@ -20,6 +20,7 @@ import keel.app.standing.OpenCauses;
 import keel.app.standing.Rebuild;
 import keel.core.Findings;
 import keel.core.failure.Certainty;
+import keel.core.failure.Closing;
 import keel.core.knowledge.Knowledge;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -139,7 +140,11 @@ public class Verdicts {
             case EXPLANATION -> "It explains little of what was seen, so it stays presumed, whatever prints after it.";
             case REMEDY -> "Nothing that mends it is on record yet. Found once it is mended and a good print shows it.";
             case PRINT, NOTHING ->
-                "Found once " + waiting.terms().words() + " comes out"
+                "Found once "
+                        + (f.zones().isEmpty() && waiting.terms() == Closing.Terms.SAME_PLACE
+                                ? Closing.Terms.ANY.words()
+                                : waiting.terms().words())
+                        + " comes out"
                         + (f.failedAtLayer() == null ? "" : " and gets past layer " + f.failedAtLayer()) + ".";
         };
     }

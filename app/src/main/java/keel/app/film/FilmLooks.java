@@ -216,10 +216,7 @@ public class FilmLooks {
         }
         e.marks().stream()
                 .collect(Collectors.groupingBy(FilmMark::kind, Collectors.counting()))
-                .forEach((kind, n) -> seen.add(n + " " + kind.words().toLowerCase(Locale.ROOT)
-                        + (n == 1
-                                ? ""
-                                : kind == FilmMark.MarkKind.SCRATCH || kind == FilmMark.MarkKind.HAZE ? "es" : "s")));
+                .forEach((kind, n) -> seen.add(kind.counted(n)));
         if (e.leak() != null) {
             seen.add(e.leak() == Leak.DRY ? "towel dry" : "towel wet");
         }

@@ -18,6 +18,7 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
+import keel.app.standing.ConditionChanged;
 import keel.core.Findings;
 import keel.core.film.FilmTension;
 import keel.core.film.HeardFilm;
@@ -25,6 +26,7 @@ import keel.core.film.Recording;
 import keel.core.film.TapTone;
 import keel.core.film.ToneComparison;
 import keel.core.film.ToneTrace;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,6 +39,7 @@ public class FilmTones {
     private final Logbook logbook;
     private final FilmToneRecords records;
     private final EntityManager entities;
+    private final ApplicationEventPublisher events;
     private final ObjectMapper json;
     private final Clock clock;
 
@@ -45,12 +48,14 @@ public class FilmTones {
             Logbook logbook,
             FilmToneRecords records,
             EntityManager entities,
+            ApplicationEventPublisher events,
             ObjectMapper json,
             Clock clock) {
         this.parts = parts;
         this.logbook = logbook;
         this.records = records;
         this.entities = entities;
+        this.events = events;
         this.json = json;
         this.clock = clock;
     }
@@ -163,6 +168,7 @@ public class FilmTones {
         kept.take(t);
         kept.trace = text(hearing.traces());
         records.save(kept);
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                 LogKind.FILM_TAPPED,
                 parts.machineOfVat(vat.id()),
@@ -222,6 +228,7 @@ public class FilmTones {
                 ? Optional.empty()
                 : records.findByIdAndFilmIdAndWithdrawnFalse(id, vat.film().id());
         tone.orElseThrow(() -> new NotThere("There is no such tone of this film.")).withdrawn = true;
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                         LogKind.FILM_TAPPED,
                         parts.machineOfVat(vat.id()),
@@ -338,6 +345,7 @@ public class FilmTones {
         reference.madeAt = clock.instant();
         reference.personId = keeper.personId();
         entities.persist(reference);
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                 LogKind.SET_UP,
                 null,

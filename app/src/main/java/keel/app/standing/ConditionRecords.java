@@ -55,6 +55,9 @@ interface ConditionRecords extends Repository<FilmSeen, Long> {
     /** A mark in a film. */
     record Mark(long look, FilmMark.MarkKind kind, double xMm, double yMm, double sizeMm) {}
 
+    @Query("select h from FilmHeard h where h.filmId in ?1")
+    List<FilmHeard> heard(Collection<Long> films);
+
     @Query("select m.lookId, m.kind, m.xMm, m.yMm, m.sizeMm from FilmMarked m where m.lookId in ?1")
     List<Mark> marks(Collection<Long> looks);
 }

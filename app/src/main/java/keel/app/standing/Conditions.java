@@ -22,6 +22,7 @@ import keel.core.condition.FilmCondition;
 import keel.core.condition.FilmHazard;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
+import keel.core.film.ToneComparison;
 import keel.core.wear.Usage;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -97,15 +98,18 @@ public class Conditions {
         Map<Long, List<ConditionRecords.Look>> looks =
                 records.looks(ids).stream().collect(Collectors.groupingBy(ConditionRecords.Look::film));
         Map<Long, List<ConditionRecords.Mark>> marks = marks(looks.values());
+        Map<Long, Double> tones = tones(ids);
         Map<Long, FilmCondition> conditions = new HashMap<>();
         for (Film film : films) {
             List<ConditionRecords.Look> seen = looks.getOrDefault(film.id(), List.of());
             ConditionRecords.Stands on = stands.get(film.id());
-            if (!seen.isEmpty() || on != null && on.stopGap() != null) {
+            Double cents = tones.get(film.id());
+            boolean offTone = cents != null && Math.abs(cents) > FilmHazard.OFF_CENTS;
+            if (!seen.isEmpty() || offTone || on != null && on.stopGap() != null) {
                 List<ConditionRecords.Mark> marked = seen.isEmpty()
                         ? List.of()
                         : marks.getOrDefault(last(seen).id(), List.of());
-                conditions.put(film.id(), condition(film, seen, marked, on));
+                conditions.put(film.id(), condition(film, seen, marked, cents, on));
             }
         }
         return conditions;
@@ -121,6 +125,19 @@ public class Conditions {
         return last.isEmpty()
                 ? Map.of()
                 : records.marks(last).stream().collect(Collectors.groupingBy(ConditionRecords.Mark::look));
+    }
+
+    /** How far each film's latest tone is from its reference, cents; those that cannot be compared are left out. */
+    private Map<Long, Double> tones(List<Long> films) {
+        Map<Long, Double> cents = new HashMap<>();
+        records.heard(films).forEach(h -> {
+            ToneComparison compared =
+                    ToneComparison.of(h.fundamentalHz, h.stressMpa, h.temperatureC, h.referenceHz, h.referenceC);
+            if (compared.cents() != null) {
+                cents.put(h.filmId, compared.cents());
+            }
+        });
+        return cents;
     }
 
     /**
@@ -160,6 +177,7 @@ public class Conditions {
             Film film,
             List<ConditionRecords.Look> looks,
             List<ConditionRecords.Mark> marks,
+            Double cents,
             ConditionRecords.Stands on) {
         boolean stopGap = on != null && on.stopGap() != null;
         List<CloudingSeen> seen = seen(film, looks);
@@ -169,9 +187,16 @@ public class Conditions {
                 paths.get(new Seen(seen, film.usage().hours(), film.usage().uvHours(), uvShare, madeUp), Clouds::of);
         Clouding grade = grade(looks);
         FilmHazard hazard = new FilmHazard(
-                grade, count(marks, FilmMark.MarkKind.DENT), 0, count(marks, FilmMark.MarkKind.SCRATCH), stopGap, null);
+                grade,
+                count(marks, FilmMark.MarkKind.HOLE),
+                count(marks, FilmMark.MarkKind.DENT),
+                0,
+                count(marks, FilmMark.MarkKind.SCRATCH),
+                stopGap,
+                cents);
         Instant at = looks.isEmpty() ? null : last(looks).at();
-        return new FilmCondition(clouds.path(), clouds.ahead(), hazard, madeUp, words(grade, marks, stopGap), at);
+        return new FilmCondition(
+                clouds.path(), clouds.ahead(), hazard, madeUp, words(grade, marks, cents, stopGap), at);
     }
 
     /** Loss of light that the exposure makes up: by how much it is above that of the profile's first version. */
@@ -196,7 +221,7 @@ public class Conditions {
         return (int) marks.stream().filter(m -> m.kind() == kind).count();
     }
 
-    private static String words(Clouding grade, List<ConditionRecords.Mark> marks, boolean stopGap) {
+    private static String words(Clouding grade, List<ConditionRecords.Mark> marks, Double cents, boolean stopGap) {
         List<String> words = new ArrayList<>();
         if (grade != null) {
             words.add("it looked " + grade.words().toLowerCase(Locale.ROOT));
@@ -204,16 +229,16 @@ public class Conditions {
         for (FilmMark.MarkKind kind : FilmMark.MarkKind.values()) {
             int n = count(marks, kind);
             if (n > 0) {
-                words.add(n + " " + kind.words().toLowerCase(Locale.ROOT) + plural(kind, n));
+                words.add(kind.counted(n));
             }
+        }
+        if (cents != null && Math.abs(cents) > FilmHazard.OFF_CENTS) {
+            words.add(
+                    String.format(Locale.ROOT, "its tone %.0f cents %s", Math.abs(cents), cents < 0 ? "low" : "high"));
         }
         if (stopGap) {
             words.add("a hole cured shut");
         }
         return words.isEmpty() ? "somebody looked" : String.join(", ", words);
-    }
-
-    private static String plural(FilmMark.MarkKind kind, int n) {
-        return n == 1 ? "" : kind == FilmMark.MarkKind.SCRATCH || kind == FilmMark.MarkKind.HAZE ? "es" : "s";
     }
 }

@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface FootprintRecords extends JpaRepository<RunFootprint, Long> {
@@ -35,8 +36,19 @@ interface FootprintRecords extends JpaRepository<RunFootprint, Long> {
             where x.n <= ?2 order by x.machineId, x.n""")
     List<Covered> recent(Collection<Long> machines, int most, Instant since);
 
-    @Query("select f from RunFootprint f where f.zones is null and f.runId in (select r.id from RunFact r)")
-    List<RunFootprint> withoutZones();
+    /** What a run covered of a plate of that size, mm. */
+    record NotZoned(long run, String content, double widthMm, double depthMm) {}
+
+    @Query(
+            """
+            select f.runId, f.content, m.plateWidthMm, m.plateDepthMm from RunFootprint f
+            join RunFact r on r.id = f.runId join MachineCard m on m.id = r.machineId
+            where f.zones is null order by f.runId""")
+    List<NotZoned> withoutZones(Limit most);
+
+    @Modifying
+    @Query("update RunFootprint f set f.zones = ?2 where f.runId = ?1")
+    void zoned(long run, int zones);
 
     /** Size of a plate, mm. */
     record Plate(double widthMm, double depthMm) {}

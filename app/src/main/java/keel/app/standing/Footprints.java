@@ -27,6 +27,7 @@ public class Footprints {
 
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final double DIGITS = 1e4;
+    private static final Limit ZONED_AT_ONCE = Limit.of(500);
     private static final Duration LATELY = Duration.ofDays(120);
 
     private final FootprintRecords records;
@@ -111,12 +112,13 @@ public class Footprints {
         return recent;
     }
 
-    /** Works out for runs of older versions which zones they covered. */
-    public void workOutZones() {
-        for (RunFootprint kept : records.withoutZones()) {
-            kept.zones = zones(kept.runId, read(kept.content));
-            records.save(kept);
+    /** Works out for some runs of older versions which zones they covered. Answers how many. */
+    public int workOutZones() {
+        List<FootprintRecords.NotZoned> some = records.withoutZones(ZONED_AT_ONCE);
+        for (FootprintRecords.NotZoned n : some) {
+            records.zoned(n.run(), PlateZones.bits(PlateZones.of(read(n.content()), n.widthMm(), n.depthMm())));
         }
+        return some.size();
     }
 
     private int zones(long runId, Footprint footprint) {

@@ -117,7 +117,7 @@ public class Outlooks {
                 fails,
                 film != null && !overdue,
                 lining && overdue,
-                use.life().pastAge(use.usage()),
+                use.agedUnseen(),
                 defaults.value("watch.failureChance"),
                 defaults.value("due.failureChance"));
         return new Part(
@@ -187,7 +187,7 @@ public class Outlooks {
         if (overdue && isLining(use)) {
             why.add("Its next look is due.");
         }
-        if (use.life().pastAge(use.usage())) {
+        if (use.pastAge()) {
             why.add("It is past the age at which such parts are changed here.");
         }
         return why;

@@ -4,43 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import keel.app.people.Role;
-import keel.app.support.AppTest;
+import keel.app.support.ApiCalls;
 import keel.app.support.TestShop;
 import keel.core.standing.MachineKind;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.http.MediaType;
-import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
-import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 
 /** The open interface: shapes, codes and sentences that programs rely on. */
-class ApiTest extends AppTest {
-
-    @Autowired
-    private MockMvc mvc;
-
-    @Autowired
-    private ObjectMapper json;
-
-    private String token;
-
-    /** Status and body of an answer. */
-    private record Answer(int status, String type, JsonNode body) {}
-
-    @BeforeEach
-    void makeToken() {
-        token = shop.token(Role.OWNER);
-        shop.as("keeper");
-    }
+class ApiTest extends ApiCalls {
 
     @Test
     void machinesAreListedWithWhatWearsAndWhatHolds() throws Exception {
@@ -693,29 +667,6 @@ class ApiTest extends AppTest {
                         + "pattern\",\"startedAt\":\"%s\",\"endedAt\":\"%s\",\"layers\":1000,\"layerExposureS\":2.5,"
                         + "\"resinMl\":50,\"outcome\":\"GOOD\"}")
                 .formatted(machine, TestShop.at(from), TestShop.at(to));
-    }
-
-    private Answer get(String path) throws Exception {
-        return answer(MockMvcRequestBuilders.get(path));
-    }
-
-    private Answer post(String path, String body) throws Exception {
-        return answer(MockMvcRequestBuilders.post(path)
-                .contentType(MediaType.APPLICATION_JSON)
-                .content(body));
-    }
-
-    private Answer answer(MockHttpServletRequestBuilder request) throws Exception {
-        SecurityContextHolder.clearContext();
-        MockHttpServletResponse response = mvc.perform(request.header("Authorization", "Bearer " + token))
-                .andReturn()
-                .getResponse();
-        shop.as("keeper");
-        String body = response.getContentAsString();
-        return new Answer(
-                response.getStatus(),
-                response.getContentType(),
-                body.isEmpty() ? json.createObjectNode() : json.readTree(body));
     }
 
     private static JsonNode byCode(JsonNode list, String code) {

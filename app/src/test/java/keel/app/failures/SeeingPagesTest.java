@@ -50,6 +50,9 @@ class SeeingPagesTest extends PageTest {
         assertThat(failures.one(id).absent()).containsExactly("bits-in-vat");
         accepted("/failures/" + id + "/seen", "symptom", "bits-in-vat", "said", "NOTHING");
         assertThat(failures.one(id).absent()).isEmpty();
+        int version = failures.one(id).version();
+        accepted("/failures/" + id + "/seen", "symptom", "bits-in-vat", "said", "NOTHING");
+        assertThat(failures.one(id).version()).as("a second tap writes nothing").isEqualTo(version);
         refused(422, "There is no symptom sun-spots", "/failures/" + id + "/seen", "symptom", "sun-spots");
         assertThat(page("/failures/" + id)).contains("also seen: bits in the vat", "taken back: bits in the vat");
     }
@@ -69,6 +72,21 @@ class SeeingPagesTest extends PageTest {
         String second = accepted("/failures", "machine", machine, "symptoms", "layer-split");
         assertThat(second).isEqualTo(first);
         assertThat(failures.list(machine, true, Paging.of(0, 5))).hasSize(1);
+    }
+
+    /** The same symptom at another place of the plate is no second tap. */
+    @Test
+    void whatDiffersIsWrittenApart() {
+        accepted("/failures", "machine", machine, "symptoms", "hole-through", "zones", "A1");
+        accepted("/failures", "machine", machine, "symptoms", "hole-through", "zones", "F4");
+        assertThat(failures.list(machine, true, Paging.of(0, 5))).hasSize(2);
+    }
+
+    @Test
+    void checksThatWereDoneStayOnThePageThoughNothingIsSeen() {
+        long id = shop.failure(machine, 4).id();
+        accepted("/failures/" + id + "/checks", "check", "feel-vat", "found", "debris-on-film");
+        assertThat(page("/failures/" + id)).contains("What it most likely is", "Cured bits on the film");
     }
 
     @Test
@@ -92,7 +110,17 @@ class SeeingPagesTest extends PageTest {
         assertThat(page("/failures/new?machine=" + machine)).contains("Which print?", "a failure is on record");
         assertThat(page("/runs/" + run)).contains("What went wrong", "/failures/" + first);
         refused(409, "on record already", "/failures", "machine", machine, "run", run, "symptoms", "bits-in-vat");
-        accepted("/failures/" + first + "/seen", "machine", machine, "run", run, "symptoms", "bits-in-vat");
+        accepted(
+                "/failures/" + first + "/seen",
+                "machine",
+                machine,
+                "run",
+                run,
+                "symptoms",
+                "bits-in-vat",
+                "note",
+                "Grey bits");
+        assertThat(failures.one(first).note()).isEqualTo("Grey bits");
         assertThat(failures.one(first).symptoms()).containsExactly("bits-in-vat", "layer-split");
         accepted("/failures", "machine", machine, "run", run, "symptoms", "bits-in-vat", "another", "true");
         assertThat(failures.list(machine, true, Paging.of(0, 5))).hasSize(2);

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import jakarta.persistence.EntityManager;
+import keel.app.standing.ConditionChanged;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.app.support.ApiCalls;
@@ -11,6 +13,8 @@ import keel.core.standing.MachineState;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** What was seen of a film outweighs its age, in state, gate and outlook alike. */
 class OutlookApiTest extends ApiCalls {
@@ -20,6 +24,15 @@ class OutlookApiTest extends ApiCalls {
 
     @Autowired
     private Gates gates;
+
+    @Autowired
+    private EntityManager entities;
+
+    @Autowired
+    private TransactionTemplate transaction;
+
+    @Autowired
+    private ApplicationEventPublisher events;
 
     private String machine;
     private String vat;
@@ -79,6 +92,64 @@ class OutlookApiTest extends ApiCalls {
         double beside = fails("?hours=20&footprint=90,60,20,20");
         double under = fails("?hours=20&footprint=20,20,20,20");
         assertThat(under).isGreaterThan(beside);
+    }
+
+    @Test
+    void aHoleEndsAFilmWhateverElseItLooksLike() throws Exception {
+        inspect("{\"clouding\":\"CLEAR\",\"marks\":[{\"kind\":\"HOLE\",\"xMm\":20,\"yMm\":20,\"sizeMm\":1}]}");
+        JsonNode film = part(outlook("?hours=2"), "FILM");
+        assertThat(film.get("failsDuringJob").asDouble()).isEqualTo(1);
+        assertThat(film.get("advice").asText()).isEqualTo("CHANGE_BEFORE");
+        assertThat(film.at("/hoursLeft/median").asDouble()).isZero();
+        assertThat(state()).isEqualTo(MachineState.DUE);
+    }
+
+    /** Fitted with hours behind it: past the age at which films are changed. */
+    @Test
+    void hoursAloneAskForALookAndALookDecides() throws Exception {
+        shop.run(machine, 1, 461);
+        shop.service(machine, "PLATE_CLEARED", 462);
+        shop.service(machine, "LUBRICATION", 463, "part", "SCREW");
+        shop.service(machine, "PLATE_WORK", 464, "work", "ABRADED");
+        shop.service(machine, "LEVELLING", 465, "school", "PAPER");
+        assertThat(state()).isEqualTo(MachineState.DUE);
+        assertThat(standings.of(machine).standing().sentence()).contains("past its age", "Look at it");
+        assertThat(part(outlook(""), "FILM").get("advice").asText()).isEqualTo("LOOK_FIRST");
+        inspect("{\"clouding\":\"CLEAR\"}");
+        assertThat(state()).isEqualTo(MachineState.WATCH);
+        assertThat(standings.of(machine).standing().sentence()).contains("prints on: it looked clear");
+        assertThat(part(outlook(""), "FILM").get("advice").asText()).isEqualTo("KEEP");
+    }
+
+    @Test
+    void aSlackToneCounts() throws Exception {
+        inspect("{\"clouding\":\"CLEAR\"}");
+        double before = fails("?hours=40");
+        tone(-200);
+        assertThat(part(outlook(""), "FILM").get("condition").asText()).contains("its tone 200 cents low");
+        assertThat(fails("?hours=40")).isGreaterThan(before);
+    }
+
+    private void tone(double cents) {
+        transaction.executeWithoutResult(t -> {
+            long film = standings.of(machine).film().id();
+            entities.createNativeQuery(
+                            "insert into tone_reference (model_id, thickness_mm, school, hz, made_at, person_id) "
+                                    + "select v.model_id, c.thickness_mm, 'STATED', 300, now(), "
+                                    + "(select min(id) from person) from component c "
+                                    + "join fitting f on f.component_id = c.id and f.removed_at is null "
+                                    + "join component v on v.id = f.vat_id where c.id = ?1")
+                    .setParameter(1, film)
+                    .executeUpdate();
+            entities.createNativeQuery(
+                            "insert into film_tone (film_id, at, person_id, fundamental_hz, spread_hz, taps, "
+                                    + "dry_n_per_m, with_air_n_per_m, stress_mpa, trace, withdrawn) values (?1, now(), "
+                                    + "(select min(id) from person), ?2, 0, 3, 400, 600, 4, '', false)")
+                    .setParameter(1, film)
+                    .setParameter(2, 300 * Math.pow(2, cents / 1200))
+                    .executeUpdate();
+            events.publishEvent(new ConditionChanged());
+        });
     }
 
     @Test

@@ -16,15 +16,15 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 public abstract class ApiCalls extends AppTest {
 
     @Autowired
-    private MockMvc mvc;
+    protected MockMvc mvc;
 
     @Autowired
-    private ObjectMapper json;
+    protected ObjectMapper json;
 
-    private String token;
+    protected String token;
 
-    /** Status and body of an answer. */
-    protected record Answer(int status, JsonNode body) {}
+    /** Status, media type and body of an answer. */
+    protected record Answer(int status, String type, JsonNode body) {}
 
     @BeforeEach
     void makeToken() {
@@ -42,13 +42,16 @@ public abstract class ApiCalls extends AppTest {
                 .content(body));
     }
 
-    private Answer answer(MockHttpServletRequestBuilder request) throws Exception {
+    protected Answer answer(MockHttpServletRequestBuilder request) throws Exception {
         SecurityContextHolder.clearContext();
         MockHttpServletResponse response = mvc.perform(request.header("Authorization", "Bearer " + token))
                 .andReturn()
                 .getResponse();
         shop.as("keeper");
         String body = response.getContentAsString();
-        return new Answer(response.getStatus(), body.isEmpty() ? null : json.readTree(body));
+        return new Answer(
+                response.getStatus(),
+                response.getContentType(),
+                body.isEmpty() ? json.createObjectNode() : json.readTree(body));
     }
 }

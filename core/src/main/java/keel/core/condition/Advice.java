@@ -21,13 +21,13 @@ public enum Advice {
      * @param fails chance that the part spoils or ends the job
      * @param seen whether that is known from a look that is not overdue
      * @param lookDue whether its next look is due
-     * @param pastAge whether it is at the age at which such parts are changed
+     * @param agedUnseen whether it is at the age at which such parts are changed, and nobody looked
      * @param watch chance above which a part is watched, {@code due} above which it is changed first
      */
-    public static Advice of(double fails, boolean seen, boolean lookDue, boolean pastAge, double watch, double due) {
+    public static Advice of(double fails, boolean seen, boolean lookDue, boolean agedUnseen, double watch, double due) {
         if (fails > watch && seen) {
             return fails > due ? CHANGE_BEFORE : CHANGE_AFTER;
         }
-        return fails > watch || lookDue || pastAge && !seen ? LOOK_FIRST : KEEP;
+        return fails > watch || lookDue || agedUnseen ? LOOK_FIRST : KEEP;
     }
 }

@@ -7,9 +7,9 @@ import org.hipparchus.special.Erf;
 import org.hipparchus.util.FastMath;
 
 /**
- * How much light a film loses, Λ = ln(new/now) = b·u + J, as it is known from what was seen: b a UV hour differs from
- * film to film, J are jumps by mishandling. A grid over Λ and b; a reading is good to 0.015 of Λ, a look is an ordered
- * probit. Immutable.
+ * How much light a film loses, Λ = ln(new/now) = b·u + J, as it is known from what was seen. The loss b a UV hour
+ * differs from film to film, J are jumps by mishandling. A grid over Λ and b; a reading is good to 0.015 of Λ, a
+ * look is an ordered probit. Immutable.
  *
  * <p>Source: C. J. Lu and W. Q. Meeker, Technometrics 35 (1993); W. Q. Meeker and L. A. Escobar, Statistical Methods
  * for Reliability Data (1998), degradation paths. Figures are common practice, no source.

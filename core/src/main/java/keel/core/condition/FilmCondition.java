@@ -48,23 +48,14 @@ public record FilmCondition(
 
     /** The same film with dents that lie under the job's own footprint. */
     public FilmCondition under(int dents) {
-        return new FilmCondition(
-                path,
-                ahead,
-                new FilmHazard(
-                        hazard.grade(),
-                        hazard.dents(),
-                        Math.min(dents, hazard.dents()),
-                        hazard.scratches(),
-                        hazard.stopGap(),
-                        hazard.cents()),
-                madeUp,
-                words,
-                lookedAt);
+        return new FilmCondition(path, ahead, hazard.under(dents), madeUp, words, lookedAt);
     }
 
     /** Chance that it is pierced, torn or slack by the end of a job. */
     public double endsOtherwise(double byAge) {
+        if (hazard.holed()) {
+            return 1;
+        }
         double hazardByAge = -FastMath.log1p(-FastMath.min(byAge, 1 - 1e-12));
         return -FastMath.expm1(-hazard.factor() * OTHER_ENDS * hazardByAge);
     }

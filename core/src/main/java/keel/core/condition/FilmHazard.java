@@ -8,13 +8,20 @@ import org.jspecify.annotations.Nullable;
  * it. Common practice, no source.
  *
  * @param grade as it looked last, null where nobody graded it
+ * @param holes in it that nobody cured shut
  * @param dents in it, {@code dentsUnder} of them under the job's own footprint
  * @param scratches in it
  * @param stopGap whether a hole in it is only cured shut
  * @param cents of its tone from the reference, null where it was not heard or there is none
  */
 public record FilmHazard(
-        @Nullable Clouding grade, int dents, int dentsUnder, int scratches, boolean stopGap, @Nullable Double cents) {
+        @Nullable Clouding grade,
+        int holes,
+        int dents,
+        int dentsUnder,
+        int scratches,
+        boolean stopGap,
+        @Nullable Double cents) {
 
     /** Mean factor of the films on which an age model was fitted: else what was seen would count twice. */
     static final double OF_A_USUAL_FILM = 1.2;
@@ -27,8 +34,20 @@ public record FilmHazard(
     private static final double STOP_GAP = 6;
     private static final double OFF_TONE = 1.5;
     private static final double FAR_OFF_TONE = 2.5;
-    private static final double OFF_CENTS = 100;
+    /** A tone further from its reference than that is off, cents. */
+    public static final double OFF_CENTS = 100;
+
     private static final double FAR_OFF_CENTS = 300;
+
+    /** The same with dents that lie under the job's own footprint. */
+    FilmHazard under(int dentsThere) {
+        return new FilmHazard(grade, holes, dents, Math.min(dentsThere, dents), scratches, stopGap, cents);
+    }
+
+    /** Whether resin comes through it. */
+    boolean holed() {
+        return holes > 0 && !stopGap;
+    }
 
     /** 1 for a film like any other of its age. */
     public double factor() {

@@ -17,13 +17,13 @@ import keel.core.knowledge.Cause;
 public record Closing(Terms terms) {
 
     /** Least share of what was seen that a found cause began. */
-    public static final double BEGAN = 0.25;
+    private static final double BEGAN = 0.25;
 
     /** Or least share of a single symptom that it explains itself. */
-    public static final double EXPLAINS = 0.5;
+    private static final double EXPLAINS = 0.5;
 
     /** Good prints of which nobody said where they lay that stand for one over the place. */
-    public static final int UNPLACED = 3;
+    private static final int UNPLACED = 3;
 
     /** Good prints after which a machine is no longer watched for a cause that nobody proved. */
     private static final int ENOUGH_GOOD = 5;

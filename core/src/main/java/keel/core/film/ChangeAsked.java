@@ -23,7 +23,7 @@ public record ChangeAsked(String condemnedFor, boolean stopGap, PartUse film, Cl
         if (stopGap) {
             return "a hole in it is only cured shut";
         }
-        if (film.life().pastAge(film.usage())) {
+        if (film.agedUnseen()) {
             return "past its age: %.0f of about %.0f %s"
                     .formatted(
                             film.life().replaceClock().of(film.usage()),

@@ -1,5 +1,6 @@
 package keel.core.film;
 
+import java.util.Locale;
 import keel.core.Findings;
 
 /**
@@ -26,6 +27,12 @@ public record FilmMark(MarkKind kind, double xMm, double yMm, double sizeMm) {
 
         public String words() {
             return words;
+        }
+
+        /** So many of them, such as "2 scratches". */
+        public String counted(long n) {
+            String several = this == SCRATCH || this == HAZE ? "es" : "s";
+            return n + " " + words.toLowerCase(Locale.ROOT) + (n == 1 ? "" : several);
         }
     }
 

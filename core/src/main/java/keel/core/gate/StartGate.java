@@ -282,7 +282,7 @@ public final class StartGate {
 
     private GateItem chance(PartUse part, GateFacts f) {
         double chance = part.failsWithin(f.jobHours(), f.uvShare());
-        boolean past = part.life().pastAge(part.usage());
+        boolean past = part.agedUnseen();
         return new GateItem(
                 part.part().prefix() + "-chance",
                 part.part() == PartUse.UsedPart.SCREEN ? GatePart.SCREEN : GatePart.FILM,
@@ -294,7 +294,7 @@ public final class StartGate {
                         chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)),
                         f.jobHours(),
                         part.knownFrom(),
-                        past ? " It is past its age." : ""));
+                        past ? " It is past its age, and nobody looked at it." : ""));
     }
 
     /** Pigment sinks where resin stands still. */

@@ -38,9 +38,18 @@ public record Rates(Optional<GammaPrior> prior, List<Group> groups) {
      * @param low of the exact 95 % interval of its rate, {@code high} its upper end (Garwood 1936)
      * @param shrunk its rate drawn to what all have in common
      * @param p chance of events as unlikely as these, two-sided, if its rate were that of the rest
+     * @param adjusted the same, adjusted for all that were looked at
      * @param standsOut whether it does so among all that were looked at
      */
-    public record Group(String id, double rate, double low, double high, double shrunk, double p, boolean standsOut) {}
+    public record Group(
+            String id,
+            double rate,
+            double low,
+            double high,
+            double shrunk,
+            double p,
+            double adjusted,
+            boolean standsOut) {}
 
     /**
      * @param falseDiscovery share of those that stand out which may do so by chance
@@ -60,12 +69,14 @@ public record Rates(Optional<GammaPrior> prior, List<Group> groups) {
             p[i] = twoSided(chances, chances[(int) counted.get(i).events()]);
             least[i] = twoSided(chances, smallest(chances));
         }
+        double[] adjusted = StandsOut.adjusted(p);
         boolean[] standsOut = StandsOut.among(p, least, falseDiscovery);
         List<Group> groups = new ArrayList<>();
         for (int i = 0; i < p.length; i++) {
             Counted c = counted.get(i);
             double shrunk = prior.map(g -> g.shrunk(c)).orElse(events / exposure);
-            groups.add(new Group(c.id(), c.events() / c.exposure(), low(c), high(c), shrunk, p[i], standsOut[i]));
+            groups.add(new Group(
+                    c.id(), c.events() / c.exposure(), low(c), high(c), shrunk, p[i], adjusted[i], standsOut[i]));
         }
         return new Rates(prior, groups);
     }

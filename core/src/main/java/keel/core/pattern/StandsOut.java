@@ -11,7 +11,7 @@ import java.util.stream.IntStream;
  * <p>Sources: Y. Benjamini and Y. Hochberg, Journal of the Royal Statistical Society B 57 (1995); R. E. Tarone,
  * Biometrics 46 (1990).
  */
-public final class StandsOut {
+final class StandsOut {
 
     private StandsOut() {}
 
@@ -28,7 +28,7 @@ public final class StandsOut {
     }
 
     /** Of p-values as they are. */
-    public static boolean[] among(double[] p, double falseDiscovery) {
+    static boolean[] among(double[] p, double falseDiscovery) {
         Integer[] order = IntStream.range(0, p.length)
                 .boxed()
                 .sorted(Comparator.comparingDouble(i -> p[i]))
@@ -47,7 +47,7 @@ public final class StandsOut {
     }
 
     /** p-values after adjustment: the share of chance finds if each were the last that is believed. */
-    public static double[] adjusted(double[] p) {
+    static double[] adjusted(double[] p) {
         Integer[] order = IntStream.range(0, p.length)
                 .boxed()
                 .sorted(Comparator.comparingDouble(i -> p[i]))

@@ -101,6 +101,16 @@ public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @N
         return life.failsWithin(usage, printHours, uvShare);
     }
 
+    /** Whether it is at the age at which such parts are changed. */
+    public boolean pastAge() {
+        return life.pastAge(usage);
+    }
+
+    /** The same where nobody looked: hours alone ask for no more than a look. */
+    public boolean agedUnseen() {
+        return pastAge() && (condition == null || condition.lookedAt() == null);
+    }
+
     /** Where that chance is known from, in a few words. */
     public String knownFrom() {
         return condition == null ? life.knownFrom() : condition.words();

@@ -97,9 +97,12 @@ public final class StateRules {
         double chance = part.failsWithin(jobHours, c.uvShare());
         double toChange = part.life().hoursToChange(part.usage(), c.uvShare());
         String about = part.part().prefix();
-        if (part.life().pastAge(part.usage())) {
+        if (part.agedUnseen()) {
             return Optional.of(new Concern(
-                    DUE, about, "%s is past its age: %s.".formatted(part.name(), ofAge(part)), task(part.part())));
+                    DUE,
+                    about,
+                    "%s is past its age: %s. Look at it.".formatted(part.name(), ofAge(part)),
+                    look(part.part())));
         }
         if (chance > defaults.value("watch.failureChance")) {
             return Optional.of(new Concern(
@@ -117,6 +120,14 @@ public final class StateRules {
                                             : ", " + part.condition().words()),
                     task(part.part())));
         }
+        if (part.pastAge()) {
+            return Optional.of(new Concern(
+                    WATCH,
+                    about,
+                    "%s is past its age, %s, and prints on: %s. Look again, or change it at the next sitting."
+                            .formatted(part.name(), ofAge(part), part.knownFrom()),
+                    task(part.part())));
+        }
         return toChange > defaults.value("watch.days") * c.hoursPerDay()
                 ? Optional.empty()
                 : Optional.of(new Concern(
@@ -124,6 +135,14 @@ public final class StateRules {
                         about,
                         "%s is near its age: %s.".formatted(part.name(), ofAge(part)),
                         task(part.part())));
+    }
+
+    private static ServiceKind look(PartUse.UsedPart part) {
+        return switch (part) {
+            case FILM, TANK -> ServiceKind.VAT_INSPECTED;
+            case SCREEN -> ServiceKind.SCREEN_INSPECTED;
+            case LIGHT -> null;
+        };
     }
 
     private static ServiceKind task(PartUse.UsedPart part) {

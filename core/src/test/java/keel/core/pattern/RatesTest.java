@@ -34,8 +34,7 @@ class RatesTest {
         List<Rates.Group> pumps = Rates.of(groups(EVENTS, EXPOSURE), 0.1).groups();
         assertThat(pumps.get(3).p()).isCloseTo(0.0015777, within(5e-8));
         assertThat(pumps.get(0).p()).isCloseTo(1.925e-5, within(5e-9));
-        double[] p = pumps.stream().mapToDouble(Rates.Group::p).toArray();
-        assertThat(StandsOut.adjusted(p)[2]).isCloseTo(0.015999, within(5e-7));
+        assertThat(pumps.get(2).adjusted()).isCloseTo(0.015999, within(5e-7));
         assertThat(pumps.get(0).standsOut()).isTrue();
         assertThat(pumps.get(1).standsOut()).isFalse();
         assertThat(pumps.get(9).standsOut()).isTrue();

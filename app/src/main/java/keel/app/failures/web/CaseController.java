@@ -44,6 +44,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The page of one failure: what it most likely is, what to look at next, the way back to a good print. */
 @Controller
@@ -55,6 +56,7 @@ class CaseController {
     private final CaseChecks caseChecks;
     private final Verdicts verdicts;
     private final Seeing seeing;
+    private final TakenPhotos taken;
     private final Stacks stacks;
     private final Diagnoses diagnoses;
     private final AlikeFailures alike;
@@ -72,6 +74,7 @@ class CaseController {
             CaseChecks caseChecks,
             Verdicts verdicts,
             Seeing seeing,
+            TakenPhotos taken,
             Stacks stacks,
             Diagnoses diagnoses,
             AlikeFailures alike,
@@ -87,6 +90,7 @@ class CaseController {
         this.caseChecks = caseChecks;
         this.verdicts = verdicts;
         this.seeing = seeing;
+        this.taken = taken;
         this.stacks = stacks;
         this.diagnoses = diagnoses;
         this.alike = alike;
@@ -155,12 +159,17 @@ class CaseController {
             @RequestParam(required = false) String symptom,
             @RequestParam(defaultValue = "THERE") Seeing.Said said,
             FailureForm form,
+            @RequestParam(required = false) List<MultipartFile> photos,
             Model model,
-            HttpServletResponse response) {
+            RedirectAttributes after,
+            HttpServletResponse response)
+            throws IOException {
         Runnable says = symptom == null
-                ? () -> seeing.add(id, form.symptoms(), form.absent(), form.zones())
+                ? () -> seeing.add(id, form.symptoms(), form.absent(), form.zones(), form.note())
                 : () -> seeing.say(id, symptom, said);
-        return act(id, says, model, response);
+        String then = act(id, says, model, response);
+        taken.keep(id, photos, after);
+        return then;
     }
 
     @PostMapping("/failures/{id}/slip")
@@ -275,9 +284,7 @@ class CaseController {
         MachineNow machine = standings.of(f.machine());
         List<Attempt> chain = f.run() == null ? List.of() : attempts.of(f.run());
         model.addAttribute("f", f);
-        model.addAttribute(
-                "empty",
-                f.symptoms().isEmpty() && f.cause() == null && f.absent().isEmpty());
+        model.addAttribute("empty", nothingKnown(f));
         model.addAttribute("more", FailureForm.nothing());
         model.addAttribute("seenWords", words(f));
         model.addAttribute("waits", verdicts.waitsFor(f));
@@ -303,6 +310,11 @@ class CaseController {
         besides(f, model);
         model.addAttribute("lit", LitStack.of(stacks.of(machine), page.places(), diagnosis.unexplained()));
         return "failures/failure";
+    }
+
+    private boolean nothingKnown(FailureView f) {
+        boolean nothingSeen = f.symptoms().isEmpty() && f.absent().isEmpty();
+        return nothingSeen && f.cause() == null && caseChecks.checks(f.id()).isEmpty();
     }
 
     /** What was seen, for whoever cannot see the chips. */

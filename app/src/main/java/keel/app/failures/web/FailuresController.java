@@ -3,7 +3,6 @@ package keel.app.failures.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
@@ -16,7 +15,6 @@ import keel.app.failures.Failures;
 import keel.app.failures.Seeing;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
-import keel.core.Finding;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
 import org.springframework.http.CacheControl;
@@ -41,6 +39,7 @@ class FailuresController {
     private final Failures failures;
     private final FailurePhotos failurePhotos;
     private final Seeing seeing;
+    private final TakenPhotos taken;
     private final Fleet fleet;
     private final Knowledge knowledge;
     private final ShopTime times;
@@ -49,12 +48,14 @@ class FailuresController {
             Failures failures,
             FailurePhotos failurePhotos,
             Seeing seeing,
+            TakenPhotos taken,
             Fleet fleet,
             Knowledge knowledge,
             ShopTime times) {
         this.failures = failures;
         this.failurePhotos = failurePhotos;
         this.seeing = seeing;
+        this.taken = taken;
         this.fleet = fleet;
         this.knowledge = knowledge;
         this.times = times;
@@ -109,30 +110,11 @@ class FailuresController {
                 return show(form, model);
             }
             long id = failures.log(entry).id();
-            keep(id, photos, after);
+            taken.keep(id, photos, after);
             return "redirect:/failures/" + id;
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             return show(form, model);
-        }
-    }
-
-    /** The failure stands, whatever is wrong with a photo of it. */
-    private void keep(long id, List<MultipartFile> photos, RedirectAttributes after) throws IOException {
-        List<Finding> wrong = new ArrayList<>();
-        for (MultipartFile photo : photos == null ? List.<MultipartFile>of() : photos) {
-            if (!photo.isEmpty()) {
-                try {
-                    failurePhotos.addPhoto(id, photo.getBytes(), null);
-                } catch (Refused e) {
-                    e.findings()
-                            .forEach(f -> wrong.add(
-                                    new Finding(f.field(), photo.getOriginalFilename() + ": " + f.message())));
-                }
-            }
-        }
-        if (!wrong.isEmpty()) {
-            after.addFlashAttribute("photosWrong", wrong);
         }
     }
 

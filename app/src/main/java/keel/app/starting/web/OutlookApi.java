@@ -1,6 +1,5 @@
 package keel.app.starting.web;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -9,10 +8,7 @@ import keel.app.base.Refused;
 import keel.app.starting.DentsUnder;
 import keel.app.starting.Outlooks;
 import keel.core.Findings;
-import keel.core.condition.Advice;
 import keel.core.condition.Detail;
-import keel.core.life.HoursLeft;
-import keel.core.standing.PartUse;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -35,41 +31,6 @@ class OutlookApi {
         this.dents = dents;
     }
 
-    /** A part's outlook; {@code condition}, {@code lookedAt} and {@code nextLookDue} null where there is none. */
-    record Part(
-            PartUse.UsedPart kind,
-            String part,
-            double age,
-            String ageUnit,
-            String condition,
-            Instant lookedAt,
-            double failsDuringJob,
-            double byAgeAlone,
-            HoursLeft hoursLeft,
-            Advice advice,
-            List<String> why,
-            Instant nextLookDue) {
-
-        static Part of(Outlooks.Part p) {
-            return new Part(
-                    p.kind(),
-                    p.part(),
-                    p.age(),
-                    p.ageUnit(),
-                    p.condition(),
-                    p.lookedAt(),
-                    p.failsDuringJob(),
-                    p.byAgeAlone(),
-                    p.hoursLeft(),
-                    p.advice(),
-                    p.why(),
-                    p.nextLookDue());
-        }
-    }
-
-    /** Of a job of so many print hours. */
-    record Outlook(double jobHours, double thisJobFails, double byAgeAlone, List<Part> parts) {}
-
     /**
      * @param hours of printing; by the layers and the profile where left out, else a typical job
      * @param footprint "xMm,yMm,lengthMm,widthMm" of the job on the plate, its middle from the front left corner, or
@@ -77,7 +38,7 @@ class OutlookApi {
      * @param detail ROUGH, USUAL or FINE
      */
     @GetMapping("/machines/{code}/outlook")
-    Outlook outlook(
+    Outlooks.Outlook outlook(
             @PathVariable String code,
             @RequestParam(required = false) Double hours,
             @RequestParam(required = false) Integer layers,
@@ -94,12 +55,7 @@ class OutlookApi {
         findings.when(needs == null, "detail", "The detail is ROUGH, USUAL or FINE.");
         List<Double> lengths = lengths(footprint, findings);
         Refused.unless(findings);
-        Outlooks.Outlook o = outlooks.of(code, new Outlooks.Job(hours, layers, needs, dents.under(code, lengths)));
-        return new Outlook(
-                o.jobHours(),
-                o.thisJobFails(),
-                o.byAgeAlone(),
-                o.parts().stream().map(Part::of).toList());
+        return outlooks.of(code, new Outlooks.Job(hours, layers, needs, dents.under(code, lengths)));
     }
 
     private static List<Double> lengths(String footprint, Findings findings) {
