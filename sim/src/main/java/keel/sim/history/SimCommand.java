@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import keel.sim.shop.Happening;
+import keel.sim.shop.Onlooker;
 import keel.sim.shop.Plot;
 import keel.sim.shop.Shop;
 import keel.sim.story.Saltmarsh;
@@ -23,7 +24,7 @@ public final class SimCommand {
 
     private static final String USAGE =
             "Usage: ./keel sim --machines 20 --months 60 --seed 7 --out DIR [--runs-a-day 2.2]"
-                    + " [--shop shop-a|shop-b|shop-c]";
+                    + " [--shop shop-a|shop-b|shop-c|shop-d]";
     private static final LocalDate FIRST_DAY = LocalDate.of(2020, 1, 1);
     private static final int MOST_MACHINES = 500;
     private static final int MOST_MONTHS = 600;
@@ -57,6 +58,12 @@ public final class SimCommand {
      * @throws IllegalArgumentException if there is no such set of parameters
      */
     public static Shop.History history(int machines, int months, double runsADay, long seed, String parameters) {
+        return history(machines, months, runsADay, seed, parameters, Onlooker.NOBODY);
+    }
+
+    /** The same while somebody looks on. */
+    public static Shop.History history(
+            int machines, int months, double runsADay, long seed, String parameters, Onlooker onlooker) {
         Instant start = FIRST_DAY.atStartOfDay(ZoneOffset.UTC).toInstant();
         Instant end = FIRST_DAY
                 .plusMonths(months)
@@ -64,7 +71,7 @@ public final class SimCommand {
                 .toInstant()
                 .minus(Duration.ofMinutes(1));
         return new Shop(Parameters.shipped(parameters), seed, ZoneOffset.UTC)
-                .run(sites(machines, runsADay), start, end, site -> Plot.none());
+                .run(sites(machines, runsADay), start, end, site -> Plot.none(), onlooker);
     }
 
     /** Like the machines of the demo shop, over and over: m01, m02 and so on. */

@@ -47,6 +47,7 @@ final class MachineLife {
     private final Upkeep upkeep;
     private final FailureDesk desk;
     private final Print print;
+    private final Onlooker onlooker;
     private final Deque<Turn> turns;
     private Instant free;
     private Job again;
@@ -61,7 +62,8 @@ final class MachineLife {
             ZoneId zone,
             Instant start,
             Instant end,
-            Plot plot) {
+            Plot plot,
+            Onlooker onlooker) {
         this.machine = machine;
         this.parameters = parameters;
         this.rooms = rooms;
@@ -72,9 +74,10 @@ final class MachineLife {
         this.records = new Records(machine.site().code());
         this.hands = new Hands(machine, parameters, records, chance.stream("hands"), plot);
         Remedies remedies = new Remedies(machine, hands, records);
-        this.upkeep = new Upkeep(machine, hands, remedies);
+        this.upkeep = new Upkeep(machine, hands, remedies, onlooker);
         this.desk = new FailureDesk(machine, parameters, hands, remedies, records);
         this.print = new Print(parameters);
+        this.onlooker = onlooker;
         this.turns = new ArrayDeque<>(
                 plot.turns().stream().sorted(Comparator.comparing(Turn::at)).toList());
         this.free = start.plus(Duration.ofHours(6));
@@ -159,6 +162,8 @@ final class MachineLife {
         if (!wanted || last.isAfter(quietFrom())) {
             return;
         }
+        onlooker.begins(new Onlooker.Begun(
+                start, machine, job, around, seconds / 3600, job.layers() * timing.exposureS() / 3600, result));
         machine.plate().leavePrintOn(false);
         machine.copied();
         boolean hunch = result.outcome() == Outcome.GOOD

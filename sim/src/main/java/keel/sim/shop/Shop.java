@@ -68,6 +68,11 @@ public final class Shop {
 
     /** @param plots what a story wants of each machine */
     public History run(List<Site> sites, Instant start, Instant end, Function<Site, Plot> plots) {
+        return run(sites, start, end, plots, Onlooker.NOBODY);
+    }
+
+    /** The same while somebody looks on. */
+    public History run(List<Site> sites, Instant start, Instant end, Function<Site, Plot> plots, Onlooker onlooker) {
         Rooms rooms = weather.computeIfAbsent(List.of(start, end), span -> weather(parameters, chance, start, end));
         List<Happening> happenings = new ArrayList<>();
         List<Truth> truths = new ArrayList<>();
@@ -85,7 +90,8 @@ public final class Shop {
                             zone,
                             start,
                             end,
-                            plots.apply(site))
+                            plots.apply(site),
+                            onlooker)
                     .live(first, last);
             records.happenings().stream().filter(h -> !h.at().isAfter(end)).forEach(happenings::add);
             records.truths().stream().filter(t -> !t.at().isAfter(end)).forEach(truths::add);

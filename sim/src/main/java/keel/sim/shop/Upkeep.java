@@ -20,11 +20,13 @@ final class Upkeep {
     private final Machine machine;
     private final Hands hands;
     private final Remedies remedies;
+    private final Onlooker onlooker;
 
-    Upkeep(Machine machine, Hands hands, Remedies remedies) {
+    Upkeep(Machine machine, Hands hands, Remedies remedies, Onlooker onlooker) {
         this.machine = machine;
         this.hands = hands;
         this.remedies = remedies;
+        this.onlooker = onlooker;
     }
 
     /** @return when the machine is free for printing */
@@ -38,7 +40,10 @@ final class Upkeep {
         } else if (chance.happens(0.02)) {
             free = hands.level(free, chance.happens(0.5));
         }
-        free = film(free, chance);
+        Onlooker.Films films = onlooker.morning(machine);
+        if (films != Onlooker.Films.LEFT) {
+            free = films == Onlooker.Films.CHANGED ? hands.changeFilm(free, "PLANNED", null) : film(free, chance);
+        }
         free = screen(free, chance);
         if (chance.happens(0.008)) {
             free = hands.standFirm(free);

@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The figures of a simulated shop. Three sets ship with the product: {@code shop-a}, of which the demo is made, and
- * {@code shop-b} and {@code shop-c}, other shops, kept for a last judgement. All are invented; none is measured.
+ * The figures of a simulated shop. Four sets ship with the product: {@code shop-a}, of which the demo is made, and
+ * {@code shop-b}, {@code shop-c} and {@code shop-d}, other shops, kept for a last judgement. All are invented; none is measured.
  *
  * <p>Lives are Weibull (shape, scale); chances are per the occasion that their name says; sd of a logarithm unless a
  * unit is named.
@@ -177,12 +177,12 @@ public record Parameters(
     public record Sight(
             double notesClearSign, double takesForAnother, double imagines, double notesAbsence, double wrongZone) {}
 
-    /** A set that ships with the product, "shop-a", "shop-b" or "shop-c". */
+    /** A set that ships with the product, "shop-a" to "shop-d". */
     public static Parameters shipped(String name) {
         try (InputStream in = Parameters.class.getResourceAsStream("/keel/sim/" + name + ".yaml")) {
             if (in == null) {
                 throw new IllegalArgumentException("There is no set of parameters called " + name + ". Known: "
-                        + List.of("shop-a", "shop-b", "shop-c") + ".");
+                        + List.of("shop-a", "shop-b", "shop-c", "shop-d") + ".");
             }
             JsonNode file = YAML.readTree(in);
             return YAML.treeToValue(file, Parameters.class);
