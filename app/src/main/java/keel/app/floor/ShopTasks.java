@@ -1,16 +1,23 @@
 package keel.app.floor;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import keel.app.air.AirParts;
 import keel.app.air.RoomAir;
+import keel.app.fleet.ShopTime;
 import keel.app.standing.MachineNow;
+import keel.app.standing.NotKnown;
+import keel.app.standing.PartLooks;
 import keel.app.stores.Baths;
 import keel.app.stores.Buying;
 import keel.app.stores.Finishing;
 import keel.app.stores.IdleResin;
 import keel.app.stores.Waste;
 import keel.core.air.AirPartKind;
+import keel.core.standing.MachineState;
+import keel.core.standing.ServiceKind;
 import keel.core.wash.WashBath;
 import org.springframework.stereotype.Component;
 
@@ -21,6 +28,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class ShopTasks {
 
+    private static final int LOOK_MINUTES = 5;
+
     private final Finishing finishing;
     private final Baths baths;
     private final IdleResin idle;
@@ -29,6 +38,9 @@ public class ShopTasks {
     private final RoomAir rooms;
     private final AirParts parts;
     private final Baselines baselines;
+    private final PartLooks looks;
+    private final ShopTime times;
+    private final Clock clock;
 
     ShopTasks(
             Finishing finishing,
@@ -38,7 +50,10 @@ public class ShopTasks {
             Buying buying,
             RoomAir rooms,
             AirParts parts,
-            Baselines baselines) {
+            Baselines baselines,
+            PartLooks looks,
+            ShopTime times,
+            Clock clock) {
         this.finishing = finishing;
         this.baths = baths;
         this.idle = idle;
@@ -47,6 +62,9 @@ public class ShopTasks {
         this.rooms = rooms;
         this.parts = parts;
         this.baselines = baselines;
+        this.looks = looks;
+        this.times = times;
+        this.clock = clock;
     }
 
     public List<Task> all(List<MachineNow> machines) {
@@ -119,16 +137,44 @@ public class ShopTasks {
 
     /** Of these machines only. */
     public List<Task> of(List<MachineNow> machines) {
-        return idle.toReturn(machines).stream()
-                .map(m -> new Task(
+        List<Task> tasks = new ArrayList<>();
+        idle.toReturn(machines)
+                .forEach(m -> tasks.add(new Task(
                         m.code(),
                         m.name(),
                         "Return its resin",
                         "It has stood still for long: sieve it back into its bottle before it settles hard.",
                         15,
                         null,
-                        "/machines/" + m.code() + "/pour?kind=RETURN"))
-                .toList();
+                        "/machines/" + m.code() + "/pour?kind=RETURN")));
+        machines.stream()
+                .filter(m -> m.standing().state() != MachineState.OFF && !asksAnyway(m))
+                .forEach(m -> looks.of(m).filter(n -> n.due(clock.instant())).ifPresent(n -> tasks.add(look(m, n))));
+        return tasks;
+    }
+
+    /** It is to be looked at or changed for a reason of more weight, or nobody said what it is. */
+    private static boolean asksAnyway(MachineNow m) {
+        return m.notKnown().stream().anyMatch(n -> n.about() == NotKnown.About.FILM)
+                || m.standing().concerns().stream()
+                        .anyMatch(c -> c.task() == ServiceKind.VAT_INSPECTED
+                                || c.task() == ServiceKind.FILM_CHANGE
+                                || c.task() == ServiceKind.TANK_CHANGE);
+    }
+
+    private Task look(MachineNow m, PartLooks.NextLook n) {
+        String since = n.lookedAt() == null
+                ? "Nobody looked at it in its " + Math.round(n.part().usage().hours()) + " h"
+                : "Last looked at " + times.words(n.lookedAt());
+        return new Task(
+                m.code(),
+                m.name(),
+                "Look at its " + m.kind().lining().toLowerCase(Locale.ROOT),
+                since + "; a look every " + Math.round(n.everyHours())
+                        + " h of printing pays. Do it when the vat is off anyway.",
+                LOOK_MINUTES,
+                null,
+                "/machines/" + m.code() + "/do/" + ServiceKind.VAT_INSPECTED.name());
     }
 
     private void prints(List<Task> tasks) {

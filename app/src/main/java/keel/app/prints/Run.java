@@ -9,6 +9,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import keel.core.run.Detail;
 import keel.core.run.Outcome;
 import keel.core.run.RunFacts;
 
@@ -38,6 +39,10 @@ class Run {
     Double measuredMl;
     Long profileVersionId;
     Long againOf;
+
+    @Enumerated(EnumType.STRING)
+    Detail detail;
+
     boolean withdrawn;
 
     @Version

@@ -2,6 +2,7 @@ package keel.app.prints;
 
 import java.time.Instant;
 import keel.core.placement.Footprint;
+import keel.core.run.Detail;
 
 /**
  * A run as somebody enters it. Without an end it starts now and runs; {@code outcome} and {@code reachedLayer} are only
@@ -13,6 +14,7 @@ import keel.core.placement.Footprint;
  * @param lookInHours how often somebody looks in while it runs, h; null for the shop's own figure
  * @param footprint what it covers of the plate, null if nobody says
  * @param usedMl resin that really went into it, null where nobody looked; only read with an end
+ * @param detail how much it needs, null where nobody says
  */
 public record RunEntry(
         String machine,
@@ -28,7 +30,42 @@ public record RunEntry(
         Double lookInHours,
         Long againOf,
         Footprint footprint,
-        Double usedMl) {
+        Double usedMl,
+        Detail detail) {
+
+    /** One of which nobody said how much detail it needs. */
+    public RunEntry(
+            String machine,
+            String job,
+            Instant startedAt,
+            Instant endedAt,
+            Integer layers,
+            Double layerExposureS,
+            Double resinMl,
+            String outcome,
+            Integer reachedLayer,
+            String overrideReason,
+            Double lookInHours,
+            Long againOf,
+            Footprint footprint,
+            Double usedMl) {
+        this(
+                machine,
+                job,
+                startedAt,
+                endedAt,
+                layers,
+                layerExposureS,
+                resinMl,
+                outcome,
+                reachedLayer,
+                overrideReason,
+                lookInHours,
+                againOf,
+                footprint,
+                usedMl,
+                null);
+    }
 
     public RunEntry(
             String machine,

@@ -14,7 +14,7 @@ interface RunRecords extends JpaRepository<Run, Long> {
             """
             select new keel.app.prints.RunView(r.id, m.code, m.name, r.job, r.startedAt, r.endedAt, r.layers,
             r.layerExposureS, r.resinMl, r.outcome, r.reachedLayer, r.hours, r.uvHours, r.peels, r.usedMl,
-            r.measuredMl, r.cameOut, r.withdrawn, r.version, v.number)
+            r.measuredMl, r.cameOut, r.withdrawn, r.version, v.number, r.detail)
             from Run r join MachineCard m on m.id = r.machineId left join ProfileVersion v on v.id = r.profileVersionId
             """;
 

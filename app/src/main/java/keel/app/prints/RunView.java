@@ -1,6 +1,7 @@
 package keel.app.prints;
 
 import java.time.Instant;
+import keel.core.run.Detail;
 import keel.core.run.Outcome;
 
 /**
@@ -13,6 +14,7 @@ import keel.core.run.Outcome;
  * @param measuredMl the same where somebody looked, null otherwise
  * @param cameOut whether there is something to show for it, null while it runs
  * @param profileVersion number of the profile's version it was printed with, null if none was in force
+ * @param detail how much it needs, null where nobody said
  */
 public record RunView(
         long id,
@@ -34,7 +36,8 @@ public record RunView(
         Boolean cameOut,
         boolean withdrawn,
         int version,
-        Integer profileVersion) {
+        Integer profileVersion,
+        Detail detail) {
 
     public boolean open() {
         return endedAt == null;

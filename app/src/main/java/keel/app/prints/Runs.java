@@ -108,6 +108,7 @@ public class Runs {
         Run run = new Run();
         run.machineId = machine.id();
         run.profileVersionId = profileAt(machine, startedAt);
+        run.detail = entry.detail();
         run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
         records.save(run);

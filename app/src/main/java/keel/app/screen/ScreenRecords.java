@@ -30,6 +30,17 @@ interface ScreenRecords extends JpaRepository<ScreenPhoto, Long> {
             where u.machineId = ?1 and not u.withdrawn order by u.at desc, u.id desc""")
     List<Mapped> maps(long machine);
 
+    /** A map of a light engine that is on a machine now, with the size of the plate. */
+    record OfLight(UvMapRecord map, double widthMm, double depthMm) {}
+
+    /** Of all light engines that are on machines, the newest first. */
+    @Query(
+            """
+            select u, m.plateWidthMm, m.plateDepthMm from UvMapRecord u
+            join PartFitted f on f.id = u.lightId and f.machineId = u.machineId
+            join MachineCard m on m.id = u.machineId where not u.withdrawn order by u.at desc, u.id desc""")
+    List<OfLight> lightMaps();
+
     @Query("select u from UvMapRecord u where u.id = ?1 and u.machineId = ?2 and not u.withdrawn")
     Optional<UvMapRecord> map(long id, long machine);
 

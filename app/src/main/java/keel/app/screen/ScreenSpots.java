@@ -18,6 +18,7 @@ import keel.app.standing.MachineNow;
 import keel.core.screen.ScreenInspection.Hidden;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.ScreenInspection.SpotKind;
+import keel.core.screen.SpotsCompared;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,6 +63,15 @@ public class ScreenSpots {
      */
     public Map<Long, List<Last>> lastTwo() {
         return lastTwo.get(() -> said(last(records.inspections(), 2)));
+    }
+
+    /** How many spots of the last inspection are new or grown since the one before; 0 where there is none. */
+    static long newOrGrown(List<Last> lastTwo) {
+        return lastTwo.size() < 2
+                ? 0
+                : SpotsCompared.of(lastTwo.get(1).spots(), lastTwo.get(0).spots()).stream()
+                        .filter(c -> c.fate() == SpotsCompared.Fate.NEW || c.fate() == SpotsCompared.Fate.GROWN)
+                        .count();
     }
 
     @TransactionalEventListener(fallbackExecution = true)

@@ -13,7 +13,6 @@ import keel.core.placement.Footprint;
 import keel.core.placement.PlacedPart;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.ScreenVerdict;
-import keel.core.screen.SpotsCompared;
 import keel.core.standing.Defaults;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -69,21 +68,17 @@ public class ScreenVerdicts {
     private ScreenVerdict verdict(
             MachineNow m, List<ScreenSpots.Last> seen, ScreenVerdict.Size usual, Defaults defaults) {
         List<Spot> now = seen.isEmpty() ? List.of() : seen.get(0).spots();
-        long newOrGrown = seen.size() < 2
-                ? 0
-                : SpotsCompared.of(seen.get(1).spots(), now).stream()
-                        .filter(c -> c.fate() == SpotsCompared.Fate.NEW || c.fate() == SpotsCompared.Fate.GROWN)
-                        .count();
-        double byAge = m.screenUse().failsWithin(defaults.value("job.typicalHours"), m.uvShare());
+        double fails = m.screenUse().failsWithin(defaults.value("job.typicalHours"), m.uvShare());
         return ScreenVerdict.of(new ScreenVerdict.Known(
                 now,
                 seen.isEmpty() ? List.of() : seen.get(0).hidden(),
-                newOrGrown,
+                ScreenSpots.newOrGrown(seen),
                 m.plateWidthMm(),
                 m.plateDepthMm(),
                 usual,
-                byAge,
-                defaults.value("due.failureChance")));
+                fails,
+                defaults.value("due.failureChance"),
+                !seen.isEmpty()));
     }
 
     /** The middle one, by area, of the largest parts of the last runs; null where none is known. */

@@ -18,10 +18,12 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.app.people.Role;
+import keel.app.standing.ConditionChanged;
 import keel.app.standing.MachineNow;
 import keel.core.Findings;
 import keel.core.light.LightAgeing;
 import keel.core.light.UvMap;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,13 +38,21 @@ public class UvMaps {
     private final ScreenRecords records;
     private final EntityManager entities;
     private final ObjectMapper json;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    UvMaps(Logbook logbook, ScreenRecords records, EntityManager entities, ObjectMapper json, Clock clock) {
+    UvMaps(
+            Logbook logbook,
+            ScreenRecords records,
+            EntityManager entities,
+            ObjectMapper json,
+            ApplicationEventPublisher events,
+            Clock clock) {
         this.logbook = logbook;
         this.records = records;
         this.entities = entities;
         this.json = json;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -56,6 +66,28 @@ public class UvMaps {
     @Transactional(readOnly = true)
     public List<Kept> of(MachineNow m) {
         return records.maps(m.id()).stream().map(mapped -> kept(mapped, m)).toList();
+    }
+
+    /**
+     * The light of a light engine as a map gave it.
+     *
+     * @param hours UV hours that the light engine had by then
+     * @param mean of its readings
+     */
+    record LightMapped(long light, double hours, Long screen, Instant at, double mean) {}
+
+    /** Of all light engines that are on machines, the newest first. */
+    @Transactional(readOnly = true)
+    List<LightMapped> ofLights() {
+        return records.lightMaps().stream()
+                .map(o -> new LightMapped(
+                        o.map().lightId,
+                        o.map().lightHours,
+                        o.map().screenId,
+                        o.map().at,
+                        UvMap.of(read(o.map().content), o.widthMm(), o.depthMm())
+                                .mean()))
+                .toList();
     }
 
     private Kept kept(ScreenRecords.Mapped mapped, MachineNow m) {
@@ -107,6 +139,7 @@ public class UvMaps {
         kept.at = clock.instant();
         kept.personId = actor.personId();
         entities.persist(kept);
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                 LogKind.UV_MAPPED,
                 m.id(),
@@ -136,6 +169,7 @@ public class UvMaps {
         records.map(id, m.id())
                 .orElseThrow(() -> new NotThere("There is no UV map " + id + " of " + m.name() + "."))
                 .withdrawn = true;
+        events.publishEvent(new ConditionChanged());
         logbook.write(LogDraft.of(
                 LogKind.UV_MAPPED,
                 m.id(),

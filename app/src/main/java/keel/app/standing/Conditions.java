@@ -18,11 +18,13 @@ import keel.core.condition.CloudingCourse;
 import keel.core.condition.CloudingPath;
 import keel.core.condition.CloudingPrior;
 import keel.core.condition.CloudingSeen;
+import keel.core.condition.FilmBears;
 import keel.core.condition.FilmCondition;
 import keel.core.condition.FilmHazard;
 import keel.core.film.Clouding;
 import keel.core.film.FilmMark;
 import keel.core.film.ToneComparison;
+import keel.core.run.Detail;
 import keel.core.wear.Usage;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -32,7 +34,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 /** In which condition films are, as far as somebody looked; states, gate and outlook go by it. */
 @Service
 @Transactional(readOnly = true)
-public class Conditions {
+public class Conditions implements SeenParts {
 
     private static final int MOST_FILMS = 2000;
     private static final double LEAST_AHEAD_HOURS = 150;
@@ -41,32 +43,36 @@ public class Conditions {
     private final ConditionRecords records;
     private final ShopSettings settings;
     private final PartsReading parts;
+    private final FilmTeachings teachings;
     private final Remembered<Map<Long, FilmCondition>> fitted = new Remembered<>();
+    private final Remembered<Map<Long, Double>> madeUp = new Remembered<>();
 
     /** Reckoned anew only where a film was used or looked at. */
     private final Cache<Seen, Clouds> paths =
             Caffeine.newBuilder().maximumSize(MOST_FILMS).build();
 
-    private record Seen(List<CloudingSeen> looks, double hours, double uvHours, double uvShare, double madeUp) {}
+    private record Seen(List<CloudingSeen> looks, double hours, double uvHours, double uvShare, double bears) {}
 
     private record Clouds(CloudingPath path, CloudingAhead ahead) {
 
         static Clouds of(Seen s) {
             CloudingPath path = CloudingPath.of(CloudingPrior.USUAL, s.looks(), s.hours(), s.uvHours());
-            return new Clouds(path, new CloudingAhead(path, s.uvShare(), s.madeUp()));
+            return new Clouds(path, new CloudingAhead(path, s.uvShare(), s.bears()));
         }
     }
 
-    Conditions(ConditionRecords records, ShopSettings settings, PartsReading parts) {
+    Conditions(ConditionRecords records, ShopSettings settings, PartsReading parts, FilmTeachings teachings) {
         this.records = records;
         this.settings = settings;
         this.parts = parts;
+        this.teachings = teachings;
     }
 
     /** A film with what it has been through. */
     public record Film(long id, Usage usage) {}
 
-    /** Of all films that are on machines, by the film's number; kept until something by which it is judged changes. */
+    /** Of all films that are on machines; kept until something by which it is judged changes. */
+    @Override
     public Map<Long, FilmCondition> fitted() {
         return fitted.get(() -> of(parts.fitted(null).values().stream()
                 .flatMap(List::stream)
@@ -79,12 +85,20 @@ public class Conditions {
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void changed(ConditionChanged changed) {
         fitted.forget();
+        madeUp.forget();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void changed(RunsChanged changed) {
         fitted.forget();
+        madeUp.forget();
+    }
+
+    /** Loss of light ln(new/now) that the exposure in force makes up, by the machine's number. */
+    public Map<Long, Double> madeUp() {
+        return madeUp.get(() -> records.standing().stream()
+                .collect(Collectors.toMap(ConditionRecords.Stands::machine, Conditions::madeUp, Math::max)));
     }
 
     /** By the film's number; those that nobody ever looked at are left out. */
@@ -183,23 +197,24 @@ public class Conditions {
         List<CloudingSeen> seen = seen(film, looks);
         double madeUp = madeUp(on);
         double uvShare = film.usage().uvShare(settings.defaults().value("uv.share"));
-        Clouds clouds =
-                paths.get(new Seen(seen, film.usage().hours(), film.usage().uvHours(), uvShare, madeUp), Clouds::of);
+        FilmBears bears = teachings.learned().on(on == null ? 0 : on.machine());
+        Clouds clouds = paths.get(
+                new Seen(
+                        seen,
+                        film.usage().hours(),
+                        film.usage().uvHours(),
+                        uvShare,
+                        madeUp + bears.bearsLoss(Detail.USUAL)),
+                Clouds::of);
         Clouding grade = grade(looks);
         FilmHazard hazard = new FilmHazard(
-                grade,
-                count(marks, FilmMark.MarkKind.HOLE),
-                count(marks, FilmMark.MarkKind.DENT),
-                0,
-                count(marks, FilmMark.MarkKind.SCRATCH),
-                stopGap,
-                cents);
+                grade, marks.stream().map(ConditionRecords.Mark::mark).toList(), null, stopGap, cents);
         Instant at = looks.isEmpty() ? null : last(looks).at();
         return new FilmCondition(
-                clouds.path(), clouds.ahead(), hazard, madeUp, words(grade, marks, cents, stopGap), at);
+                clouds.path(), clouds.ahead(), hazard, bears, madeUp, words(grade, marks, cents, stopGap), at);
     }
 
-    /** Loss of light that the exposure makes up: by how much it is above that of the profile's first version. */
+    /** Loss of light that the exposure makes up: by how much it was raised since the film was fitted. */
     private static double madeUp(ConditionRecords.Stands on) {
         return on == null || on.exposureS() == null || on.firstS() == null
                 ? 0

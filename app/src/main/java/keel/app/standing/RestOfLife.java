@@ -33,10 +33,10 @@ public record RestOfLife(double x, double sure, double middle, String title) {
                 Math.min(room, scale.width(middle)),
                 String.format(
                         Locale.ROOT,
-                        "%s: one in ten ends within %.0f days of such use, half within %.0f, by %s",
+                        "%s: one in ten ends within %.0f days of such use, half within %.0f%s",
                         part.name(),
                         sure,
                         middle,
-                        part.knownFrom())));
+                        part.because())));
     }
 }

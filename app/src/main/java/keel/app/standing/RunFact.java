@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import keel.core.run.Detail;
 import keel.core.run.Outcome;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.Synchronize;
@@ -43,4 +44,7 @@ class RunFact {
     Double uvHours;
     Double usedMl;
     Boolean cameOut;
+
+    @Enumerated(EnumType.STRING)
+    Detail detail;
 }

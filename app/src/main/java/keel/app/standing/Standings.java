@@ -18,7 +18,6 @@ import keel.app.fleet.MachineCard;
 import keel.app.fleet.Quirk;
 import keel.app.fleet.Quirks;
 import keel.app.fleet.ShopSettings;
-import keel.core.condition.FilmCondition;
 import keel.core.exposure.PrintTime;
 import keel.core.knowledge.Knowledge;
 import keel.core.profile.ProfileSettings;
@@ -26,6 +25,7 @@ import keel.core.profile.Setting;
 import keel.core.standing.Circumstances;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
+import keel.core.standing.PartCondition;
 import keel.core.standing.PartUse;
 import keel.core.standing.Standing;
 import keel.core.standing.StateRules;
@@ -51,7 +51,7 @@ public class Standings {
     private final Quirks quirks;
     private final PartsReading parts;
     private final PartLives lives;
-    private final Conditions conditions;
+    private final AllSeen seen;
     private final ShopSettings settings;
     private final Knowledge knowledge;
     private final Clock clock;
@@ -61,7 +61,7 @@ public class Standings {
             MeterRecords meters,
             PartsReading parts,
             PartLives lives,
-            Conditions conditions,
+            AllSeen seen,
             ShopSettings settings,
             Knowledge knowledge,
             Clock clock,
@@ -71,7 +71,7 @@ public class Standings {
         this.meters = meters;
         this.parts = parts;
         this.lives = lives;
-        this.conditions = conditions;
+        this.seen = seen;
         this.settings = settings;
         this.knowledge = knowledge;
         this.clock = clock;
@@ -106,7 +106,7 @@ public class Standings {
             Map<Long, List<PartQueries.Unsaid>> unsaid,
             StateRules rules,
             PartLives.Book lives,
-            Map<Long, FilmCondition> conditions) {
+            Map<Long, PartCondition> conditions) {
 
         Usage meter(MeterScope scope, MachineCard machine) {
             return meters.getOrDefault(new Meter.Key(scope, machine.id()), Usage.NONE);
@@ -138,7 +138,7 @@ public class Standings {
                 parts.unsaid(only),
                 new StateRules(settings.defaults()),
                 lives.book(),
-                conditions.fitted());
+                seen.fitted());
         return machines.stream().map(m -> now(m, read)).toList();
     }
 
@@ -233,7 +233,7 @@ public class Standings {
                 part.get(ComponentKind.LIGHT));
     }
 
-    private static List<PartUse> uses(MachineCard card, Map<ComponentKind, PartView> parts, Read read) {
+    private List<PartUse> uses(MachineCard card, Map<ComponentKind, PartView> parts, Read read) {
         List<PartUse> uses = new ArrayList<>();
         PartUse.UsedPart lining = card.kind() == MachineKind.LASER_TANK ? PartUse.UsedPart.TANK : PartUse.UsedPart.FILM;
         use(card, parts.get(ComponentKind.FILM), lining, card.kind().lining(), read)
@@ -247,16 +247,18 @@ public class Standings {
         return uses;
     }
 
-    private static Optional<PartUse> use(
-            MachineCard card, PartView part, PartUse.UsedPart kind, String words, Read read) {
-        return part == null
-                ? Optional.empty()
-                : Optional.of(new PartUse(
-                        kind,
-                        words + " " + part.code(),
-                        part.usage(),
-                        read.lives().of(kind, card.modelName()),
-                        read.conditions().get(part.id())));
+    private Optional<PartUse> use(MachineCard card, PartView part, PartUse.UsedPart kind, String words, Read read) {
+        if (part == null) {
+            return Optional.empty();
+        }
+        PartCondition condition = read.conditions().get(part.id());
+        return Optional.of(new PartUse(
+                kind,
+                words + " " + part.code(),
+                part.usage(),
+                read.lives().of(kind, card.modelName()),
+                condition,
+                seen.kept(card.id(), kind, part, condition)));
     }
 
     private StopGap stopGap(MachineStanding stands) {

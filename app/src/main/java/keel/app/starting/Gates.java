@@ -34,9 +34,12 @@ import keel.core.exposure.PrintTime;
 import keel.core.gate.GateFacts;
 import keel.core.gate.GateItem;
 import keel.core.gate.StartGate;
+import keel.core.placement.Footprint;
+import keel.core.placement.PlacedPart;
 import keel.core.profile.Setting;
 import keel.core.profile.VersionFared;
 import keel.core.resin.VatFill;
+import keel.core.run.Detail;
 import keel.core.screen.ScreenVerdict;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
@@ -101,21 +104,35 @@ public class Gates {
     }
 
     /**
-     * @param layers of the job, null if not known
-     * @param jobMl resin of the job, ml, null if not known
+     * A job as far as it is said; what is not is null.
+     *
+     * @param exposureS of its layers, s
+     * @param ml resin that it takes
+     * @param detail how much it needs
+     * @param parts what it covers of the plate, empty where nobody says
      */
-    @Transactional(readOnly = true)
-    public List<GateItem> of(String machineCode, Integer layers, Double jobMl) {
-        MachineNow m = standings.of(machineCode);
-        Defaults defaults = settings.defaults();
-        return new StartGate(defaults).items(facts(m, layers, null, jobMl, defaults));
+    public record Job(Integer layers, Double exposureS, Double ml, Detail detail, List<PlacedPart> parts) {
+
+        /** One of which its layers and its resin are said. */
+        public static Job of(Integer layers, Double ml) {
+            return new Job(layers, null, ml, null, List.of());
+        }
+
+        static Job of(RunEntry entry) {
+            return new Job(
+                    entry.layers(),
+                    entry.layerExposureS(),
+                    entry.resinMl(),
+                    entry.detail(),
+                    entry.footprint() instanceof Footprint.Parts p ? p.parts() : List.of());
+        }
     }
 
-    /** The same where the job's layer exposure is known too, s. */
+    /** What is looked at before this job. */
     @Transactional(readOnly = true)
-    public List<GateItem> of(String machineCode, Integer layers, Double exposureS, Double jobMl) {
+    public List<GateItem> of(String machineCode, Job job) {
         Defaults defaults = settings.defaults();
-        return new StartGate(defaults).items(facts(standings.of(machineCode), layers, exposureS, jobMl, defaults));
+        return new StartGate(defaults).items(facts(standings.of(machineCode), job, defaults));
     }
 
     /** What a job of so many layers comes to; null where nothing is known of its pace, or the layers are not given. */
@@ -204,7 +221,7 @@ public class Gates {
         if (aside.resinC() != null) {
             warmths.measure(m, aside.resinC());
         }
-        List<GateItem> items = of(entry.machine(), entry.layers(), entry.layerExposureS(), entry.resinMl());
+        List<GateItem> items = of(entry.machine(), Job.of(entry));
         Findings findings = new Findings();
         items.stream()
                 .filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
@@ -240,7 +257,7 @@ public class Gates {
                 : "";
     }
 
-    private GateFacts facts(MachineNow m, Integer layers, Double exposureS, Double jobMl, Defaults defaults) {
+    private GateFacts facts(MachineNow m, Job job, Defaults defaults) {
         SinceFailure.Now since = sinceFailure.of(m.id());
         Optional<Warmths.Read> warm = warmths.of(m);
         MachineRef ref = fleet.machine(m.code());
@@ -253,12 +270,14 @@ public class Gates {
                 m.holds(),
                 m.worn().stream()
                         .filter(p -> p.part() != PartUse.UsedPart.LIGHT)
+                        .map(p -> p.under(job.parts()))
                         .toList(),
-                jobHours(m, layers, exposureS, defaults),
+                jobHours(m, job.layers(), job.exposureS(), defaults),
+                job.detail() == null ? Detail.USUAL : job.detail(),
                 m.uvShare(),
                 m.resin() == null ? null : m.resin().replace('-', ' '),
                 m.resin() == null ? null : Double.valueOf(m.resinMl()),
-                jobMl,
+                job.ml(),
                 m.fillLineMl(),
                 ref.selfFilling(),
                 warm.map(Warmths.Read::warmth).orElse(null),
@@ -275,7 +294,7 @@ public class Gates {
                                 profile.settings().value(Setting.EXPOSURE_S),
                                 fared.runs(),
                                 fared.good()),
-                exposureS,
+                job.exposureS(),
                 ref.vat().fill().map(fill -> new GateFacts.Vat(fill, plate)).orElse(null),
                 m.resin() == null
                         ? null

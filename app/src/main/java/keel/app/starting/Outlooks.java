@@ -1,7 +1,6 @@
 package keel.app.starting;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -9,14 +8,13 @@ import java.util.Locale;
 import keel.app.fleet.ShopSettings;
 import keel.app.fleet.ShopTime;
 import keel.app.standing.MachineNow;
+import keel.app.standing.PartLooks;
 import keel.app.standing.Standings;
 import keel.core.condition.Advice;
-import keel.core.condition.Detail;
 import keel.core.condition.FilmCondition;
-import keel.core.condition.LookInterval;
-import keel.core.diagnosis.Stakes;
 import keel.core.life.HoursLeft;
-import keel.core.standing.ChangeCosts;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import keel.core.standing.Defaults;
 import keel.core.standing.PartUse;
 import org.springframework.stereotype.Service;
@@ -27,21 +25,18 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class Outlooks {
 
-    /** A defect ends a film in about that many print hours; a look finds nine in ten. Common practice, no source. */
-    private static final double DELAY_HOURS = 40;
-
-    private static final double LOOK_FINDS = 0.9;
-
     private final Standings standings;
     private final ShopSettings settings;
     private final Gates gates;
+    private final PartLooks looks;
     private final ShopTime times;
     private final Clock clock;
 
-    Outlooks(Standings standings, ShopSettings settings, Gates gates, ShopTime times, Clock clock) {
+    Outlooks(Standings standings, ShopSettings settings, Gates gates, PartLooks looks, ShopTime times, Clock clock) {
         this.standings = standings;
         this.settings = settings;
         this.gates = gates;
+        this.looks = looks;
         this.times = times;
         this.clock = clock;
     }
@@ -51,11 +46,11 @@ public class Outlooks {
      *
      * @param hours of printing, null where not said
      * @param layers null where not said
-     * @param dentsUnder dents of the film that lie under its footprint
+     * @param parts what it covers of the plate, empty where not said
      */
-    public record Job(Double hours, Integer layers, Detail detail, int dentsUnder) {
+    public record Job(Double hours, Integer layers, Detail detail, List<PlacedPart> parts) {
 
-        public static final Job USUAL = new Job(null, null, Detail.USUAL, 0);
+        public static final Job USUAL = new Job(null, null, Detail.USUAL, List.of());
     }
 
     /**
@@ -64,6 +59,7 @@ public class Outlooks {
      * @param age on the clock of its life
      * @param condition what was seen, null where nobody looked
      * @param nextLookDue when somebody should look again, null for parts that are not looked at
+     * @param kept why somebody prints on with it as it is, null where nobody decided so
      */
     public record Part(
             PartUse.UsedPart kind,
@@ -77,7 +73,8 @@ public class Outlooks {
             HoursLeft hoursLeft,
             Advice advice,
             List<String> why,
-            Instant nextLookDue) {}
+            Instant nextLookDue,
+            String kept) {}
 
     /** A machine's, for a job. */
     public record Outlook(double jobHours, double thisJobFails, double byAgeAlone, List<Part> parts) {}
@@ -87,8 +84,9 @@ public class Outlooks {
         MachineNow m = standings.of(machine);
         Defaults defaults = settings.defaults();
         double hours = hours(m, job, defaults);
-        List<Part> parts =
-                m.worn().stream().map(p -> part(m, p, job, hours, defaults)).toList();
+        List<Part> parts = m.worn().stream()
+                .map(p -> part(m, p.under(job.parts()), job, hours, defaults))
+                .toList();
         return new Outlook(
                 hours,
                 1 - parts.stream().mapToDouble(p -> 1 - p.failsDuringJob()).reduce(1, (a, b) -> a * b),
@@ -106,16 +104,14 @@ public class Outlooks {
 
     private Part part(MachineNow m, PartUse use, Job job, double hours, Defaults defaults) {
         double byAge = use.failsByAge(hours, m.uvShare());
-        FilmCondition film = use.condition() instanceof FilmCondition c ? c.under(job.dentsUnder()) : null;
-        double fails = film == null
-                ? use.failsWithin(hours, m.uvShare())
-                : film.failsWithin(byAge, hours, hours * m.uvShare(), job.detail());
-        Instant due = lookDue(m, use, defaults);
-        boolean overdue = due != null && !due.isAfter(clock.instant());
-        boolean lining = isLining(use);
+        FilmCondition film = use.condition() instanceof FilmCondition c ? c : null;
+        double fails = use.failsWithin(hours, m.uvShare(), job.detail());
+        PartLooks.NextLook next = PartLooks.isLining(use) ? looks.of(m).orElse(null) : null;
+        boolean overdue = next != null && next.due(clock.instant());
+        boolean lining = PartLooks.isLining(use);
         Advice advice = Advice.of(
                 fails,
-                film != null && !overdue,
+                use.condition() != null && !overdue,
                 lining && overdue,
                 use.agedUnseen(),
                 defaults.value("watch.failureChance"),
@@ -132,49 +128,23 @@ public class Outlooks {
                 use.hoursLeft(m.uvShare()),
                 advice,
                 why(use, film, hours, m, job, overdue),
-                due);
-    }
-
-    private static boolean isLining(PartUse use) {
-        return use.part() == PartUse.UsedPart.FILM || use.part() == PartUse.UsedPart.TANK;
-    }
-
-    /** From the last look on, as the shop prints; at once where nobody ever looked. */
-    private Instant lookDue(MachineNow m, PartUse use, Defaults d) {
-        if (!isLining(use)) {
-            return null;
-        }
-        Instant looked = use.condition() == null ? null : use.condition().lookedAt();
-        if (looked == null) {
-            return clock.instant();
-        }
-        double hours = interval(use, d).hours();
-        double days = m.hoursPerDay() <= 0 || Double.isInfinite(hours) ? Double.NaN : hours / m.hoursPerDay();
-        return Double.isNaN(days) ? null : looked.plus(Duration.ofMinutes(Math.round(days * 24 * 60)));
-    }
-
-    static LookInterval interval(PartUse use, Defaults d) {
-        ChangeCosts costs = ChangeCosts.of(d, use.part());
-        return new LookInterval(
-                1 / use.life().typicalHours(),
-                1 / DELAY_HOURS,
-                Stakes.of(d).look(),
-                costs.plannedCost(),
-                costs.failureCost(),
-                LOOK_FINDS);
+                next == null ? null : next.dueAt(),
+                use.kept());
     }
 
     private List<String> why(PartUse use, FilmCondition film, double hours, MachineNow m, Job job, boolean overdue) {
         List<String> why = new ArrayList<>();
-        if (film == null) {
+        if (use.condition() == null) {
             why.add(
-                    isLining(use)
+                    PartLooks.isLining(use)
                             ? "Nobody looked at it on record: only its age speaks."
                             : "By its age: %.0f %s."
                                     .formatted(use.age(), use.life().clock().unit()));
         } else {
-            why.add(sentence(film.words())
-                    + (film.lookedAt() == null ? "." : ", " + times.words(film.lookedAt()) + "."));
+            Instant looked = use.condition().lookedAt();
+            why.add(sentence(use.condition().words()) + (looked == null ? "." : ", " + times.words(looked) + "."));
+        }
+        if (film != null) {
             double clouds = film.cloudsOver(hours, hours * m.uvShare(), job.detail());
             why.add(String.format(
                     Locale.ROOT,
@@ -184,11 +154,14 @@ public class Outlooks {
                     hours,
                     job.detail().words().toLowerCase(Locale.ROOT)));
         }
-        if (overdue && isLining(use)) {
+        if (overdue && PartLooks.isLining(use)) {
             why.add("Its next look is due.");
         }
         if (use.pastAge()) {
             why.add("It is past the age at which such parts are changed here.");
+        }
+        if (use.kept() != null) {
+            why.add("Kept in use until the next look: " + use.kept() + ".");
         }
         return why;
     }

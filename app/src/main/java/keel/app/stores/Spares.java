@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -272,10 +273,21 @@ public class Spares implements PartNeeds {
 
     private static SpareDemand.InService inService(Used used, double hours, Grounds grounds) {
         PartLife life = grounds.life(used);
+        double uvShare = used.machine().uvShare();
         return new SpareDemand.InService(
                 life.span(),
                 life.age(used.part().usage()),
-                life.use(hours, used.machine().uvShare()));
+                life.use(hours, uvShare),
+                used.part().condition() == null ? null : new Seen(used.part(), uvShare));
+    }
+
+    /** When a part that somebody looked at will have ended, by the use of it on the clock of its life. */
+    private record Seen(PartUse part, double uvShare) implements DoubleUnaryOperator {
+
+        @Override
+        public double applyAsDouble(double use) {
+            return part.endedAfter(use, uvShare);
+        }
     }
 
     private SpareDemand demand(List<Used> used, double leadDays, Grounds grounds) {
@@ -290,7 +302,8 @@ public class Spares implements PartNeeds {
                         p -> SpareDemand.ends(new SpareDemand.InService(
                                 tables.computeIfAbsent(p.life(), life -> TabulatedLife.of(life, oldest)),
                                 p.age(),
-                                p.use()))))
+                                p.use(),
+                                p.seen()))))
                 .toList());
     }
 }

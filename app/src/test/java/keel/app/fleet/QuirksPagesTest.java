@@ -41,7 +41,7 @@ class QuirksPagesTest extends PageTest {
                 "Smooths one axis only",
                 "workaround",
                 "Turn by 45°.");
-        assertThat(gates.of(machine, null, null))
+        assertThat(gates.of(machine, Gates.Job.of(null, null)))
                 .extracting(GateItem::text)
                 .contains("Smooths one axis only. Turn by 45°.");
         assertThat(quirks.facts(machine)).containsExactly("quirk-smoothing-axis");

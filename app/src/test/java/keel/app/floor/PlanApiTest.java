@@ -41,4 +41,41 @@ class PlanApiTest extends ApiCalls {
     void whatCannotBe(String body) throws Exception {
         assertThat(post("/api/v1/plan/group", body).status()).isEqualTo(422);
     }
+
+    @Test
+    void errandsAreOrdered() throws Exception {
+        Answer answer = post(
+                "/api/v1/plan/sequence",
+                "{\"workers\":1,\"changeMinutes\":5,\"items\":["
+                        + "{\"id\":\"bath\",\"minutes\":10,\"costPerHour\":30,\"deadlineMin\":12,\"place\":\"wash\"},"
+                        + "{\"id\":\"film\",\"minutes\":30,\"costPerHour\":6,\"place\":\"bench\"},"
+                        + "{\"id\":\"cure\",\"minutes\":5,\"costPerHour\":60,\"releaseMin\":20,\"place\":\"wash\","
+                        + "\"after\":[\"bath\"]}]}");
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("order").toString()).isEqualTo("[\"bath\",\"cure\",\"film\"]");
+        assertThat(answer.body().at("/startMin/film").asDouble()).isEqualTo(30);
+        assertThat(answer.body().get("cost").asDouble()).isCloseTo((30 * 10 + 60 * 25 + 6 * 60) / 60.0, within(1e-9));
+        assertThat(answer.body().get("lateMin").size()).isZero();
+        assertThat(answer.body().get("proven").asBoolean()).isTrue();
+        assertThat(answer.body().get("lowerBound").asDouble())
+                .isLessThanOrEqualTo(answer.body().get("cost").asDouble());
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "{\"items\":[{\"id\":\"a\",\"minutes\":1,\"costPerHour\":1,\"after\":[\"a\"]}]}",
+                "{\"items\":[{\"id\":\"a\",\"minutes\":1,\"costPerHour\":1,\"after\":[\"z\"]}]}",
+                "{\"items\":[{\"id\":\"a\",\"minutes\":-1,\"costPerHour\":1}]}",
+                "{\"items\":[{\"id\":\"a\",\"minutes\":1}]}",
+                "{\"items\":[null]}",
+                "{\"workers\":0,\"items\":[]}",
+                "{\"objective\":\"SPEED\",\"items\":[]}",
+                "{\"items\":[{\"id\":\"a\",\"minutes\":1,\"costPerHour\":1,\"unlocks\":\"M\"}]}",
+                "{\"items\":[{\"id\":\"a\",\"minutes\":1,\"costPerHour\":1},"
+                        + "{\"id\":\"a\",\"minutes\":1,\"costPerHour\":1}]}"
+            })
+    void whatCannotBeOrderedIsRefused(String body) throws Exception {
+        assertThat(post("/api/v1/plan/sequence", body).status()).isEqualTo(422);
+    }
 }

@@ -257,9 +257,9 @@ class ProfilesTest extends PageTest {
         failures.log(
                 new FailureEntry(m, null, Instant.now().minusSeconds(60), List.of("layer-split"), null, null, null));
         shop.service(m, "CLEAN_UP", now(), "way", "FULL");
-        assertThat(gates.of(m, 1000, 84.0)).anyMatch(i -> i.code().equals("nothing-changed"));
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0))).anyMatch(i -> i.code().equals("nothing-changed"));
         profiles.change(m, resin, amounts(2.6), null, 1);
-        assertThat(gates.of(m, 1000, 84.0))
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0)))
                 .noneMatch(i -> i.code().equals("nothing-changed"))
                 .anySatisfy(i -> assertThat(i.text())
                         .isEqualTo("Profile 2 for " + resin.replace('-', ' ') + ", the first print with it."));

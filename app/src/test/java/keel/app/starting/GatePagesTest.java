@@ -44,7 +44,7 @@ class GatePagesTest extends PageTest {
     }
 
     private GateItem item(String m, String code) {
-        return gates.of(m, 1000, 84.0).stream()
+        return gates.of(m, Gates.Job.of(1000, 84.0)).stream()
                 .filter(i -> i.code().equals(code))
                 .findFirst()
                 .orElseThrow();
@@ -91,7 +91,7 @@ class GatePagesTest extends PageTest {
         assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.ASK);
         accepted("/machines/" + m + "/pour", "resin", shop.resin("Fen green"), "ml", "240");
         assertThat(item(m, "resin-enough").state()).isEqualTo(GateItem.State.OK);
-        assertThat(gates.of(m, 1000, 220.0))
+        assertThat(gates.of(m, Gates.Job.of(1000, 220.0)))
                 .filteredOn(i -> i.code().equals("resin-enough"))
                 .singleElement()
                 .satisfies(i -> assertThat(i.text()).contains("Pour about 22 ml more"));
@@ -131,11 +131,13 @@ class GatePagesTest extends PageTest {
         shop.service(m, "PLATE_CLEARED", 7);
         assertThat(item(m, "nothing-changed").state()).isEqualTo(GateItem.State.WARN);
         shop.service(m, "LEVELLING", 8, "school", "PAPER");
-        assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().equals("nothing-changed"));
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0)))
+                .noneMatch(i -> i.code().equals("nothing-changed"));
         shop.failure(m, 9, "layer-split");
         shop.run(m, 10, 4);
-        assertThat(gates.of(m, 1000, 84.0)).as("a good print since").noneMatch(i -> i.code()
-                .equals("nothing-changed"));
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0)))
+                .as("a good print since")
+                .noneMatch(i -> i.code().equals("nothing-changed"));
     }
 
     @Test
@@ -175,9 +177,10 @@ class GatePagesTest extends PageTest {
         accepted("/setup/gate", "text", "The mesh is clear.", "part", "ROOM", "kinds", "MASK");
         String mask = shop.maskMachine();
         String laser = shop.machine(keel.core.standing.MachineKind.LASER_TANK, false);
-        assertThat(gates.of(mask, 1000, 84.0))
+        assertThat(gates.of(mask, Gates.Job.of(1000, 84.0)))
                 .anySatisfy(i -> assertThat(i.text()).isEqualTo("The mesh is clear."));
-        assertThat(gates.of(laser, 1000, 84.0)).noneMatch(i -> i.text().equals("The mesh is clear."));
+        assertThat(gates.of(laser, Gates.Job.of(1000, 84.0)))
+                .noneMatch(i -> i.text().equals("The mesh is clear."));
         refused(422, "Not looked at yet: The mesh is clear.", "/machines/" + mask + "/start", looked());
         GateQuestions.Question own = questions.all().stream()
                 .filter(q -> q.text().equals("The mesh is clear."))
@@ -220,11 +223,12 @@ class GatePagesTest extends PageTest {
         shop.service(m, "CLEAN_UP", 5, "way", "FULL", "sieved", true, "emptied", false);
         GateItem item = item(m, "look-for-screen-dark-pixels");
         assertThat(item.state()).isEqualTo(GateItem.State.ASK);
-        assertThat(gates.of(m, 1000, 84.0))
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0)))
                 .as("the clean-up has looked at film and vat")
                 .noneMatch(i -> i.code().equals("look-for-film-pierced"));
         refused(422, "Not looked at yet: The last failure may have left this", "/machines/" + m + "/start", looked());
         shop.service(m, "SCREEN_INSPECTED", 6, "clean", true);
-        assertThat(gates.of(m, 1000, 84.0)).noneMatch(i -> i.code().startsWith("look-for-"));
+        assertThat(gates.of(m, Gates.Job.of(1000, 84.0)))
+                .noneMatch(i -> i.code().startsWith("look-for-"));
     }
 }

@@ -44,7 +44,11 @@ class OutlookApiTest extends ApiCalls {
     }
 
     @Test
-    void whereNobodyLookedAgeAloneSpeaksAndALookIsAsked() throws Exception {
+    void whereNobodyLookedAgeAloneSpeaksAndALookIsAskedAfterAWhile() throws Exception {
+        assertThat(part(outlook(""), "FILM").get("advice").asText())
+                .as("it was seen when it was fitted")
+                .isEqualTo("KEEP");
+        shop.run(machine, 1, 101);
         JsonNode o = outlook("?hours=10");
         assertThat(o.get("thisJobFails").asDouble())
                 .isCloseTo(o.get("byAgeAlone").asDouble(), within(1e-12));
@@ -70,7 +74,7 @@ class OutlookApiTest extends ApiCalls {
         assertThat(film.get("byAgeAlone").asDouble()).isLessThan(0.05);
         assertThat(film.get("advice").asText()).isEqualTo("CHANGE_BEFORE");
         assertThat(film.get("hoursLeft").get("median").asDouble()).isLessThan(200);
-        assertThat(gates.of(machine, 1000, 84.0))
+        assertThat(gates.of(machine, Gates.Job.of(1000, 84.0)))
                 .filteredOn(i -> i.code().equals("film-chance"))
                 .singleElement()
                 .satisfies(i -> assertThat(i.text()).contains("looked milky"));

@@ -9,8 +9,8 @@ import keel.app.film.Vats;
 import keel.app.standing.Standings;
 import keel.app.support.PageTest;
 import keel.core.condition.Advice;
-import keel.core.condition.Detail;
 import keel.core.film.Clouding;
+import keel.core.run.Detail;
 import keel.core.standing.PartUse;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -48,7 +48,7 @@ class OutlookPagesTest extends PageTest {
         PartUse inVat = vats.one(vat).filmUse();
         assertThat(inVat.failsWithin(8, 0.3)).isCloseTo(onMachine.failsWithin(8, 0.3), within(1e-12));
         assertThat(inVat.hoursLeft(0.3)).isEqualTo(onMachine.hoursLeft(0.3));
-        assertThat(outlooks.of(machine, new Outlooks.Job(8.0, null, Detail.USUAL, 0))
+        assertThat(outlooks.of(machine, new Outlooks.Job(8.0, null, Detail.USUAL, List.of()))
                         .parts()
                         .get(0)
                         .failsDuringJob())
@@ -66,6 +66,7 @@ class OutlookPagesTest extends PageTest {
 
     @Test
     void adviceFollowsTheLookAndTheDetail() {
+        shop.run(machine, 1, 101);
         assertThat(page("/machines/" + machine + "/outlook")).contains("Look at it first", "Nobody looked at it");
         look(Clouding.CLOUDED);
         assertThat(advice("ROUGH")).isEqualTo(Advice.KEEP);
@@ -79,7 +80,7 @@ class OutlookPagesTest extends PageTest {
     }
 
     private Advice advice(String detail) {
-        return outlooks.of(machine, new Outlooks.Job(6.0, null, Detail.valueOf(detail), 0))
+        return outlooks.of(machine, new Outlooks.Job(6.0, null, Detail.valueOf(detail), List.of()))
                 .parts()
                 .get(0)
                 .advice();

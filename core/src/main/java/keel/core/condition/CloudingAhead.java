@@ -15,10 +15,9 @@ public final class CloudingAhead {
 
     /**
      * @param uvShare UV hours in a print hour
-     * @param madeUp loss of light that the present exposure makes up
+     * @param bears loss of light at which it is too cloudy
      */
-    public CloudingAhead(CloudingPath now, double uvShare, double madeUp) {
-        double bears = madeUp + Detail.USUAL.bearsLoss();
+    public CloudingAhead(CloudingPath now, double uvShare, double bears) {
         CloudingPath path = now;
         chances[0] = path.beyond(bears);
         for (int i = 1; i < POINTS; i++) {

@@ -3,6 +3,7 @@ package keel.core.condition;
 import java.util.Arrays;
 import java.util.List;
 import keel.core.film.Clouding;
+import keel.core.run.Detail;
 import org.hipparchus.special.Erf;
 import org.hipparchus.util.FastMath;
 
@@ -16,14 +17,13 @@ import org.hipparchus.util.FastMath;
  */
 public final class CloudingPath {
 
-    private static final double STEP = 0.005;
+    private static final double STEP = LossOdds.STEP;
     private static final int STEPS = 101;
     private static final int RATES = 15;
     private static final double FAR_SD = 2.5;
     private static final double READING_SD = 0.015;
     private static final double LOOK_SD = 0.03;
     private static final double AT_RANDOM = 0.005;
-    private static final double FAILS_SD = 0.08;
     /** Midway between the grades' usual losses. */
     private static final double[] CUTS = {0.0166, 0.0561, 0.1157, 0.2128};
 
@@ -68,15 +68,21 @@ public final class CloudingPath {
     public static CloudingPath of(CloudingPrior prior, List<CloudingSeen> seen, double hours, double uvHours) {
         CloudingPath path = fresh(prior);
         for (CloudingSeen s : seen) {
-            path = path.at(FastMath.max(path.hours, s.hours()), FastMath.max(path.uvHours, s.uvHours()))
-                    .seen(s);
+            path = path.upTo(s.hours(), s.uvHours()).seen(s);
         }
-        return path.at(FastMath.max(path.hours, hours), FastMath.max(path.uvHours, uvHours));
+        return path.upTo(hours, uvHours);
     }
 
     /** The same so many hours of printing later. */
     public CloudingPath after(double printHours, double moreUvHours) {
         return at(hours + printHours, uvHours + moreUvHours);
+    }
+
+    /** The same at that age, or as it is where it is older. */
+    CloudingPath upTo(double toHours, double toUvHours) {
+        return toHours <= hours && toUvHours <= uvHours
+                ? this
+                : at(FastMath.max(hours, toHours), FastMath.max(uvHours, toUvHours));
     }
 
     private CloudingPath at(double toHours, double toUvHours) {
@@ -166,55 +172,30 @@ public final class CloudingPath {
         return 0.5 * Erf.erfc(-z / FastMath.sqrt(2));
     }
 
-    /** Chance of each loss, 0, 0.005, and so on. */
-    private double[] losses() {
+    LossOdds losses() {
         double[] losses = new double[STEPS];
         for (double[] row : chances) {
             Arrays.setAll(losses, i -> losses[i] + row[i]);
         }
-        return losses;
+        return new LossOdds(losses);
     }
 
     public double mean() {
-        double[] losses = losses();
-        double mean = 0;
-        for (int i = 0; i < STEPS; i++) {
-            mean += losses[i] * i * STEP;
-        }
-        return mean;
+        return losses().mean();
     }
 
     public double sd() {
-        double[] losses = losses();
-        double mean = mean();
-        double square = 0;
-        for (int i = 0; i < STEPS; i++) {
-            square += losses[i] * (i * STEP - mean) * (i * STEP - mean);
-        }
-        return FastMath.sqrt(square);
+        return losses().sd();
     }
 
     /** The loss below which it lies with this chance. */
     public double quantile(double chance) {
-        double[] losses = losses();
-        double sum = 0;
-        for (int i = 0; i < STEPS; i++) {
-            sum += losses[i];
-            if (sum >= chance) {
-                return i * STEP;
-            }
-        }
-        return (STEPS - 1) * STEP;
+        return losses().quantile(chance);
     }
 
     /** Chance that more light than that is lost. */
     public double beyond(double loss) {
-        double[] losses = losses();
-        double sum = 0;
-        for (int i = 0; i < STEPS; i++) {
-            sum += i * STEP > loss ? losses[i] : 0;
-        }
-        return FastMath.min(1, sum);
+        return losses().beyond(loss);
     }
 
     /**
@@ -222,18 +203,8 @@ public final class CloudingPath {
      *
      * @param madeUp loss that the present exposure makes up
      */
-    public double fails(Detail detail, double madeUp) {
-        double[] losses = losses();
-        double sum = 0;
-        for (int i = 0; i < STEPS; i++) {
-            sum += losses[i] * fails(i * STEP, detail, madeUp);
-        }
-        return FastMath.min(1, sum);
-    }
-
-    /** The same of a film whose loss is known exactly. */
-    public static double fails(double loss, Detail detail, double madeUp) {
-        return normal((loss - madeUp - detail.bearsLoss()) / FAILS_SD);
+    public double fails(FilmBears bears, Detail detail, double madeUp) {
+        return losses().fails(bears, detail, madeUp);
     }
 
     public double hours() {

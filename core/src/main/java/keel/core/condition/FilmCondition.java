@@ -1,6 +1,9 @@
 package keel.core.condition;
 
 import java.time.Instant;
+import java.util.List;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import keel.core.standing.PartCondition;
 import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
@@ -11,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param path of its clouding, as it is now
  * @param ahead when it will be too cloudy
  * @param hazard by how much likelier it ends otherwise
+ * @param bears what prints on its machine bear
  * @param madeUp loss of light that the present exposure makes up, as ln(new/now)
  * @param words what was seen last
  */
@@ -18,6 +22,7 @@ public record FilmCondition(
         CloudingPath path,
         CloudingAhead ahead,
         FilmHazard hazard,
+        FilmBears bears,
         double madeUp,
         String words,
         @Nullable Instant lookedAt)
@@ -31,14 +36,19 @@ public record FilmCondition(
         return failsWithin(byAge, printHours, uvHours, Detail.USUAL);
     }
 
-    /** The same of a job that needs so much detail. */
+    @Override
     public double failsWithin(double byAge, double printHours, double uvHours, Detail detail) {
-        return 1 - (1 - cloudsOver(printHours, uvHours, detail)) * (1 - endsOtherwise(byAge));
+        double clear = 1 - cloudsOver(printHours, uvHours, detail);
+        return 1 - clear * (1 - marksIt(detail)) * (1 - endsOtherwise(byAge));
+    }
+
+    private double marksIt(Detail detail) {
+        return FastMath.min(1, bears.worn() * hazard.spoils(detail));
     }
 
     /** Chance that a job fails for want of light, by the end of it. */
     public double cloudsOver(double printHours, double uvHours, Detail detail) {
-        return path.after(printHours, uvHours).fails(detail, madeUp);
+        return path.after(printHours, uvHours).fails(bears, detail, madeUp);
     }
 
     @Override
@@ -46,9 +56,9 @@ public record FilmCondition(
         return 1 - (1 - ahead.tooCloudy(printHours)) * (1 - endsOtherwise(byAge));
     }
 
-    /** The same film with dents that lie under the job's own footprint. */
-    public FilmCondition under(int dents) {
-        return new FilmCondition(path, ahead, hazard.under(dents), madeUp, words, lookedAt);
+    @Override
+    public FilmCondition under(List<PlacedPart> job) {
+        return new FilmCondition(path, ahead, hazard.under(job), bears, madeUp, words, lookedAt);
     }
 
     /** Chance that it is pierced, torn or slack by the end of a job. */
@@ -57,6 +67,6 @@ public record FilmCondition(
             return 1;
         }
         double hazardByAge = -FastMath.log1p(-FastMath.min(byAge, 1 - 1e-12));
-        return -FastMath.expm1(-hazard.factor() * OTHER_ENDS * hazardByAge);
+        return -FastMath.expm1(-bears.otherwise() * hazard.factor() * OTHER_ENDS * hazardByAge);
     }
 }

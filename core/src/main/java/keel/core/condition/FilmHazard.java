@@ -1,6 +1,11 @@
 package keel.core.condition;
 
+import java.util.List;
 import keel.core.film.Clouding;
+import keel.core.film.FilmMark;
+import keel.core.film.FilmMark.MarkKind;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -8,18 +13,15 @@ import org.jspecify.annotations.Nullable;
  * it. Common practice, no source.
  *
  * @param grade as it looked last, null where nobody graded it
- * @param holes in it that nobody cured shut
- * @param dents in it, {@code dentsUnder} of them under the job's own footprint
- * @param scratches in it
+ * @param marks in it
+ * @param dentsUnder how many of its dents lie under the job's own footprint, null where nobody says what it covers
  * @param stopGap whether a hole in it is only cured shut
  * @param cents of its tone from the reference, null where it was not heard or there is none
  */
 public record FilmHazard(
         @Nullable Clouding grade,
-        int holes,
-        int dents,
-        int dentsUnder,
-        int scratches,
+        List<FilmMark> marks,
+        @Nullable Integer dentsUnder,
         boolean stopGap,
         @Nullable Double cents) {
 
@@ -30,6 +32,11 @@ public record FilmHazard(
     private static final double A_DENT = 1.3;
     private static final int DENTS_THAT_COUNT = 3;
     private static final double DENT_UNDER_THE_JOB = 1.6;
+    /** A dent under a part of rough, usual and fine detail spoils it. */
+    private static final double[] DENT_SPOILS = {0.02, 0.06, 0.12};
+    /** Share of the plate that a usual job covers. */
+    private static final double USUALLY_COVERED = 0.3;
+
     private static final double A_SCRATCH = 1.15;
     private static final double STOP_GAP = 6;
     private static final double OFF_TONE = 1.5;
@@ -39,22 +46,39 @@ public record FilmHazard(
 
     private static final double FAR_OFF_CENTS = 300;
 
-    /** The same with dents that lie under the job's own footprint. */
-    FilmHazard under(int dentsThere) {
-        return new FilmHazard(grade, holes, dents, Math.min(dentsThere, dents), scratches, stopGap, cents);
+    /** The same for a job that covers these parts of the plate. */
+    public FilmHazard under(List<PlacedPart> job) {
+        Integer there = job.isEmpty()
+                ? null
+                : (int) marks.stream()
+                        .filter(m -> m.kind() == MarkKind.DENT
+                                && job.stream().anyMatch(p -> p.reaches(m.xMm(), m.yMm(), m.sizeMm() / 2)))
+                        .count();
+        return new FilmHazard(grade, marks, there, stopGap, cents);
+    }
+
+    /** Chance that a dent marks the print: it shows on whatever lies over it. */
+    double spoils(Detail detail) {
+        double over = dentsUnder == null ? USUALLY_COVERED * count(MarkKind.DENT) : dentsUnder;
+        return 1 - Math.pow(1 - DENT_SPOILS[detail.ordinal()], over);
+    }
+
+    private long count(MarkKind kind) {
+        return marks.stream().filter(m -> m.kind() == kind).count();
     }
 
     /** Whether resin comes through it. */
     boolean holed() {
-        return holes > 0 && !stopGap;
+        return count(MarkKind.HOLE) > 0 && !stopGap;
     }
 
     /** 1 for a film like any other of its age. */
     public double factor() {
         double factor = grade == null ? OF_A_USUAL_FILM : BY_GRADE[grade.ordinal()];
-        factor *= Math.pow(A_DENT, Math.min(DENTS_THAT_COUNT, dents - dentsUnder));
-        factor *= Math.pow(DENT_UNDER_THE_JOB, Math.min(DENTS_THAT_COUNT, dentsUnder));
-        factor *= scratches > 0 ? A_SCRATCH : 1;
+        int under = dentsUnder == null ? 0 : dentsUnder;
+        factor *= Math.pow(A_DENT, Math.min(DENTS_THAT_COUNT, count(MarkKind.DENT) - under));
+        factor *= Math.pow(DENT_UNDER_THE_JOB, Math.min(DENTS_THAT_COUNT, under));
+        factor *= count(MarkKind.SCRATCH) > 0 ? A_SCRATCH : 1;
         factor *= stopGap ? STOP_GAP : 1;
         return factor * tone() / OF_A_USUAL_FILM;
     }

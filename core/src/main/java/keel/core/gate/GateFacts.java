@@ -3,6 +3,7 @@ package keel.core.gate;
 import java.util.List;
 import keel.core.resin.VatFill;
 import keel.core.resin.Warmth;
+import keel.core.run.Detail;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineKind;
 import keel.core.standing.PartUse;
@@ -12,6 +13,7 @@ import keel.core.standing.PartUse;
  *
  * @param parts film or tank, and screen, with their use
  * @param jobHours how long the job will take, h
+ * @param detail how much it needs
  * @param uvShare UV hours in a print hour
  * @param resin name of the resin in the vat
  * @param resinMl how much is in the vat, ml
@@ -36,6 +38,7 @@ public record GateFacts(
         List<Hold> holds,
         List<PartUse> parts,
         double jobHours,
+        Detail detail,
         double uvShare,
         String resin,
         Double resinMl,

@@ -281,7 +281,7 @@ public final class StartGate {
     }
 
     private GateItem chance(PartUse part, GateFacts f) {
-        double chance = part.failsWithin(f.jobHours(), f.uvShare());
+        double chance = part.failsWithin(f.jobHours(), f.uvShare(), f.detail());
         boolean past = part.agedUnseen();
         return new GateItem(
                 part.part().prefix() + "-chance",
@@ -289,11 +289,11 @@ public final class StartGate {
                 past || chance > defaults.value("watch.failureChance") ? WARN : OK,
                 String.format(
                         Locale.ROOT,
-                        "%s: %s %% to fail in these %.1f h, by %s.%s",
+                        "%s: %s %% to fail in these %.1f h%s.%s",
                         part.name(),
                         chance < 0.01 ? "<1" : Long.toString(Math.round(100 * chance)),
                         f.jobHours(),
-                        part.knownFrom(),
+                        part.because(),
                         past ? " It is past its age, and nobody looked at it." : ""));
     }
 

@@ -55,6 +55,11 @@ public record PlacedPart(double xMm, double yMm, double lengthMm, double widthMm
                 / 2;
     }
 
+    /** Whether a round of that radius about a place touches it, as it lies, by its reach across and deep. */
+    public boolean reaches(double x, double y, double radiusMm) {
+        return Math.abs(x - xMm) <= halfAcross() + radiusMm && Math.abs(y - yMm) <= halfDeep() + radiusMm;
+    }
+
     /** Whether it lies on the plate; a tenth of a millimetre over the edge is let pass. */
     public boolean within(double plateLengthMm, double plateWidthMm) {
         return xMm - halfAcross() > -0.1

@@ -14,11 +14,11 @@ import keel.core.screen.ScreenInspection.Spot;
  * @param printableShare of its area that was not hidden and lies clear of all spots
  * @param freePlaces share of the places at which the shop's usual job would lie clear; null where no job's size is
  *     known
- * @param failsByAge chance that something new ends it in the next job, by its life
+ * @param fails chance that something new ends it in the next job, by its life
  * @param reasons in sentences, the weightiest first
  */
 public record ScreenVerdict(
-        Verdict verdict, double printableShare, Double freePlaces, double failsByAge, List<String> reasons) {
+        Verdict verdict, double printableShare, Double freePlaces, double fails, List<String> reasons) {
 
     private static final double LEAST_SHARE = 0.6;
     private static final double LEAST_PLACES = 0.02;
@@ -53,7 +53,9 @@ public record ScreenVerdict(
      * @param hidden what the last photograph did not show
      * @param newOrGrown how many of them are new or grown since the inspection before
      * @param usual size of a usual job, null where none is known
-     * @param failsByAge chance, 0 to 1, and from which chance on a part is due
+     * @param fails chance, 0 to 1, that it spoils the next job
+     * @param dueFrom from which chance on a part is due
+     * @param looked whether somebody inspected it: hours alone never ask for more than that
      */
     public record Known(
             List<Spot> spots,
@@ -62,15 +64,16 @@ public record ScreenVerdict(
             double widthMm,
             double heightMm,
             Size usual,
-            double failsByAge,
-            double dueFrom) {}
+            double fails,
+            double dueFrom,
+            boolean looked) {}
 
     public static ScreenVerdict of(Known k) {
         double share = ScreenArea.printable(k.spots(), k.hidden(), k.widthMm(), k.heightMm());
         Double places = k.usual() == null ? null : freePlaces(k);
         List<String> change = change(k, places);
         if (!change.isEmpty()) {
-            return new ScreenVerdict(Verdict.CHANGE, share, places, k.failsByAge(), change);
+            return new ScreenVerdict(Verdict.CHANGE, share, places, k.fails(), change);
         }
         List<String> reasons = new ArrayList<>();
         if (k.newOrGrown() >= SPREADS) {
@@ -85,6 +88,13 @@ public record ScreenVerdict(
                     k.usual().deepMm(),
                     100 * places));
         }
+        if (!k.looked() && k.fails() > k.dueFrom()) {
+            reasons.add(String.format(
+                    Locale.ROOT,
+                    "At its age it fails in the next job with a chance of %.0f %%, and nobody inspected it: "
+                            + "photograph it.",
+                    100 * k.fails()));
+        }
         double notSeen = 1 - ScreenArea.printable(List.of(), k.hidden(), k.widthMm(), k.heightMm());
         if (notSeen > WORTH_SAYING) {
             reasons.add(String.format(
@@ -94,13 +104,7 @@ public record ScreenVerdict(
                     100 * notSeen));
         }
         return new ScreenVerdict(
-                k.spots().isEmpty() ? Verdict.USABLE : Verdict.AROUND, share, places, k.failsByAge(), reasons);
-    }
-
-    /** Chance that the next job is spoiled: by something new, or, put down without looking, by a spot that is there. */
-    public double spoilsNext(boolean steered) {
-        double onSpot = steered || freePlaces == null ? 0 : 1 - freePlaces;
-        return 1 - (1 - failsByAge) * (1 - onSpot);
+                k.spots().isEmpty() ? Verdict.USABLE : Verdict.AROUND, share, places, k.fails(), reasons);
     }
 
     private static List<String> change(Known k, Double places) {
@@ -116,11 +120,8 @@ public record ScreenVerdict(
         if (clear < LEAST_SHARE) {
             why.add(String.format(Locale.ROOT, "Only %.0f %% of it can be printed on.", 100 * clear));
         }
-        if (k.failsByAge() > k.dueFrom()) {
-            why.add(String.format(
-                    Locale.ROOT,
-                    "At its age it fails in the next job with a chance of %.0f %%.",
-                    100 * k.failsByAge()));
+        if (k.looked() && k.fails() > k.dueFrom()) {
+            why.add(String.format(Locale.ROOT, "It fails in the next job with a chance of %.0f %%.", 100 * k.fails()));
         }
         return why;
     }

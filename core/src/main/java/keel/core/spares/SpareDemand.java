@@ -3,7 +3,9 @@ package keel.core.spares;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import keel.core.wear.Lifespan;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Demand for spares within a lead time, from the lives of the parts in service: each that ends is renewed at once, and
@@ -24,8 +26,23 @@ public record SpareDemand(double[] distribution) {
     private static final int RENEWALS = 400;
     private static final double NEGLIGIBLE = 1e-10;
 
-    /** A part in service; its use within the lead time on the clock of its life. */
-    public record InService(Lifespan life, double age, double use) {}
+    /**
+     * A part in service.
+     *
+     * @param use within the lead time, on the clock of its life
+     * @param seen chance that it has ended after so much use, by what was seen of it; null where nobody looked
+     */
+    public record InService(Lifespan life, double age, double use, @Nullable DoubleUnaryOperator seen) {
+
+        /** One of which only its age is known. */
+        public InService(Lifespan life, double age, double use) {
+            this(life, age, use, null);
+        }
+
+        double endsWithin(double more) {
+            return seen == null ? life.failsWithin(age, more) : seen.applyAsDouble(more);
+        }
+    }
 
     /** @throws IllegalArgumentException if so many would end that spares are no question any more */
     public static SpareDemand of(List<InService> parts) {
@@ -55,7 +72,7 @@ public record SpareDemand(double[] distribution) {
         double[] atLeast = new double[STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
             lived[i] = part.life().failsWithin(0, i * step);
-            atLeast[i] = part.life().failsWithin(part.age(), i * step);
+            atLeast[i] = part.endsWithin(i * step);
         }
         List<Double> chances = new ArrayList<>();
         double before = 1;
@@ -97,10 +114,10 @@ public record SpareDemand(double[] distribution) {
             }
             whole[i] = sum / (1 - first / 2);
         }
-        double expected = part.life().failsWithin(part.age(), part.use());
+        double expected = part.endsWithin(part.use());
         double before = 0;
         for (int k = 1; k <= RENEWALS; k++) {
-            double now = part.life().failsWithin(part.age(), k * step);
+            double now = part.endsWithin(k * step);
             expected += (whole[RENEWALS - k] + whole[RENEWALS - k + 1]) / 2 * (now - before);
             before = now;
         }

@@ -4,6 +4,8 @@ import java.util.List;
 import keel.core.life.HoursLeft;
 import keel.core.life.LifeClock;
 import keel.core.life.PartLife;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import keel.core.wear.Usage;
 import org.jspecify.annotations.Nullable;
 
@@ -15,8 +17,20 @@ import org.jspecify.annotations.Nullable;
  * @param usage since it was new, baseline included
  * @param life how long such a part lasts, as far as it is known
  * @param condition what was seen and measured of it; null where nobody looked
+ * @param kept why somebody decided to print on with it since it was looked at last; null where nobody did
  */
-public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @Nullable PartCondition condition) {
+public record PartUse(
+        UsedPart part,
+        String name,
+        Usage usage,
+        PartLife life,
+        @Nullable PartCondition condition,
+        @Nullable String kept) {
+
+    /** One with which nobody decided to print on. */
+    public PartUse(UsedPart part, String name, Usage usage, PartLife life, @Nullable PartCondition condition) {
+        this(part, name, usage, life, condition, null);
+    }
 
     /** One of which only its age is known. */
     public PartUse(UsedPart part, String name, Usage usage, PartLife life) {
@@ -84,16 +98,33 @@ public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @N
      * age. {@code uvShare}: UV hours in a print hour on its machine.
      */
     public double failsWithin(double printHours, double uvShare) {
+        return failsWithin(printHours, uvShare, Detail.USUAL);
+    }
+
+    /** The same of a job that needs so much detail. */
+    public double failsWithin(double printHours, double uvShare, Detail detail) {
         double byAge = failsByAge(printHours, uvShare);
-        return condition == null ? byAge : condition.failsWithin(byAge, printHours, printHours * uvShare);
+        return condition == null ? byAge : condition.failsWithin(byAge, printHours, printHours * uvShare, detail);
+    }
+
+    /** The same part as far as it matters to a job that covers these parts of the plate. */
+    public PartUse under(List<PlacedPart> job) {
+        return condition == null ? this : new PartUse(part, name, usage, life, condition.under(job), kept);
     }
 
     /** Print hours until it ends, by its condition where somebody looked, else by its age. */
     public HoursLeft hoursLeft(double uvShare) {
-        return HoursLeft.of(hours -> {
-            double byAge = failsByAge(hours, uvShare);
-            return condition == null ? byAge : condition.ended(byAge, hours, hours * uvShare);
-        });
+        return HoursLeft.of(hours -> ended(hours, uvShare));
+    }
+
+    /** Chance that it has ended once it was used so much more, on the clock of its life. */
+    public double endedAfter(double use, double uvShare) {
+        return ended(use / life.use(1, uvShare), uvShare);
+    }
+
+    private double ended(double hours, double uvShare) {
+        double byAge = failsByAge(hours, uvShare);
+        return condition == null ? byAge : condition.ended(byAge, hours, hours * uvShare);
     }
 
     /** The same by its age alone. */
@@ -109,6 +140,11 @@ public record PartUse(UsedPart part, String name, Usage usage, PartLife life, @N
     /** The same where nobody looked: hours alone ask for no more than a look. */
     public boolean agedUnseen() {
         return pastAge() && (condition == null || condition.lookedAt() == null);
+    }
+
+    /** The same to be put behind a chance: ", by what is usual", "; it looked faint". */
+    public String because() {
+        return (condition == null ? ", by " : "; ") + knownFrom();
     }
 
     /** Where that chance is known from, in a few words. */

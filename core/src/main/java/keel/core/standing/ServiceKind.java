@@ -33,6 +33,7 @@ public enum ServiceKind {
     MOVED,
     PLATE_DROPPED,
     FIRMWARE,
+    KEPT_IN_USE,
     OFF,
     ON;
 

@@ -30,6 +30,7 @@ public final class ServiceWords {
                                 : String.format(Locale.ROOT, ", about %.1f mm", v.number("sizeMm")))
                         + "; a stop-gap.";
             case LUBRICATION -> "lubricated: " + v.words("part") + ".";
+            case KEPT_IN_USE -> v.words("part") + " kept in use as it is: " + v.text("reason") + ".";
             case FIRMWARE -> "firmware " + v.text("version") + ".";
             default -> v.kind().done().toLowerCase(Locale.ROOT) + ".";
         };

@@ -105,10 +105,11 @@ public final class StateRules {
                     look(part.part())));
         }
         if (chance > defaults.value("watch.failureChance")) {
+            boolean due = chance > defaults.value("due.failureChance") && part.kept() == null;
             return Optional.of(new Concern(
-                    chance > defaults.value("due.failureChance") ? DUE : WATCH,
+                    due ? DUE : WATCH,
                     about,
-                    "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old%s)."
+                    "%s may fail: %.0f %% in a job of %.0f h (%.0f %s old%s).%s"
                             .formatted(
                                     part.name(),
                                     100 * chance,
@@ -117,7 +118,8 @@ public final class StateRules {
                                     part.life().clock().unit(),
                                     part.condition() == null
                                             ? knownFrom(part, ", by ")
-                                            : ", " + part.condition().words()),
+                                            : ", " + part.condition().words(),
+                                    part.kept() == null ? "" : " Kept in use: " + part.kept() + "."),
                     task(part.part())));
         }
         if (part.pastAge()) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Arrays;
 import java.util.List;
 import keel.core.film.Clouding;
+import keel.core.run.Detail;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import org.hipparchus.random.Well19937c;
 import org.junit.jupiter.api.Test;
@@ -34,8 +35,8 @@ class CloudingPathTest {
     })
     void aKnownLossFailsByItsDetail(Clouding grade, Detail detail, double fails) {
         double loss = Math.log(Clouding.CLEAR.usualTransmittance() / grade.usualTransmittance());
-        assertThat(CloudingPath.fails(loss, detail, 0)).isCloseTo(fails, within(5e-5));
-        assertThat(CloudingPath.fails(loss + 0.1, detail, 0.1))
+        assertThat(FilmBears.USUAL.fails(loss, detail, 0)).isCloseTo(fails, within(5e-5));
+        assertThat(FilmBears.USUAL.fails(loss + 0.1, detail, 0.1))
                 .as("made up by the exposure")
                 .isCloseTo(fails, within(5e-5));
     }
@@ -73,15 +74,15 @@ class CloudingPathTest {
     void aMilkyLookIsBelievedOfAYoungFilm() {
         CloudingPath milky = CloudingPath.of(USUAL, List.of(looked(20, 6, Clouding.MILKY)), 20, 6);
         CloudingPath clear = CloudingPath.of(USUAL, List.of(looked(20, 6, Clouding.CLEAR)), 20, 6);
-        assertThat(milky.fails(Detail.USUAL, 0)).isGreaterThan(0.25);
-        assertThat(clear.fails(Detail.USUAL, 0)).isLessThan(0.02);
+        assertThat(milky.fails(FilmBears.USUAL, Detail.USUAL, 0)).isGreaterThan(0.25);
+        assertThat(clear.fails(FilmBears.USUAL, Detail.USUAL, 0)).isLessThan(0.02);
     }
 
     /** Nobody knows what a film went through before it came on record: its look is believed all the same. */
     @Test
     void aMilkyLookIsBelievedOfAFilmWithoutHours() {
         assertThat(CloudingPath.of(USUAL, List.of(looked(0, 0, Clouding.MILKY)), 0, 0)
-                        .fails(Detail.USUAL, 0))
+                        .fails(FilmBears.USUAL, Detail.USUAL, 0))
                 .isGreaterThan(0.4);
     }
 
@@ -156,7 +157,7 @@ class CloudingPathTest {
 
     @Test
     void theNormalThatItIsReckonedWithIsTheTextbooks() {
-        assertThat(CloudingPath.fails(0.22 - 0.08 * 1.96, Detail.USUAL, 0))
+        assertThat(FilmBears.USUAL.fails(0.22 - 0.08 * 1.96, Detail.USUAL, 0))
                 .isCloseTo(new NormalDistribution().cumulativeProbability(-1.96), within(1e-12));
     }
 }

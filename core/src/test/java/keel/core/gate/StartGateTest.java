@@ -7,6 +7,7 @@ import java.util.List;
 import keel.core.gate.GateItem.State;
 import keel.core.resin.VatFill;
 import keel.core.resin.Warmth;
+import keel.core.run.Detail;
 import keel.core.standing.Defaults;
 import keel.core.standing.Hold;
 import keel.core.standing.HoldCode;
@@ -73,6 +74,7 @@ class StartGateTest {
                                 new Usage(0, 300, 0, 0, 0),
                                 Defaults.shipped().usual(PartUse.UsedPart.SCREEN))),
                 8,
+                Detail.USUAL,
                 0.3,
                 resinMl == null ? null : "Reed grey",
                 resinMl,
@@ -120,6 +122,7 @@ class StartGateTest {
                 f.holds(),
                 f.parts(),
                 f.jobHours(),
+                f.detail(),
                 f.uvShare(),
                 f.resin(),
                 f.resinMl(),
@@ -211,6 +214,7 @@ class StartGateTest {
                 List.of(),
                 List.of(),
                 8,
+                Detail.USUAL,
                 0.3,
                 "Reed grey",
                 resinMl,

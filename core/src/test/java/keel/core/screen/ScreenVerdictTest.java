@@ -27,7 +27,7 @@ class ScreenVerdictTest {
     }
 
     private static ScreenVerdict judge(List<Spot> spots, Size usual, double byAge) {
-        return ScreenVerdict.of(new Known(spots, List.of(), 0, W, D, usual, byAge, 0.25));
+        return ScreenVerdict.of(new Known(spots, List.of(), 0, W, D, usual, byAge, 0.25, true));
     }
 
     @Test
@@ -35,7 +35,6 @@ class ScreenVerdictTest {
         ScreenVerdict v = judge(List.of(), new Size(60, 40), 0.02);
         assertThat(v.verdict()).isEqualTo(Verdict.USABLE);
         assertThat(v.printableShare()).isEqualTo(1);
-        assertThat(v.spoilsNext(false)).isCloseTo(0.02, within(1e-12));
     }
 
     @Test
@@ -45,10 +44,6 @@ class ScreenVerdictTest {
         assertThat(v.verdict()).isEqualTo(Verdict.AROUND);
         double blocked = Math.PI * 9 + Math.PI * 2.5 * 2.5;
         assertThat(v.printableShare()).isCloseTo(1 - blocked / (W * D), within(0.0006));
-        assertThat(v.spoilsNext(true)).isCloseTo(0.01, within(1e-12));
-        assertThat(v.spoilsNext(false))
-                .as("put down without looking")
-                .isCloseTo(1 - 0.99 * v.freePlaces(), within(1e-12));
     }
 
     /** Each place on a grid of a millimetre, by the areas of Java 2D. */
@@ -89,21 +84,24 @@ class ScreenVerdictTest {
     }
 
     @Test
-    void whereAUsualJobFindsNoPlaceOrLittleIsLeftOrItIsOldItIsChanged() {
+    void whereAUsualJobFindsNoPlaceOrLittleIsLeftOrItIsLikelyToFailItIsChanged() {
         assertThat(judge(List.of(spot(72, 40, 3)), new Size(130, 75), 0).verdict())
                 .as("it finds no place")
                 .isEqualTo(Verdict.CHANGE);
         ScreenVerdict patch = judge(List.of(spot(72, 40, 76)), null, 0);
         assertThat(patch.verdict()).isEqualTo(Verdict.CHANGE);
         assertThat(patch.reasons().get(0)).contains("can be printed on");
-        assertThat(judge(List.of(), null, 0.3).verdict()).as("old").isEqualTo(Verdict.CHANGE);
+        assertThat(judge(List.of(), null, 0.3).verdict()).as("likely to fail").isEqualTo(Verdict.CHANGE);
+        ScreenVerdict unseen = ScreenVerdict.of(new Known(List.of(), List.of(), 0, W, D, null, 0.3, 0.25, false));
+        assertThat(unseen.verdict()).as("hours alone").isEqualTo(Verdict.USABLE);
+        assertThat(unseen.reasons()).anyMatch(r -> r.contains("photograph it"));
         assertThat(judge(List.of(spot(10, 10, 1)), null, 0.24).verdict()).isEqualTo(Verdict.AROUND);
     }
 
     @Test
     void manyNewOnesSayThatItIsGoing() {
         ScreenVerdict v = ScreenVerdict.of(new Known(
-                List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), List.of(), 3, W, D, null, 0, 0.25));
+                List.of(spot(20, 20, 1), spot(60, 20, 1), spot(90, 50, 1)), List.of(), 3, W, D, null, 0, 0.25, true));
         assertThat(v.verdict()).isEqualTo(Verdict.AROUND);
         assertThat(v.reasons()).anyMatch(r -> r.contains("it is going"));
     }

@@ -6,7 +6,7 @@ import keel.sim.print.Print;
 import keel.sim.print.PrintEnd;
 import keel.sim.world.Machine;
 
-/** Looks on while a shop works, and may see to its films in place of the keeper. The shop's own chance is left alone. */
+/** Looks on while a shop works, and may see to its films in place of the keeper. The shop's chance is left alone. */
 public interface Onlooker {
 
     /** Who sees to the films in the morning. */

@@ -11,7 +11,8 @@ import java.util.Map;
 
 /**
  * The figures of a simulated shop. Four sets ship with the product: {@code shop-a}, of which the demo is made, and
- * {@code shop-b}, {@code shop-c} and {@code shop-d}, other shops, kept for a last judgement. All are invented; none is measured.
+ * {@code shop-b}, {@code shop-c} and {@code shop-d}, other shops, kept for a last judgement. All are invented; none
+ * is measured.
  *
  * <p>Lives are Weibull (shape, scale); chances are per the occasion that their name says; sd of a logarithm unless a
  * unit is named.

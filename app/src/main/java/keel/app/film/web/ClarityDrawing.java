@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import keel.core.condition.CloudingCourse;
 import keel.core.condition.CloudingSeen;
-import keel.core.condition.Detail;
 import keel.core.film.Clouding;
+import keel.core.run.Detail;
 
 /**
  * How clear a film is over its hours, 620 wide: what was known at each age, with its looks; the spread of what is

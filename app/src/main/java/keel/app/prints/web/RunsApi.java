@@ -14,6 +14,7 @@ import keel.app.standing.Footprints;
 import keel.core.Findings;
 import keel.core.placement.Footprint;
 import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -54,7 +55,8 @@ class RunsApi {
             @JsonProperty("override") Overridden override,
             Long againOf,
             List<PartEntry> footprint,
-            Double usedMl) {}
+            Double usedMl,
+            String detail) {}
 
     /** What really went in may be called {@code resinMl} too, as it was before. */
     record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl, Double usedMl) {
@@ -100,7 +102,14 @@ class RunsApi {
                 null,
                 entry.againOf(),
                 footprint(entry.footprint()),
-                entry.usedMl()));
+                entry.usedMl(),
+                detail(entry.detail())));
+    }
+
+    private static Detail detail(String said) {
+        return said == null
+                ? null
+                : Detail.named(said).orElseThrow(() -> new Refused("detail", "The detail is ROUGH, USUAL or FINE."));
     }
 
     @PostMapping("/{id}/finish")

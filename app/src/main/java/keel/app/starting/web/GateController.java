@@ -22,6 +22,8 @@ import keel.app.starting.JobPlaces;
 import keel.core.Findings;
 import keel.core.gate.GateItem;
 import keel.core.gate.StartGate;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import keel.core.watch.LookInPlan;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -72,7 +74,8 @@ class GateController {
             String place,
             String parts,
             String resinC,
-            Boolean slowRelease) {
+            Boolean slowRelease,
+            String detail) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
@@ -93,7 +96,8 @@ class GateController {
                     null,
                     null,
                     null,
-                    null);
+                    null,
+                    last.detail() == null ? null : last.detail().name());
         }
 
         /** The last job, placed as this form says. */
@@ -111,7 +115,18 @@ class GateController {
                     as.place(),
                     as.parts(),
                     resinC,
-                    slowRelease);
+                    slowRelease,
+                    detail);
+        }
+
+        /** As far as it reads. */
+        Gates.Job job(List<PlacedPart> parts) {
+            return new Gates.Job(
+                    Gates.layers(layers),
+                    Gates.amount(layerExposureS),
+                    Gates.amount(resinMl),
+                    Detail.named(detail).orElse(null),
+                    parts);
         }
 
         JobPlaces.Asked asked() {
@@ -130,7 +145,7 @@ class GateController {
                 ? typed
                 : runs.last(code)
                         .map(JobForm::after)
-                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null, null, null))
+                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null, null, null, null))
                         .placed(typed);
         return show(code, form, model);
     }
@@ -153,7 +168,8 @@ class GateController {
                     Typed.number(form.lookInHours(), "lookInHours", findings),
                     form.againOf(),
                     places.footprint(standings.of(code), form.asked()),
-                    null);
+                    null,
+                    Detail.named(form.detail()).orElse(null));
             Gates.Aside aside = new Gates.Aside(Typed.number(form.resinC(), "resinC", findings), form.slowRelease());
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked(), aside).id() + "/now";
@@ -168,8 +184,8 @@ class GateController {
 
     private String show(String code, JobForm form, Model model) {
         MachineNow m = standings.of(code);
-        List<GateItem> items = gates.of(
-                code, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), Gates.amount(form.resinMl()));
+        JobPlaces.JobPlace onPlate = places.of(m, form.asked());
+        List<GateItem> items = gates.of(code, form.job(onPlate.parts()));
         StackDrawing drawing = stacks.of(m);
         model.addAttribute("m", m);
         model.addAttribute("resin", m.resin());
@@ -189,7 +205,8 @@ class GateController {
         model.addAttribute("every", plan.intervalHours(streak));
         model.addAttribute("tighter", plan.intervalHours(streak) < plan.everyHours());
         model.addAttribute("form", form);
-        model.addAttribute("onPlate", places.of(m, form.asked()));
+        model.addAttribute("onPlate", onPlate);
+        model.addAttribute("details", Detail.values());
         model.addAttribute("choices", JobPlaces.Choice.values());
         model.addAttribute("drawing", drawing);
         model.addAttribute("rows", GateRow.of(items, drawing, m.kind().vessel()));

@@ -1,14 +1,14 @@
 package keel.app.starting.web;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import keel.app.base.Refused;
-import keel.app.starting.DentsUnder;
+import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
 import keel.app.starting.Outlooks;
 import keel.core.Findings;
-import keel.core.condition.Detail;
+import keel.core.placement.PlacedPart;
+import keel.core.run.Detail;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -24,11 +24,11 @@ class OutlookApi {
     private static final int MOST_LAYERS = 100_000;
 
     private final Outlooks outlooks;
-    private final DentsUnder dents;
+    private final Fleet fleet;
 
-    OutlookApi(Outlooks outlooks, DentsUnder dents) {
+    OutlookApi(Outlooks outlooks, Fleet fleet) {
         this.outlooks = outlooks;
-        this.dents = dents;
+        this.fleet = fleet;
     }
 
     /**
@@ -48,14 +48,25 @@ class OutlookApi {
         findings.rangeIfGiven(hours, 0, MOST_HOURS, "hours", "The hours", "h");
         findings.when(
                 layers != null && (layers < 1 || layers > MOST_LAYERS), "layers", "Layers: 1 to " + MOST_LAYERS + ".");
-        Detail needs = Arrays.stream(Detail.values())
-                .filter(d -> d.name().equals(detail.toUpperCase(Locale.ROOT)))
-                .findFirst()
-                .orElse(null);
+        Detail needs = Detail.named(detail).orElse(null);
         findings.when(needs == null, "detail", "The detail is ROUGH, USUAL or FINE.");
         List<Double> lengths = lengths(footprint, findings);
         Refused.unless(findings);
-        return outlooks.of(code, new Outlooks.Job(hours, layers, needs, dents.under(code, lengths)));
+        return outlooks.of(code, new Outlooks.Job(hours, layers, needs, covers(code, lengths)));
+    }
+
+    private List<PlacedPart> covers(String code, List<Double> lengths) {
+        if (lengths.isEmpty()) {
+            return List.of();
+        }
+        MachineRef ref = fleet.machine(code);
+        boolean placed = lengths.size() == 4;
+        return List.of(new PlacedPart(
+                placed ? lengths.get(0) : ref.plateWidthMm() / 2,
+                placed ? lengths.get(1) : ref.plateDepthMm() / 2,
+                lengths.get(placed ? 2 : 0),
+                lengths.get(placed ? 3 : 1),
+                0));
     }
 
     private static List<Double> lengths(String footprint, Findings findings) {
@@ -74,10 +85,12 @@ class OutlookApi {
                 lengths.size() != 2 && lengths.size() != 4,
                 "footprint",
                 "A footprint is a length and a width, or x and y of its middle before them; mm.");
-        lengths.forEach(l -> findings.when(
-                Double.isNaN(l) || Double.isInfinite(l) || l < 0 || l > 2000,
-                "footprint",
-                "Lengths of a footprint are 0 to 2000 mm."));
+        lengths.forEach(
+                l -> findings.when(!(l >= 0 && l <= 2000), "footprint", "Lengths of a footprint are 0 to 2000 mm."));
+        lengths.stream()
+                .skip(Math.max(0, lengths.size() - 2))
+                .forEach(
+                        l -> findings.when(l == 0, "footprint", "Length and width of a footprint are more than 0 mm."));
         return lengths;
     }
 }

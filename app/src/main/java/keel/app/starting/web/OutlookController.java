@@ -1,10 +1,10 @@
 package keel.app.starting.web;
 
-import java.util.Arrays;
+import java.util.List;
 import keel.app.standing.Standings;
 import keel.app.starting.Gates;
 import keel.app.starting.Outlooks;
-import keel.core.condition.Detail;
+import keel.core.run.Detail;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,11 +31,8 @@ class OutlookController {
             @RequestParam(required = false) String layers,
             @RequestParam(required = false) String detail,
             Model model) {
-        Detail needs = Arrays.stream(Detail.values())
-                .filter(d -> d.name().equals(detail))
-                .findFirst()
-                .orElse(Detail.USUAL);
-        Outlooks.Job job = new Outlooks.Job(Gates.amount(hours), Gates.layers(layers), needs, 0);
+        Detail needs = Detail.named(detail).orElse(Detail.USUAL);
+        Outlooks.Job job = new Outlooks.Job(Gates.amount(hours), Gates.layers(layers), needs, List.of());
         model.addAttribute("m", standings.of(code));
         model.addAttribute("outlook", outlooks.of(code, job));
         model.addAttribute("job", job);

@@ -196,7 +196,7 @@ class StartingApi {
         }
         findings.rangeIfGiven(resinMl, 0, 20_000, "resinMl", "Resin", "ml");
         Refused.unless(findings);
-        List<GateItem> items = gates.of(code, layers, resinMl);
+        List<GateItem> items = gates.of(code, Gates.Job.of(layers, resinMl));
         return new Gate(StartGate.mayStart(items), items);
     }
 

@@ -1,4 +1,8 @@
-package keel.core.condition;
+package keel.core.run;
+
+import java.util.Arrays;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** How much detail a job needs: a hazy film will do for a block and not for lettering. Common practice, no source. */
 public enum Detail {
@@ -12,6 +16,13 @@ public enum Detail {
     Detail(String words, double bearsLoss) {
         this.words = words;
         this.bearsLoss = bearsLoss;
+    }
+
+    /** By its name, in any case; empty for none of them. */
+    public static Optional<Detail> named(@Nullable String name) {
+        return Arrays.stream(values())
+                .filter(d -> d.name().equalsIgnoreCase(name == null ? "" : name.strip()))
+                .findFirst();
     }
 
     public String words() {
