@@ -4,8 +4,8 @@ import java.util.Arrays;
 import org.hipparchus.util.FastMath;
 
 /**
- * What waiting costs at least, however the errands are ordered: each is done no earlier than half its minutes after the
- * mean of the times at which it is worked on, and those means cost least where at each moment the errand with the
+ * What waiting costs at least, however the errands are ordered: each is done no earlier than half its minutes after
+ * the mean of the times at which it is worked on, and those means cost least where at each moment the errand with the
  * greatest cost a minute is worked on, interrupted as need be, by one worker as quick as all together.
  *
  * <p>Source: M. X. Goemans, M. Queyranne, A. S. Schulz, M. Skutella and Y. Wang, SIAM Journal on Discrete Mathematics 15
@@ -64,47 +64,45 @@ final class BusyDates {
     }
 
     private static double cost(Errands errands, double[] weights) {
-        int n = errands.size();
-        double[] left = new double[n];
-        double[] moment = new double[n];
+        double[] busy = busyMeans(errands, weights);
         double cost = 0;
-        for (int i = 0; i < n; i++) {
-            left[i] = errands.get(i).minutes();
-            cost += weights[i] * (left[i] > 0 ? left[i] / 2 : errands.get(i).release());
+        for (int i = 0; i < errands.size(); i++) {
+            double minutes = errands.get(i).minutes();
+            double least = minutes > 0 ? busy[i] + minutes / 2 : errands.get(i).release();
+            cost += weights[i] * least;
         }
+        return cost;
+    }
+
+    /** The mean of the times at which each is worked on. */
+    private static double[] busyMeans(Errands errands, double[] weights) {
+        double[] left = errands.list.stream().mapToDouble(Errand::minutes).toArray();
+        double[] means = new double[left.length];
         double now = 0;
         while (true) {
             int next = -1;
             double released = Double.POSITIVE_INFINITY;
-            for (int i = 0; i < n; i++) {
-                if (left[i] <= 0) {
-                    continue;
-                }
-                if (errands.get(i).release() > now) {
+            for (int i = 0; i < left.length; i++) {
+                if (left[i] > 0 && errands.get(i).release() > now) {
                     released = FastMath.min(released, errands.get(i).release());
-                } else if (next < 0 || dearer(i, next, weights, errands)) {
+                } else if (left[i] > 0 && (next < 0 || dearer(i, next, weights, errands))) {
                     next = i;
                 }
             }
-            if (next < 0 && Double.isInfinite(released)) {
-                break;
-            }
             if (next < 0) {
+                if (Double.isInfinite(released)) {
+                    return means;
+                }
                 now = released;
                 continue;
             }
             double until = FastMath.min(released, now + left[next] / errands.workers);
             double worked = FastMath.min(left[next], (until - now) * errands.workers);
             boolean whole = until < released || worked >= left[next] - Sequence.SAME;
-            moment[next] += (until + now) / 2 * worked;
+            means[next] += (until + now) / 2 * worked / errands.get(next).minutes();
             left[next] = whole ? 0 : left[next] - worked;
             now = until;
         }
-        for (int i = 0; i < n; i++) {
-            double minutes = errands.get(i).minutes();
-            cost += minutes > 0 ? weights[i] * moment[i] / minutes : 0;
-        }
-        return cost;
     }
 
     private static boolean dearer(int i, int than, double[] weights, Errands errands) {

@@ -8,8 +8,8 @@ import java.util.Objects;
 import org.hipparchus.util.FastMath;
 
 /**
- * What is to be done, by how many, and what it takes to walk. Errands go by their number here, codes of what they unlock
- * too.
+ * What is to be done, by how many, and what it takes to walk. Errands go by their number here, codes of what they
+ * unlock too.
  */
 final class Errands {
 

@@ -8,8 +8,8 @@ import java.util.stream.IntStream;
 import org.hipparchus.util.FastMath;
 
 /**
- * A good order of many errands: the best of the simple ones, made better by moving errands and exchanging them, over and
- * over from where it was shaken. The same errands give the same order.
+ * A good order of many errands: the best of the simple ones, made better by moving errands and exchanging them, over
+ * and over from where it was shaken. The same errands give the same order.
  */
 final class SearchedOrder {
 

@@ -11,8 +11,8 @@ import java.util.stream.IntStream;
  * In which order errands are done by one or several people so that what waits costs least.
  *
  * <p>Nothing is interrupted; an errand begins once it can be begun, its worker has walked there, and all that it comes
- * after is done. The walk is made before the first moment at which it could begin; before a worker's first errand and to
- * or from an errand without a place there is none. What waits costs from minute 0 until the errand is done.
+ * after is done. One may walk ahead of the moment from which it can be begun; before a worker's first errand and to or
+ * from an errand without a place there is no walk. What waits costs from minute 0 until the errand is done.
  *
  * @param order ids as they begin
  * @param startMin minute at which each begins, by its id
