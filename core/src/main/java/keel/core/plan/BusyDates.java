@@ -8,8 +8,8 @@ import org.hipparchus.util.FastMath;
  * the mean of the times at which it is worked on, and those means cost least where at each moment the errand with the
  * greatest cost a minute is worked on, interrupted as need be, by one worker as quick as all together.
  *
- * <p>Source: M. X. Goemans, M. Queyranne, A. S. Schulz, M. Skutella and Y. Wang, SIAM Journal on Discrete Mathematics 15
- * (2002), mean busy dates; W. L. Eastman, S. Even and I. M. Isaacs, Management Science 11 (1964), several workers.
+ * <p>Source: M. X. Goemans, M. Queyranne, A. S. Schulz, M. Skutella and Y. Wang, SIAM Journal on Discrete Mathematics
+ * 15 (2002), mean busy dates; W. L. Eastman, S. Even and I. M. Isaacs, Management Science 11 (1964), several workers.
  */
 final class BusyDates {
 
