@@ -4,6 +4,7 @@ import java.util.List;
 import keel.app.standing.MachineNow;
 import keel.core.standing.Concern;
 import keel.core.standing.MachineState;
+import keel.core.standing.ServiceKind;
 
 /** Why a machine is in its state, in three or four words. */
 public final class Brief {
@@ -25,13 +26,19 @@ public final class Brief {
     public static String of(Concern c) {
         boolean due = c.level() == MachineState.DUE;
         return switch (c.about()) {
-            case "film" -> due ? "Film is past its age" : "Film near its end";
-            case "tank" -> due ? "Tank is past its age" : "Tank near its end";
-            case "screen" -> due ? "Screen is past its age" : "Screen may fail";
-            case "light" -> due ? "Light is past its age" : "Light near its end";
+            case "film" -> due ? asked(c, "film") : "Film near its end";
+            case "tank" -> due ? asked(c, "tank") : "Tank near its end";
+            case "screen" -> due ? asked(c, "screen") : "Screen may fail";
+            case "light" -> due ? "Light may fail" : "Light near its end";
             case "lubrication" -> due ? "Lubricate the Z axis" : "Lubricate Z within a week";
             case "abrading" -> due ? "Abrade the plate" : "Abrade within a week";
             default -> "Cause not confirmed yet";
         };
+    }
+
+    /** Hours alone ask for a look; what was seen asks for a change. */
+    private static String asked(Concern c, String part) {
+        boolean look = c.task() == ServiceKind.VAT_INSPECTED || c.task() == ServiceKind.SCREEN_INSPECTED;
+        return (look ? "Look at the " : "Change the ") + part;
     }
 }

@@ -1,2 +1,2 @@
-/** From the wish to print to the cleared plate: start gate, place on the plate, the look-in, after the print. */
+/** From the wish to print to the cleared plate: sliced file, start gate, place, look-in, after the print. */
 package keel.app.starting;

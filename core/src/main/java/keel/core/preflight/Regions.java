@@ -1,0 +1,229 @@
+package keel.core.preflight;
+
+import java.util.Arrays;
+import java.util.function.IntPredicate;
+
+/** Connected regions of one layer, as runs of pixels in its rows. */
+final class Regions {
+
+    /** Whether a pixel belongs to it. */
+    interface Mask {
+        boolean in(int x, int y);
+    }
+
+    /** Takes a pixel. */
+    interface Pixel {
+        void at(int x, int y);
+    }
+
+    /** Two runs that touch, by their numbers, and how many pixels lie one over the other. */
+    interface Touch {
+        void between(int run, int other, int pixels);
+    }
+
+    final int width;
+    final int height;
+    private final int[] rowStart;
+    private int[] from = new int[256];
+    private int[] to = new int[256];
+    private int[] region = new int[0];
+    private int runs;
+    private int count;
+    long[] area = new long[0];
+    private double[] sumX = new double[0];
+    private double[] sumY = new double[0];
+    boolean[] rim = new boolean[0];
+
+    /** @param diagonal whether pixels that touch at a corner only belong together */
+    Regions(int width, int height, Mask mask, boolean diagonal) {
+        this.width = width;
+        this.height = height;
+        this.rowStart = new int[height + 1];
+        for (int y = 0; y < height; y++) {
+            rowStart[y] = runs;
+            row(y, mask);
+        }
+        close(diagonal);
+    }
+
+    /** Of the pixels whose grey lies from {@code least} to {@code most}. */
+    Regions(LayerPixels pixels, int least, int most, boolean diagonal) {
+        this.width = pixels.width();
+        this.height = pixels.height();
+        this.rowStart = new int[height + 1];
+        for (int y = 0; y < height; y++) {
+            rowStart[y] = runs;
+            row(pixels.grey(), y * width, least, most);
+        }
+        close(diagonal);
+    }
+
+    private void close(boolean diagonal) {
+        rowStart[height] = runs;
+        region = new int[runs];
+        label(diagonal ? 1 : 0);
+        measure();
+    }
+
+    private void row(byte[] grey, int at, int least, int most) {
+        int x = 0;
+        while (x < width) {
+            int g = grey[at + x] & 255;
+            if (g < least || g > most) {
+                x++;
+                continue;
+            }
+            int start = x;
+            while (x < width && (grey[at + x] & 255) >= least && (grey[at + x] & 255) <= most) {
+                x++;
+            }
+            add(start, x);
+        }
+    }
+
+    private void add(int start, int end) {
+        if (runs == from.length) {
+            from = Arrays.copyOf(from, 2 * runs);
+            to = Arrays.copyOf(to, 2 * runs);
+        }
+        from[runs] = start;
+        to[runs++] = end;
+    }
+
+    private void row(int y, Mask mask) {
+        int x = 0;
+        while (x < width) {
+            while (x < width && !mask.in(x, y)) {
+                x++;
+            }
+            if (x == width) {
+                return;
+            }
+            int start = x;
+            while (x < width && mask.in(x, y)) {
+                x++;
+            }
+            add(start, x);
+        }
+    }
+
+    private void label(int reach) {
+        int[] parent = new int[runs];
+        Arrays.setAll(parent, i -> i);
+        for (int y = 1; y < height; y++) {
+            overlaps(this, y, this, y - 1, reach, (a, b, pixels) -> parent[root(parent, a)] = root(parent, b));
+        }
+        int[] number = new int[runs];
+        Arrays.fill(number, -1);
+        for (int i = 0; i < runs; i++) {
+            int root = root(parent, i);
+            if (number[root] < 0) {
+                number[root] = count++;
+            }
+            region[i] = number[root];
+        }
+    }
+
+    private static int root(int[] parent, int i) {
+        int at = i;
+        while (parent[at] != at) {
+            parent[at] = parent[parent[at]];
+            at = parent[at];
+        }
+        return at;
+    }
+
+    private void measure() {
+        area = new long[count];
+        sumX = new double[count];
+        sumY = new double[count];
+        rim = new boolean[count];
+        for (int y = 0; y < height; y++) {
+            for (int i = rowStart[y]; i < rowStart[y + 1]; i++) {
+                int r = region[i];
+                int length = to[i] - from[i];
+                area[r] += length;
+                sumX[r] += length * (from[i] + to[i]) / 2.0;
+                sumY[r] += length * (y + 0.5);
+                rim[r] |= y == 0 || y == height - 1 || from[i] == 0 || to[i] == width;
+            }
+        }
+    }
+
+    private static void overlaps(Regions a, int rowA, Regions b, int rowB, int reach, Touch touch) {
+        int i = a.rowStart[rowA];
+        int k = b.rowStart[rowB];
+        while (i < a.rowStart[rowA + 1] && k < b.rowStart[rowB + 1]) {
+            if (a.from[i] < b.to[k] + reach && b.from[k] < a.to[i] + reach) {
+                touch.between(i, k, Math.max(0, Math.min(a.to[i], b.to[k]) - Math.max(a.from[i], b.from[k])));
+            }
+            if (a.to[i] < b.to[k]) {
+                i++;
+            } else {
+                k++;
+            }
+        }
+    }
+
+    /** Each region of this over each of another layer, pixel over pixel. */
+    void over(Regions other, Touch regions) {
+        for (int y = 0; y < height; y++) {
+            overlaps(this, y, other, y, 0, (a, b, pixels) -> regions.between(region[a], other.region[b], pixels));
+        }
+    }
+
+    /** The same where this layer is grown by a pixel each way; only pixels that lie over one another are counted. */
+    void near(Regions other, Touch regions) {
+        for (int y = 0; y < height; y++) {
+            for (int row = Math.max(0, y - 1); row <= Math.min(height - 1, y + 1); row++) {
+                boolean same = row == y;
+                overlaps(
+                        this,
+                        y,
+                        other,
+                        row,
+                        1,
+                        (a, b, pixels) -> regions.between(region[a], other.region[b], same ? pixels : 0));
+            }
+        }
+    }
+
+    /** Whether each reaches the edge of the picture. */
+    boolean allAtRim() {
+        for (boolean at : rim) {
+            if (!at) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    int count() {
+        return count;
+    }
+
+    double x(int r) {
+        return sumX[r] / area[r];
+    }
+
+    double y(int r) {
+        return sumY[r] / area[r];
+    }
+
+    long pixels() {
+        return Arrays.stream(area).sum();
+    }
+
+    /** The pixels of some regions one by one. */
+    void each(IntPredicate regions, Pixel pixel) {
+        for (int y = 0; y < height; y++) {
+            for (int i = rowStart[y]; i < rowStart[y + 1]; i++) {
+                if (regions.test(region[i])) {
+                    for (int x = from[i]; x < to[i]; x++) {
+                        pixel.at(x, y);
+                    }
+                }
+            }
+        }
+    }
+}
