@@ -17,8 +17,9 @@ final class Distances {
     private final int[] thirds;
 
     /** @param padded whether what lies beyond the picture belongs to the mask */
-    Distances(int width, int height, Regions.Mask mask, boolean padded) {
-        this.width = width;
+    Distances(Bits mask, boolean padded) {
+        int height = mask.height;
+        this.width = mask.width;
         this.thirds = new int[width * height];
         Arrays.fill(thirds, FAR);
         for (int y = 0; y < height; y++) {

@@ -35,6 +35,7 @@ public record FileFinding(
         HOLD_SMALL,
         SLAB,
         EMPTY_LAYER,
+        DOUBLED,
         OUT_OF_PLATE,
         GREY_ROWS,
         ON_SPOT,

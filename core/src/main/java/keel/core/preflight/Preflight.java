@@ -31,10 +31,11 @@ public final class Preflight {
     private final PictureFindings pictures = new PictureFindings();
     private final VoidSweep hollows = new VoidSweep();
     private final SolidSweep solids = new SolidSweep();
+    private final Doubled doubled = new Doubled();
     private final List<Double> areas = new ArrayList<>();
     private final List<FileFinding> found = new ArrayList<>();
     private boolean[] spotsHit;
-    private Regions thereBefore = new Regions(1, 1, (x, y) -> false, false);
+    private Regions thereBefore = new Regions(new Bits(1, 1), false);
     private @Nullable LayerPixels before;
     private double greyPixels;
     private double pixelMm2;
@@ -57,12 +58,15 @@ public final class Preflight {
         } else if (pixels.height() != height || pixels.width() != thereBefore.width) {
             throw new IllegalArgumentException("Layer " + layer + " is not as large as those before it.");
         }
-        Regions lit = new Regions(pixels, LayerPixels.LIT, LayerPixels.WHITE, true);
-        Regions there = new Regions(pixels, LayerPixels.THERE, LayerPixels.WHITE, true);
-        Regions voids = voids(pixels);
+        Bits bright = Bits.of(pixels, LayerPixels.LIT);
+        Regions lit = new Regions(bright, true);
+        Bits solid = Bits.of(pixels, LayerPixels.THERE);
+        Regions there = new Regions(solid, true);
+        Regions voids = new Regions(opened(solid), false);
         long area = lit.pixels();
         areas.add(area * pixelMm2 / 100);
         picture(pixels, lit, area);
+        doubled.layer(bright);
         solids.layer(there, lit, Math.round(WEAK_FROM_MM2 / pixelMm2), WEAK_SHARE);
         hollows.layer(voids);
         flatFace(pixels, lit);
@@ -101,24 +105,14 @@ public final class Preflight {
         double deep = size.depthMm() / first.height();
         pixelMm2 = across * deep;
         pixelMm = Math.sqrt(pixelMm2);
-        thereBefore = new Regions(first.width(), height, (x, y) -> false, false);
+        thereBefore = new Regions(new Bits(first.width(), height), false);
     }
 
-    /**
-     * Where resin can get through: what is void, but for what is narrower than a vent. That is only looked at where
-     * something is shut in at all.
-     */
-    private Regions voids(LayerPixels pixels) {
-        Regions all = new Regions(pixels, 0, LayerPixels.THERE - 1, false);
+    /** Where resin can get through: what is void, but for what is narrower than a vent. */
+    private Bits opened(Bits solid) {
+        Bits free = solid.others();
         double radius = VENT_RADIUS_MM / pixelMm;
-        if (radius < 1 || all.allAtRim() && !hollows.anyShut()) {
-            return all;
-        }
-        int w = pixels.width();
-        Distances toSolid = new Distances(w, height, (x, y) -> pixels.at(x, y) >= LayerPixels.THERE, false);
-        Distances toWide = new Distances(w, height, (x, y) -> toSolid.at(x, y) > radius, false);
-        return new Regions(
-                w, height, (x, y) -> pixels.at(x, y) < LayerPixels.THERE && toWide.at(x, y) <= radius, false);
+        return radius < 1 ? free : solid.grown(radius).others().grown(radius).and(free);
     }
 
     private void picture(LayerPixels pixels, Regions lit, long area) {
@@ -189,9 +183,9 @@ public final class Preflight {
 
     /** How many lit pixels begin far from what was there, and the sums of their places. */
     private double[] farFromBefore(int w, Regions lit) {
-        boolean[] was = new boolean[w * height];
-        thereBefore.each(r -> true, (x, y) -> was[y * w + x] = true);
-        Distances off = new Distances(w, height, (x, y) -> was[y * w + x], false);
+        Bits was = new Bits(w, height);
+        thereBefore.each(r -> true, was::set);
+        Distances off = new Distances(was, false);
         double[] sums = new double[3];
         lit.each(r -> true, (x, y) -> {
             if (off.at(x, y) * pixelMm > FLAT_OFF_MM) {
@@ -217,12 +211,9 @@ public final class Preflight {
         if (!any) {
             return;
         }
-        int w = voids.width;
-        boolean[] outside = new boolean[w * height];
-        voids.each(r -> voids.rim[r], (x, y) -> {
-            outside[y * w + x] = true;
-        });
-        Distances off = new Distances(w, height, (x, y) -> outside[y * w + x], true);
+        Bits outside = new Bits(voids.width, height);
+        voids.each(r -> voids.rim[r], outside::set);
+        Distances off = new Distances(outside, true);
         int at = layer;
         for (int r = 0; r < voids.count(); r++) {
             if (!voids.rim[r]) {
@@ -280,6 +271,7 @@ public final class Preflight {
         List<VoidSweep.Hollow> closed = hollows.closed();
         found.addAll(volumes.hollows(closed));
         found.addAll(AreaFindings.of(areas, size));
+        doubled.finding(areas, size).ifPresent(found::add);
         against(heightMm, ml);
         found.sort(Comparator.comparing(FileFinding::severity).thenComparing(FileFinding::layer));
         return new FileReport(layer, heightMm, ml, volumes.trappedMl(closed), List.copyOf(areas), List.copyOf(found));

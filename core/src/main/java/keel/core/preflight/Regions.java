@@ -6,11 +6,6 @@ import java.util.function.IntPredicate;
 /** Connected regions of one layer, as runs of pixels in its rows. */
 final class Regions {
 
-    /** Whether a pixel belongs to it. */
-    interface Mask {
-        boolean in(int x, int y);
-    }
-
     /** Takes a pixel. */
     interface Pixel {
         void at(int x, int y);
@@ -26,7 +21,7 @@ final class Regions {
     private final int[] rowStart;
     private int[] from = new int[256];
     private int[] to = new int[256];
-    private int[] region = new int[0];
+    private final int[] region;
     private int runs;
     private int count;
     long[] area = new long[0];
@@ -35,50 +30,22 @@ final class Regions {
     boolean[] rim = new boolean[0];
 
     /** @param diagonal whether pixels that touch at a corner only belong together */
-    Regions(int width, int height, Mask mask, boolean diagonal) {
-        this.width = width;
-        this.height = height;
+    Regions(Bits bits, boolean diagonal) {
+        this.width = bits.width;
+        this.height = bits.height;
         this.rowStart = new int[height + 1];
         for (int y = 0; y < height; y++) {
             rowStart[y] = runs;
-            row(y, mask);
+            for (int x = bits.next(0, y, true); x < width; x = bits.next(x, y, true)) {
+                int end = bits.next(x, y, false);
+                add(x, end);
+                x = end;
+            }
         }
-        close(diagonal);
-    }
-
-    /** Of the pixels whose grey lies from {@code least} to {@code most}. */
-    Regions(LayerPixels pixels, int least, int most, boolean diagonal) {
-        this.width = pixels.width();
-        this.height = pixels.height();
-        this.rowStart = new int[height + 1];
-        for (int y = 0; y < height; y++) {
-            rowStart[y] = runs;
-            row(pixels.grey(), y * width, least, most);
-        }
-        close(diagonal);
-    }
-
-    private void close(boolean diagonal) {
         rowStart[height] = runs;
         region = new int[runs];
         label(diagonal ? 1 : 0);
         measure();
-    }
-
-    private void row(byte[] grey, int at, int least, int most) {
-        int x = 0;
-        while (x < width) {
-            int g = grey[at + x] & 255;
-            if (g < least || g > most) {
-                x++;
-                continue;
-            }
-            int start = x;
-            while (x < width && (grey[at + x] & 255) >= least && (grey[at + x] & 255) <= most) {
-                x++;
-            }
-            add(start, x);
-        }
     }
 
     private void add(int start, int end) {
@@ -88,23 +55,6 @@ final class Regions {
         }
         from[runs] = start;
         to[runs++] = end;
-    }
-
-    private void row(int y, Mask mask) {
-        int x = 0;
-        while (x < width) {
-            while (x < width && !mask.in(x, y)) {
-                x++;
-            }
-            if (x == width) {
-                return;
-            }
-            int start = x;
-            while (x < width && mask.in(x, y)) {
-                x++;
-            }
-            add(start, x);
-        }
     }
 
     private void label(int reach) {
@@ -186,16 +136,6 @@ final class Regions {
                         (a, b, pixels) -> regions.between(region[a], other.region[b], same ? pixels : 0));
             }
         }
-    }
-
-    /** Whether each reaches the edge of the picture. */
-    boolean allAtRim() {
-        for (boolean at : rim) {
-            if (!at) {
-                return false;
-            }
-        }
-        return true;
     }
 
     int count() {

@@ -168,11 +168,6 @@ final class VoidSweep {
         });
     }
 
-    /** Whether anything is shut in so far. */
-    boolean anyShut() {
-        return all.stream().anyMatch(h -> h.in == null && !h.outside);
-    }
-
     /** Of which hollow a region of the last layer is part. */
     Hollow of(int region) {
         Hollow h = before.get(region);

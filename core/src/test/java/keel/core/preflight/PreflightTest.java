@@ -223,6 +223,18 @@ class PreflightTest {
         assertThat(report.resinMl()).isCloseTo(30 * 10 * 0.1 / 1000 * 200 / 255, within(1e-9));
     }
 
+    /** A cone on a plate, and the same once more on top of it; a lattice repeats too, and is meant so. */
+    @Test
+    void aModelThatStandsOnItsLikeIsFound() {
+        Solid cone = (x, y, z) -> Math.hypot(x - 20, y - 15) <= 3 + z / 2;
+        FileReport report = check(12, (x, y, z) -> cone.in(x, y, z % 6));
+        assertThat(only(report, Code.DOUBLED).layer()).isEqualTo(61);
+        assertThat(only(report, Code.DOUBLED).sizeMm()).isCloseTo(6, within(1e-9));
+        FileReport waves = check(24, (x, y, z) -> cone.in(x, y, z % 3));
+        assertThat(waves.findings()).noneMatch(f -> f.code() == Code.DOUBLED);
+        assertThat(check(12, cone).findings()).noneMatch(f -> f.code() == Code.DOUBLED);
+    }
+
     /** Things that look like faults and are none. */
     @Test
     void whatIsSoundDoesNotStop() {
