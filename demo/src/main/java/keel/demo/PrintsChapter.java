@@ -79,7 +79,8 @@ class PrintsChapter implements Chapter {
                 null,
                 null,
                 new Footprint.Parts(r.footprint()),
-                r.resinMl());
+                r.resinMl(),
+                null);
         keys.run(r.key(), runs.enter(entry).id());
     }
 
@@ -98,6 +99,7 @@ class PrintsChapter implements Chapter {
                 null,
                 null,
                 new Footprint.Parts(r.footprint()),
+                null,
                 null));
     }
 

@@ -33,40 +33,6 @@ public record RunEntry(
         Double usedMl,
         Detail detail) {
 
-    /** One of which nobody said how much detail it needs. */
-    public RunEntry(
-            String machine,
-            String job,
-            Instant startedAt,
-            Instant endedAt,
-            Integer layers,
-            Double layerExposureS,
-            Double resinMl,
-            String outcome,
-            Integer reachedLayer,
-            String overrideReason,
-            Double lookInHours,
-            Long againOf,
-            Footprint footprint,
-            Double usedMl) {
-        this(
-                machine,
-                job,
-                startedAt,
-                endedAt,
-                layers,
-                layerExposureS,
-                resinMl,
-                outcome,
-                reachedLayer,
-                overrideReason,
-                lookInHours,
-                againOf,
-                footprint,
-                usedMl,
-                null);
-    }
-
     public RunEntry(
             String machine,
             String job,
@@ -89,6 +55,7 @@ public record RunEntry(
                 outcome,
                 reachedLayer,
                 overrideReason,
+                null,
                 null,
                 null,
                 null,

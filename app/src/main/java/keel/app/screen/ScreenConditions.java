@@ -63,14 +63,13 @@ public class ScreenConditions implements SeenParts {
         Map<Long, List<ScreenSpots.Last>> seen = spots.lastTwo();
         Map<Long, List<UvMaps.LightMapped>> read =
                 maps.ofLights().stream().collect(Collectors.groupingBy(UvMaps.LightMapped::light));
-        Map<Long, Double> madeUp = read.isEmpty() ? Map.of() : films.madeUp();
         Map<Long, PartCondition> conditions = new HashMap<>();
         parts.fitted(null)
                 .forEach((machine, on) -> on.forEach(p -> {
                     if (p.kind() == ComponentKind.SCREEN && seen.containsKey(machine)) {
                         conditions.put(p.id(), screen(seen.get(machine)));
                     } else if (p.kind() == ComponentKind.LIGHT) {
-                        light(p, read.getOrDefault(p.id(), List.of()), madeUp.getOrDefault(machine, 0.0), conditions);
+                        light(machine, p, read.getOrDefault(p.id(), List.of()), conditions);
                     }
                 }));
         return conditions;
@@ -78,12 +77,12 @@ public class ScreenConditions implements SeenParts {
 
     private static ScreenCondition screen(List<ScreenSpots.Last> seen) {
         ScreenSpots.Last last = seen.get(0);
-        return new ScreenCondition(last.spots(), ScreenSpots.newOrGrown(seen), null, last.at());
+        return new ScreenCondition(last.spots(), ScreenSpots.newOrGrown(seen), last.clean(), null, last.at());
     }
 
     /** Two maps through the same screen are what it takes to see it fade. */
-    private static void light(
-            PartView light, List<UvMaps.LightMapped> maps, double madeUp, Map<Long, PartCondition> conditions) {
+    private void light(
+            long machine, PartView light, List<UvMaps.LightMapped> maps, Map<Long, PartCondition> conditions) {
         List<UvMaps.LightMapped> alike = maps.isEmpty()
                 ? List.of()
                 : maps.stream()
@@ -101,7 +100,13 @@ public class ScreenConditions implements SeenParts {
         if (!readings.isEmpty()) {
             Instant at = alike.get(0).at();
             FadingPath path = FadingPath.LIGHT.after(readings, FadingPath.READING_SD);
-            conditions.put(light.id(), new LightCondition(path, light.usage().uvHours(), madeUp, at));
+            conditions.put(
+                    light.id(),
+                    new LightCondition(
+                            path,
+                            Math.max(0, light.usage().uvHours() - first.hours()),
+                            films.madeUp(machine, first.at()),
+                            at));
         }
     }
 }

@@ -31,7 +31,13 @@ class AllSeen {
     }
 
     /** A kind of part on a machine. */
-    private record Part(long machine, String kind) {}
+    private record Part(long machine, String kind) {
+
+        /** A film and a tank line the vat alike. */
+        static Part of(long machine, String kind) {
+            return new Part(machine, kind.equals(PartUse.UsedPart.TANK.name()) ? PartUse.UsedPart.FILM.name() : kind);
+        }
+    }
 
     /** Somebody printed on with it. */
     private record Decided(Instant at, String reason) {}
@@ -45,7 +51,7 @@ class AllSeen {
 
     /** Why somebody printed on with it since it was fitted and looked at last; null where nobody decided so. */
     String kept(long machine, PartUse.UsedPart kind, PartView part, PartCondition condition) {
-        Decided last = decided.get(this::read).get(new Part(machine, kind.name()));
+        Decided last = decided.get(this::read).get(Part.of(machine, kind.name()));
         boolean holds = last != null
                 && !last.at().isBefore(part.since())
                 && (condition == null
@@ -59,7 +65,7 @@ class AllSeen {
         for (ConditionRecords.Kept k : records.kept()) {
             JsonNode said = json(k.content());
             last.put(
-                    new Part(k.machine(), said.path("part").asText()),
+                    Part.of(k.machine(), said.path("part").asText()),
                     new Decided(k.at(), said.path("reason").asText().strip().replaceAll("\\.$", "")));
         }
         return last;

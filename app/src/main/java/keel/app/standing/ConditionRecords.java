@@ -86,32 +86,26 @@ interface ConditionRecords extends Repository<FilmSeen, Long> {
             where p.partId in ?1 order by p.partId, r.startedAt, r.id""")
     List<Through> through(Collection<Long> films);
 
-    /**
-     * How a film stands on its machine.
-     *
-     * @param stopGap since when a hole in it is only cured shut, null for none
-     * @param exposureS of the profile in force, {@code firstS} of the one when the film was fitted; null for none
-     */
-    record Stands(long film, long machine, Instant stopGap, Double exposureS, Double firstS) {}
+    /** How a film stands on its machine; {@code stopGap} since when a hole in it is only cured shut, null for none. */
+    record Stands(long film, long machine, Instant fittedAt, Instant stopGap) {}
 
-    String STANDS =
+    @Query(
             """
-            select f.id, f.machineId, s.stopGapSince, a.amount, b.amount from PartFitted f
-            join MachineStanding s on s.machineId = f.machineId
-            left join ResinCard c on c.code = s.vatResin
-            left join ProfileMade v on v.machineId = f.machineId and v.resinId = c.id
-            and v.number = (select max(x.number) from ProfileMade x where x.profileId = v.profileId)
-            left join ProfileMade w on w.profileId = v.profileId and w.number = (select coalesce(max(x.number), 1)
-            from ProfileMade x where x.profileId = v.profileId and x.madeAt <= f.fittedAt)
-            left join ProfileAmount a on a.versionId = v.id and a.setting = keel.core.profile.Setting.EXPOSURE_S
-            left join ProfileAmount b on b.versionId = w.id and b.setting = keel.core.profile.Setting.EXPOSURE_S
-            """;
-
-    @Query(STANDS + "where f.id in ?1")
+            select f.id, f.machineId, f.fittedAt, s.stopGapSince from PartFitted f
+            join MachineStanding s on s.machineId = f.machineId where f.id in ?1""")
     List<Stands> stands(Collection<Long> films);
 
-    @Query(STANDS + "where f.kind = keel.app.fleet.ComponentKind.FILM")
-    List<Stands> standing();
+    /** The layer exposure of a version of a profile, s. */
+    record Exposure(long machine, Instant madeAt, double seconds) {}
+
+    /** Of the profiles of what is in the vats now, the earliest first. */
+    @Query(
+            """
+            select v.machineId, v.madeAt, a.amount from MachineStanding s join ResinCard c on c.code = s.vatResin
+            join ProfileMade v on v.machineId = s.machineId and v.resinId = c.id
+            join ProfileAmount a on a.versionId = v.id and a.setting = keel.core.profile.Setting.EXPOSURE_S
+            order by v.machineId, v.number""")
+    List<Exposure> exposures();
 
     /** A mark in a film. */
     record Mark(long look, FilmMark.MarkKind kind, double xMm, double yMm, double sizeMm) {

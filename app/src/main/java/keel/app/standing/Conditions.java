@@ -45,7 +45,7 @@ public class Conditions implements SeenParts {
     private final PartsReading parts;
     private final FilmTeachings teachings;
     private final Remembered<Map<Long, FilmCondition>> fitted = new Remembered<>();
-    private final Remembered<Map<Long, Double>> madeUp = new Remembered<>();
+    private final Remembered<Map<Long, List<ConditionRecords.Exposure>>> exposures = new Remembered<>();
 
     /** Reckoned anew only where a film was used or looked at. */
     private final Cache<Seen, Clouds> paths =
@@ -85,20 +85,33 @@ public class Conditions implements SeenParts {
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void changed(ConditionChanged changed) {
         fitted.forget();
-        madeUp.forget();
+        exposures.forget();
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     @Transactional(propagation = Propagation.NOT_SUPPORTED)
     void changed(RunsChanged changed) {
         fitted.forget();
-        madeUp.forget();
+        exposures.forget();
     }
 
-    /** Loss of light ln(new/now) that the exposure in force makes up, by the machine's number. */
-    public Map<Long, Double> madeUp() {
-        return madeUp.get(() -> records.standing().stream()
-                .collect(Collectors.toMap(ConditionRecords.Stands::machine, Conditions::madeUp, Math::max)));
+    /**
+     * Loss of light ln(new/now) that the exposure in force on a machine makes up: by how much it was raised since then,
+     * for the resin that is in it now.
+     */
+    public double madeUp(long machine, Instant since) {
+        List<ConditionRecords.Exposure> all = exposures
+                .get(() ->
+                        records.exposures().stream().collect(Collectors.groupingBy(ConditionRecords.Exposure::machine)))
+                .getOrDefault(machine, List.of());
+        if (all.isEmpty() || since == null) {
+            return 0;
+        }
+        double then = all.get(0).seconds();
+        for (ConditionRecords.Exposure e : all) {
+            then = e.madeAt().isAfter(since) ? then : e.seconds();
+        }
+        return Math.max(0, Math.log(all.get(all.size() - 1).seconds() / then));
     }
 
     /** By the film's number; those that nobody ever looked at are left out. */
@@ -197,7 +210,8 @@ public class Conditions implements SeenParts {
         List<CloudingSeen> seen = seen(film, looks);
         double madeUp = madeUp(on);
         double uvShare = film.usage().uvShare(settings.defaults().value("uv.share"));
-        FilmBears bears = teachings.learned().on(on == null ? 0 : on.machine());
+        Clouding grade = grade(looks);
+        FilmBears bears = teachings.learned().on(on == null ? 0 : on.machine(), grade);
         Clouds clouds = paths.get(
                 new Seen(
                         seen,
@@ -206,7 +220,6 @@ public class Conditions implements SeenParts {
                         uvShare,
                         madeUp + bears.bearsLoss(Detail.USUAL)),
                 Clouds::of);
-        Clouding grade = grade(looks);
         FilmHazard hazard = new FilmHazard(
                 grade, marks.stream().map(ConditionRecords.Mark::mark).toList(), null, stopGap, cents);
         Instant at = looks.isEmpty() ? null : last(looks).at();
@@ -214,11 +227,8 @@ public class Conditions implements SeenParts {
                 clouds.path(), clouds.ahead(), hazard, bears, madeUp, words(grade, marks, cents, stopGap), at);
     }
 
-    /** Loss of light that the exposure makes up: by how much it was raised since the film was fitted. */
-    private static double madeUp(ConditionRecords.Stands on) {
-        return on == null || on.exposureS() == null || on.firstS() == null
-                ? 0
-                : Math.max(0, Math.log(on.exposureS() / on.firstS()));
+    private double madeUp(ConditionRecords.Stands on) {
+        return on == null ? 0 : madeUp(on.machine(), on.fittedAt());
     }
 
     /** As it was graded last, or as the meter has it where that came later. */

@@ -269,7 +269,7 @@ public class Gates {
                 m.kind(),
                 m.holds(),
                 m.worn().stream()
-                        .filter(p -> p.part() != PartUse.UsedPart.LIGHT)
+                        .filter(p -> p.part() != PartUse.UsedPart.LIGHT || p.condition() != null)
                         .map(p -> p.under(job.parts()))
                         .toList(),
                 jobHours(m, job.layers(), job.exposureS(), defaults),

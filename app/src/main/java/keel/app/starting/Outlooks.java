@@ -148,8 +148,9 @@ public class Outlooks {
             double clouds = film.cloudsOver(hours, hours * m.uvShare(), job.detail());
             why.add(String.format(
                     Locale.ROOT,
-                    "For want of light %.1f %%, otherwise %.1f %%, in %.1f h of %s detail.",
+                    "For want of light %.1f %%, marked by a dent %.1f %%, otherwise %.1f %%, in %.1f h of %s detail.",
                     100 * clouds,
+                    100 * film.marksIt(job.detail()),
                     100 * film.endsOtherwise(use.failsByAge(hours, m.uvShare())),
                     hours,
                     job.detail().words().toLowerCase(Locale.ROOT)));

@@ -85,7 +85,8 @@ public class SlicedFiles {
                 asked.machine() == null || asked.machine().isBlank() ? null : standings.of(asked.machine());
         FileReport report;
         try (LayerArchive archive = LayerArchive.open(file)) {
-            report = read(archive, size(archive, asked, machine), limits(machine));
+            JsonNode sheet = archive.sheet();
+            report = read(archive, sheet, size(archive, sheet, asked, machine), limits(machine));
         }
         String hash = hash(file);
         Checked checked = new Checked(
@@ -136,8 +137,7 @@ public class SlicedFiles {
                         spots.last(m).map(ScreenSpots.Last::spots).orElse(List.of()));
     }
 
-    private static SheetSize size(LayerArchive archive, Asked asked, MachineNow m) throws IOException {
-        JsonNode sheet = archive.sheet();
+    private static SheetSize size(LayerArchive archive, JsonNode sheet, Asked asked, MachineNow m) {
         Double layer = said(sheet, "layerMm", asked.layerMm());
         Double width = said(sheet, "widthMm", asked.widthMm());
         Double depth = said(sheet, "depthMm", asked.depthMm());
@@ -163,10 +163,9 @@ public class SlicedFiles {
         return value.isNumber() ? Double.valueOf(value.asDouble()) : otherwise;
     }
 
-    private static FileReport read(LayerArchive archive, SheetSize size, Limits limits) throws IOException {
+    private static FileReport read(LayerArchive archive, JsonNode sheet, SheetSize size, Limits limits)
+            throws IOException {
         Preflight preflight = new Preflight(size, limits);
-        JsonNode sheet = archive.sheet();
-        boolean lit = false;
         for (int k = 0; k < archive.size(); k++) {
             byte[] png = archive.layer(k);
             try {
@@ -175,17 +174,17 @@ public class SlicedFiles {
                     requireFit(pixels, size, sheet);
                 }
                 preflight.layer(pixels);
-                lit |= anyLit(pixels);
             } catch (Pictures.Unreadable e) {
                 unreadable(preflight, e, k);
             } catch (IllegalArgumentException e) {
                 throw new Refused("file", e.getMessage());
             }
         }
-        if (!lit) {
+        FileReport report = preflight.report();
+        if (report.areaCm2().stream().allMatch(a -> a == 0)) {
             throw new Refused("file", "Nothing is lit on any of its pictures: a layer is bright where the resin sets.");
         }
-        return preflight.report();
+        return report;
     }
 
     private static void unreadable(Preflight preflight, Pictures.Unreadable why, int layer) {
@@ -211,15 +210,6 @@ public class SlicedFiles {
                     "Width and depth do not fit its pictures of " + first.width() + " × " + first.height()
                             + " pixels: which is right?");
         }
-    }
-
-    private static boolean anyLit(LayerPixels pixels) {
-        for (byte b : pixels.grey()) {
-            if (b < 0) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static String hash(Path file) throws IOException {

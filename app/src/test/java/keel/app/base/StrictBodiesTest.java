@@ -93,6 +93,15 @@ class StrictBodiesTest extends AppTest {
         assertThat(unsaid.getStatus()).isEqualTo(413);
     }
 
+    /** Only a sliced file may be so large; it is refused for what it is. */
+    @Test
+    void otherFilesThanSlicedOnesAreRefusedBeforeTheyAreRead() throws Exception {
+        byte[] large = new byte[31 * 1024 * 1024];
+        MediaType form = MediaType.parseMediaType("multipart/form-data;boundary=x");
+        assertThat(post("/film/tone", form, large).getStatus()).isEqualTo(413);
+        assertThat(post("/files/check", form, large).getStatus()).isEqualTo(422);
+    }
+
     private MockHttpServletRequest unsaid(ServletContext context, byte[] body) {
         MockHttpServletRequest request = new MockHttpServletRequest(context, "POST", "/api/v1/failures") {
             @Override

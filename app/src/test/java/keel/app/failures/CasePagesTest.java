@@ -176,6 +176,7 @@ class CasePagesTest extends PageTest {
                 null,
                 failed.id(),
                 null,
+                null,
                 null));
         var chain = attempts.of(again.id());
         assertThat(chain).extracting(a -> a.run().id()).containsExactly(failed.id(), again.id());

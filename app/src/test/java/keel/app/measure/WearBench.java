@@ -93,6 +93,7 @@ class WearBench extends AppTest {
                             null,
                             null,
                             footprint(new Random(next[0])),
+                            null,
                             null));
                 })
                 .beside(plain);

@@ -80,8 +80,8 @@ class WearMapsTest extends AppTest {
 
     @Test
     void aRunGoingOnWearsWhenItHasEnded() {
-        runs.enter(
-                new RunEntry(machine, "Latch", null, null, 1000, 1.8, 40.0, null, null, null, null, null, LEFT, null));
+        runs.enter(new RunEntry(
+                machine, "Latch", null, null, 1000, 1.8, 40.0, null, null, null, null, null, LEFT, null, null));
         assertThat(map(shop.now(machine).film()).map().spread().most()).isZero();
         runs.finish(shop.now(machine).run().id(), null, "STOPPED", 0, null);
         assertThat(map(shop.now(machine).film()).prints()).isEqualTo(1);
@@ -227,6 +227,7 @@ class WearMapsTest extends AppTest {
                 null,
                 null,
                 footprint,
+                null,
                 null));
     }
 

@@ -86,6 +86,7 @@ class PlatePagesTest extends PageTest {
                 null,
                 null,
                 footprint,
+                null,
                 null));
     }
 

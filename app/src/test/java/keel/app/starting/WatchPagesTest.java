@@ -54,6 +54,7 @@ class WatchPagesTest extends PageTest {
                 everyHours,
                 null,
                 null,
+                null,
                 null));
         return m;
     }
@@ -84,6 +85,7 @@ class WatchPagesTest extends PageTest {
                         null,
                         null,
                         -1.0,
+                        null,
                         null,
                         null,
                         null)))

@@ -42,7 +42,8 @@ public record FilmCondition(
         return 1 - clear * (1 - marksIt(detail)) * (1 - endsOtherwise(byAge));
     }
 
-    private double marksIt(Detail detail) {
+    /** Chance that a dent under it marks a job. */
+    public double marksIt(Detail detail) {
         return FastMath.min(1, bears.worn() * hazard.spoils(detail));
     }
 

@@ -9,8 +9,8 @@ import keel.core.standing.PartCondition;
  * A light engine as it was read: it fades along its path, and may die at any age.
  *
  * @param path of its fading
- * @param uvHours that it has given light
- * @param madeUp loss of light that the present exposure makes up, as ln(new/now)
+ * @param uvHours that it has given light since its first map: to what it gave then its exposures were made
+ * @param madeUp loss of light that the exposure was raised for since then, as ln(then/now)
  * @param lookedAt when it was read last
  */
 public record LightCondition(FadingPath path, double uvHours, double madeUp, Instant lookedAt)
@@ -37,6 +37,7 @@ public record LightCondition(FadingPath path, double uvHours, double madeUp, Ins
 
     @Override
     public String words() {
-        return String.format(Locale.ROOT, "it gives %.0f %% of its first light", 100 * Math.exp(-path.loss(uvHours)));
+        return String.format(
+                Locale.ROOT, "it gives %.0f %% of what its first map showed", 100 * Math.exp(-path.loss(uvHours)));
     }
 }

@@ -16,10 +16,12 @@ import org.jspecify.annotations.Nullable;
  *
  * @param spots on record now
  * @param newOrGrown how many of them are new or grown since the inspection before
+ * @param clean whether it was found in order: faults of which nobody said where they are count too
  * @param job what it covers of the plate; null where nobody says, and then it is taken to be put beside the spots
  * @param lookedAt when it was inspected last
  */
-public record ScreenCondition(List<Spot> spots, long newOrGrown, @Nullable List<PlacedPart> job, Instant lookedAt)
+public record ScreenCondition(
+        List<Spot> spots, long newOrGrown, boolean clean, @Nullable List<PlacedPart> job, Instant lookedAt)
         implements PartCondition {
 
     private static final double CLEAN = 0.7;
@@ -41,7 +43,8 @@ public record ScreenCondition(List<Spot> spots, long newOrGrown, @Nullable List<
 
     /** By how much likelier than others of its age it gets new spots in a print. */
     public double factor() {
-        return (spots.isEmpty() ? CLEAN : SPOTTED) * FastMath.pow(NEW_SPOT, FastMath.min(NEW_THAT_COUNT, newOrGrown));
+        return (spots.isEmpty() && clean ? CLEAN : SPOTTED)
+                * FastMath.pow(NEW_SPOT, FastMath.min(NEW_THAT_COUNT, newOrGrown));
     }
 
     private double onSpot() {
@@ -63,13 +66,13 @@ public record ScreenCondition(List<Spot> spots, long newOrGrown, @Nullable List<
 
     @Override
     public ScreenCondition under(List<PlacedPart> covers) {
-        return new ScreenCondition(spots, newOrGrown, covers.isEmpty() ? null : covers, lookedAt);
+        return new ScreenCondition(spots, newOrGrown, clean, covers.isEmpty() ? null : covers, lookedAt);
     }
 
     @Override
     public String words() {
         if (spots.isEmpty()) {
-            return "no spot was seen on it";
+            return clean ? "no spot was seen on it" : "it was not in order";
         }
         String words = spots.size() == 1 ? "1 spot" : spots.size() + " spots";
         return newOrGrown == 0 ? words : String.format(Locale.ROOT, "%s, %d new or grown", words, newOrGrown);

@@ -280,12 +280,21 @@ public final class StartGate {
                                 : ": " + p.good() + " of " + p.runs() + " came out."));
     }
 
+    /** The light comes last in the stack, as the last line of all. */
+    private static GatePart place(PartUse.UsedPart part) {
+        return switch (part) {
+            case FILM, TANK -> GatePart.FILM;
+            case SCREEN -> GatePart.SCREEN;
+            case LIGHT -> GatePart.JOB;
+        };
+    }
+
     private GateItem chance(PartUse part, GateFacts f) {
         double chance = part.failsWithin(f.jobHours(), f.uvShare(), f.detail());
         boolean past = part.agedUnseen();
         return new GateItem(
                 part.part().prefix() + "-chance",
-                part.part() == PartUse.UsedPart.SCREEN ? GatePart.SCREEN : GatePart.FILM,
+                place(part.part()),
                 past || chance > defaults.value("watch.failureChance") ? WARN : OK,
                 String.format(
                         Locale.ROOT,

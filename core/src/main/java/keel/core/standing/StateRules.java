@@ -22,6 +22,9 @@ public final class StateRules {
     private static final String UNKNOWN_NEAR =
             "%.0f h on record, and nobody knows when %s before that; due at %.0f h, within a week.";
 
+    /** Nobody can decide to print on with what is all but sure to fail, such as a film with a hole. */
+    private static final double ALL_BUT_SURE = 0.9;
+
     private final Defaults defaults;
 
     public StateRules(Defaults defaults) {
@@ -105,7 +108,8 @@ public final class StateRules {
                     look(part.part())));
         }
         if (chance > defaults.value("watch.failureChance")) {
-            boolean due = chance > defaults.value("due.failureChance") && part.kept() == null;
+            boolean kept = part.kept() != null && chance < ALL_BUT_SURE;
+            boolean due = chance > defaults.value("due.failureChance") && !kept;
             return Optional.of(new Concern(
                     due ? DUE : WATCH,
                     about,
@@ -119,7 +123,7 @@ public final class StateRules {
                                     part.condition() == null
                                             ? knownFrom(part, ", by ")
                                             : ", " + part.condition().words(),
-                                    part.kept() == null ? "" : " Kept in use: " + part.kept() + "."),
+                                    kept ? " Kept in use: " + part.kept() + "." : ""),
                     task(part.part())));
         }
         if (part.pastAge()) {

@@ -49,6 +49,6 @@ class FadingPathTest {
         assertThat(new LightCondition(dim.path(), 450, 0.18, Instant.EPOCH).failsWithin(0.01, 8, 2))
                 .as("the exposure makes it up; it may still die")
                 .isBetween(0.01, 0.05);
-        assertThat(dim.words()).isEqualTo("it gives 84 % of its first light");
+        assertThat(dim.words()).isEqualTo("it gives 84 % of what its first map showed");
     }
 }

@@ -25,7 +25,7 @@ class FilmLearningTest {
     void nothingIsLearnedFromNone() {
         FilmLearned learned = FilmLearning.of(List.of());
         assertThat(learned).isEqualTo(FilmLearned.NOTHING);
-        assertThat(learned.on(7)).isEqualTo(FilmBears.USUAL);
+        assertThat(learned.on(7, null)).isEqualTo(FilmBears.USUAL);
     }
 
     private static LossOdds known(double loss) {
@@ -62,7 +62,8 @@ class FilmLearningTest {
     @Test
     void aMachineThatLosesMoreIsTold() {
         FilmLearned learned = FilmLearning.of(shop(0, 0.3, new Random(6), 3000));
-        assertThat(learned.on(1).worn()).isGreaterThan(1.5 * learned.on(2).worn());
+        assertThat(learned.on(1, Clouding.HAZY).worn())
+                .isGreaterThan(1.5 * learned.on(2, Clouding.HAZY).worn());
     }
 
     /** Whose films were never milky yet does not learn that milky ones will do. */
@@ -72,9 +73,12 @@ class FilmLearningTest {
         for (int i = 0; i < 5000; i++) {
             good.add(new Printed(1, known(0.1), 0, Detail.USUAL, 0, 0.01, Lost.NOT_BY_FILM));
         }
-        FilmBears bears = FilmLearning.of(good).on(1);
+        FilmLearned learned = FilmLearning.of(good);
+        double clouded = Math.log(Clouding.CLEAR.usualTransmittance() / Clouding.CLOUDED.usualTransmittance());
         double milky = Math.log(Clouding.CLEAR.usualTransmittance() / Clouding.MILKY.usualTransmittance());
-        assertThat(bears.fails(milky, Detail.USUAL, 0)).isGreaterThan(0.1);
+        assertThat(learned.on(1, Clouding.CLOUDED).fails(clouded, Detail.USUAL, 0))
+                .isLessThan(0.1);
+        assertThat(learned.on(1, Clouding.MILKY).fails(milky, Detail.USUAL, 0)).isCloseTo(0.7473, within(5e-5));
     }
 
     @Test

@@ -17,7 +17,7 @@ class ScreenConditionTest {
     private static final Spot LINE = Spot.line(100, 40, 0.2, 80, true, 1);
 
     private static ScreenCondition seen(List<Spot> spots, long newOrGrown) {
-        return new ScreenCondition(spots, newOrGrown, null, Instant.EPOCH);
+        return new ScreenCondition(spots, newOrGrown, spots.isEmpty(), null, Instant.EPOCH);
     }
 
     @Test
@@ -48,5 +48,8 @@ class ScreenConditionTest {
     void itSaysWhatWasSeen() {
         assertThat(seen(List.of(), 0).words()).isEqualTo("no spot was seen on it");
         assertThat(seen(List.of(DOT), 1).words()).isEqualTo("1 spot, 1 new or grown");
+        ScreenCondition somewhere = new ScreenCondition(List.of(), 0, false, null, Instant.EPOCH);
+        assertThat(somewhere.words()).as("nobody said where").isEqualTo("it was not in order");
+        assertThat(somewhere.factor()).isEqualTo(1.5);
     }
 }

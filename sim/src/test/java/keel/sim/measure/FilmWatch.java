@@ -297,7 +297,7 @@ final class FilmWatch implements Onlooker {
     }
 
     private FilmCondition condition(Watched w, Begun b, FilmHazard hazard) {
-        FilmBears bears = learned.on(b.machine().site().code().hashCode());
+        FilmBears bears = learned.on(b.machine().site().code().hashCode(), hazard.grade());
         return new FilmCondition(w.path(), NOT_ASKED, hazard, bears, w.madeUp(b.machine()), "", null);
     }
 

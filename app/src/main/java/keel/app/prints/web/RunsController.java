@@ -269,6 +269,7 @@ class RunsController {
                 null,
                 null,
                 null,
-                used);
+                used,
+                null);
     }
 }
