@@ -31,7 +31,7 @@ import org.springframework.transaction.support.TransactionOperations;
  * the start and once a day; until then what is usual holds.
  */
 @Service
-public class FilmTeachings {
+class FilmTeachings {
 
     private static final Logger LOG = LoggerFactory.getLogger(FilmTeachings.class);
     private static final Limit FILMS = Limit.of(300);
@@ -80,22 +80,24 @@ public class FilmTeachings {
 
     private void quietly() {
         try {
-            learnAnew();
+            learn();
         } catch (RuntimeException e) {
             LOG.warn("Nothing was learned of films today: {}", e.getMessage());
         }
     }
 
-    /** Goes through the prints once more. */
-    public FilmLearned learnAnew() {
-        List<FilmLearning.Printed> prints = transactions.execute(t -> prints());
-        FilmLearned now =
-                prints == null || prints.size() < LEAST_PRINTS ? FilmLearned.NOTHING : FilmLearning.of(prints);
+    private void learn() {
+        FilmLearned now = reckoned();
         if (!now.equals(learned)) {
             learned = now;
             events.publishEvent(new ConditionChanged());
         }
-        return now;
+    }
+
+    /** Goes through the prints once more; what is in force stays. */
+    FilmLearned reckoned() {
+        List<FilmLearning.Printed> prints = transactions.execute(t -> prints());
+        return prints == null || prints.size() < LEAST_PRINTS ? FilmLearned.NOTHING : FilmLearning.of(prints);
     }
 
     private List<FilmLearning.Printed> prints() {

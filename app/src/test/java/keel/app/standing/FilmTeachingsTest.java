@@ -66,10 +66,10 @@ class FilmTeachingsTest extends ApiCalls {
 
     @Test
     void whatCameOutAndWhatWasLostThroughLookedAtFilmsIsLearned() throws Exception {
-        int before = teachings.learnAnew().prints();
+        int before = teachings.reckoned().prints();
         long good = printed(0);
         long bad = printed(LOST);
-        FilmLearned learned = teachings.learnAnew();
+        FilmLearned learned = teachings.reckoned();
         assertThat(learned.prints()).as("not the print before the look").isGreaterThanOrEqualTo(before + 2 * PRINTS);
         assertThat(learned.worn().get(good)).isLessThan(1);
         assertThat(learned.worn().get(bad)).isGreaterThan(1.5 * learned.worn().get(good));
