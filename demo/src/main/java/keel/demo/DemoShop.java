@@ -48,6 +48,7 @@ class DemoShop {
 
     private static final String BOUGHT_USED = "Fulmar";
 
+    private static final String KEEPER = "keeper";
     private static final int WARRANTY_MONTHS = 6;
     private static final int USUAL_MONTHS = 14;
 
@@ -67,6 +68,7 @@ class DemoShop {
     private final Sharing sharing;
     private final ShopClock clock;
     private final Replay replay;
+    private final UpkeepPast upkeep;
     private final Path home;
     private final TransactionTemplate transaction;
     private final Story.Size size;
@@ -86,6 +88,7 @@ class DemoShop {
             Sharing sharing,
             ShopClock clock,
             Replay replay,
+            UpkeepPast upkeep,
             PlatformTransactionManager transactions,
             @Value("${keel.home}") Path home,
             @Value("${keel.demo.machines:7}") int machines,
@@ -103,6 +106,7 @@ class DemoShop {
         this.sharing = sharing;
         this.clock = clock;
         this.replay = replay;
+        this.upkeep = upkeep;
         this.home = home;
         this.transaction = new TransactionTemplate(transactions);
         boolean usual = machines == Story.Size.SALTMARSH.machines() && months == USUAL_MONTHS;
@@ -115,17 +119,20 @@ class DemoShop {
             return false;
         }
         Home.unfinished(home, true);
-        Story.Told story = Story.tell(Story.SEED, clock.instant(), ZoneId.systemDefault(), size);
+        Instant now = clock.instant();
+        Story.Told story = Story.tell(Story.SEED, now, ZoneId.systemDefault(), size);
         try {
             clock.tell(story.start());
             if (size.equals(Story.Size.SALTMARSH)) {
                 transaction.executeWithoutResult(t -> {
                     setUp(story);
                     replay.enter(story.happenings(), actors);
+                    upkeep.tell(story.start(), now, actors.get(KEEPER));
                 });
             } else {
                 transaction.executeWithoutResult(t -> setUp(story));
                 inPieces(story.happenings());
+                transaction.executeWithoutResult(t -> upkeep.tell(story.start(), now, actors.get(KEEPER)));
             }
         } finally {
             clock.tell(null);

@@ -116,6 +116,11 @@ final class Browsing implements AutoCloseable {
         return signedIn("keeper", "saltmarsh-keeper", width, height);
     }
 
+    /** The same for an operator. */
+    Page operator(int width, int height) {
+        return signedIn("operator", "saltmarsh-operator", width, height);
+    }
+
     /** Day or amber, kept in this context. */
     void theme(Page page, String theme) {
         page.context().addCookies(List.of(new com.microsoft.playwright.options.Cookie("theme", theme).setUrl(address)));

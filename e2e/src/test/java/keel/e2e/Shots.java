@@ -23,6 +23,7 @@ class Shots {
     void takeThem(@TempDir Path home) throws Exception {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("fleet", "/fleet");
+        views.put("round", "/round");
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
         views.put("run", "/machines/dunlin/run");
@@ -64,7 +65,6 @@ class Shots {
             goToTheClamp(page);
             picture(page, "guide-bolts");
             browsing.theme(page, "amber");
-            shoot(page, "/fleet", "fleet-amber");
             shoot(page, "/bench/screens", "screens-amber");
             shoot(page, "/air/rooms/long-room/plan", "air-plan-amber");
             Page phone = browsing.keeper(390, 844);

@@ -40,6 +40,7 @@ public class RoomAir {
     public static final Duration LOOKED_BACK = Duration.ofDays(60);
 
     public static final double TVOC_LIMIT_PPB = 500;
+    private static final String VAPOUR = "vapour";
 
     private static final Duration WATCHED = Duration.ofMinutes(60);
     private static final int MINUTES_ABOVE = 15;
@@ -186,8 +187,12 @@ public class RoomAir {
         return rows;
     }
 
-    /** What has been wrong for a while in a room. */
-    public record Alarm(String room, String name, String what) {}
+    /**
+     * What has been wrong for a while in a room.
+     *
+     * @param breathed whether it is vapour, which people breathe
+     */
+    public record Alarm(String room, String name, String what, boolean breathed) {}
 
     /** Of all rooms, in two statements. */
     @Transactional(readOnly = true)
@@ -197,7 +202,7 @@ public class RoomAir {
         for (AirRecords.Limits room : records.limits()) {
             Described described = (room.air() == null ? new RoomAirRecord() : room.air()).described();
             alarms(described, hour.getOrDefault(room.code(), List.of()))
-                    .forEach(a -> all.add(new Alarm(room.code(), room.name(), a)));
+                    .forEach(a -> all.add(new Alarm(room.code(), room.name(), a, a.contains(VAPOUR))));
         }
         return all;
     }
@@ -210,7 +215,7 @@ public class RoomAir {
                 lately.stream()
                         .filter(r -> r.tvoc() != null && r.tvoc() > limit)
                         .count(),
-                String.format(Locale.ROOT, "vapour above %.0f ppb", limit),
+                String.format(Locale.ROOT, VAPOUR + " above %.0f ppb", limit),
                 alarms);
         if (room.lowC() != null) {
             above(

@@ -64,6 +64,15 @@ public class Figures {
         return minutes < 60 ? minutes + " min" : minutes / 60 + " h %02d".formatted(minutes % 60);
     }
 
+    /** Days to come, from the early to the late: "today", "in 3 days", "in 3 to 9 days". */
+    public String ahead(double low, double high) {
+        long from = Math.round(low);
+        long to = Math.round(high);
+        return to < 1
+                ? "today"
+                : from == to ? "in " + (to == 1 ? "a day" : to + " days") : "in " + from + " to " + to + " days";
+    }
+
     public String percent(double share) {
         return share < 0.01 ? "<1" : String.format(Locale.ROOT, "%.0f", 100 * share);
     }

@@ -3,6 +3,7 @@ package keel.app.fleet;
 import java.text.Normalizer;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
+import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
 import keel.app.base.Seen;
 import keel.app.people.Actor;
@@ -209,6 +211,19 @@ public class Fleet {
                 .filter(r -> r.retiredAt == null)
                 .map(r -> r.code)
                 .orElseThrow(() -> new Refused("room", "There is no room called " + code + "."));
+    }
+
+    /** A room in use, with its number. */
+    public record RoomPlace(long id, String code, String name) {}
+
+    /** The rooms in use by name; asked once while a page is read. */
+    @Transactional(readOnly = true)
+    public List<RoomPlace> roomPlaces() {
+        return OncePerRead.get(RoomPlace.class, () -> rooms.findAll().stream()
+                .filter(r -> r.retiredAt == null)
+                .map(r -> new RoomPlace(r.id, r.code, r.name))
+                .sorted(Comparator.comparing(RoomPlace::name))
+                .toList());
     }
 
     /** Number of a room, for records of other modules. */

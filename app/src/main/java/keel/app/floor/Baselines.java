@@ -98,9 +98,9 @@ public class Baselines {
         return waived;
     }
 
-    /** One line for all machines that stand still and lack some; empty where none does. */
+    /** A sentence on all machines that stand still and lack some; empty where none does. */
     @Transactional(readOnly = true)
-    public Optional<Task> task(List<MachineNow> machines) {
+    public Optional<String> lacking(List<MachineNow> machines) {
         Known known = lately.get(ALL, all -> new Known(taken(), waived()));
         Set<Baseline> waived = known.waived();
         List<Line> lacking = lines(machines.stream().filter(Baselines::stands).toList(), known.taken()).stream()
@@ -113,16 +113,9 @@ public class Baselines {
         List<String> names =
                 lacking.stream().limit(NAMED).map(l -> l.machine().name()).toList();
         int more = lacking.size() - names.size();
-        return Optional.of(new Task(
-                null,
-                "Baselines",
-                "Take what is missing",
-                String.join(", ", names)
-                        + (more > 0 ? " and " + more + " more stand" : lacking.size() == 1 ? " stands" : " stand")
-                        + " still: without them nobody can say later what has changed.",
-                null,
-                null,
-                "/bench/baselines"));
+        return Optional.of(String.join(", ", names)
+                + (more > 0 ? " and " + more + " more stand" : lacking.size() == 1 ? " stands" : " stand")
+                + " still: without them nobody can say later what has changed.");
     }
 
     private static boolean stands(MachineNow m) {

@@ -17,6 +17,7 @@ public class Handbook {
     private static final List<String> CHAPTERS = List.of(
             "set-up",
             "fleet",
+            "round",
             "print",
             "failures",
             "bench",
@@ -46,6 +47,7 @@ public class Handbook {
             About.of("/machines/[^/]+/.+|/guides.*|/instruments.*", "bench"),
             About.of("/failures.*|/knowledge.*|/quirks.*|/how-a-layer-is-made", "failures"),
             About.of("/bench/(lives|spares).*", "lives"),
+            About.of("/round.*|/bench/upkeep.*", "round"),
             About.of("/bench.*|/vats.*", "films"),
             About.of("/wash.*|/waste.*|/incidents.*", "wash-and-waste"),
             About.of("/costs.*", "costs"),

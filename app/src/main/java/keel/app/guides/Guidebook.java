@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import keel.app.air.AirParts;
 import keel.app.base.NotThere;
@@ -71,17 +72,28 @@ public class Guidebook {
 
     /** Minutes of each kind of work that a guide leads through: as it took here, else as a rule. */
     public Map<ServiceKind, Integer> minutes() {
+        Map<ServiceKind, Integer> minutes = new EnumMap<>(ServiceKind.class);
+        took(LearnedMinutes::minutes).forEach((kind, m) -> minutes.put(kind, (int) Math.round(m)));
+        return minutes;
+    }
+
+    /** The same to plan with: what is expected rather than what is usual. */
+    public Map<ServiceKind, Double> expectedMinutes() {
+        return took(LearnedMinutes::mean);
+    }
+
+    private Map<ServiceKind, Double> took(ToDoubleFunction<LearnedMinutes> which) {
         Map<String, List<Double>> worked = sessions.worked(LATELY).stream()
                 .collect(Collectors.groupingBy(
                         GuideSessions.Worked::procedure,
                         Collectors.mapping(w -> w.seconds() / 60, Collectors.toList())));
-        Map<ServiceKind, Integer> minutes = new EnumMap<>(ServiceKind.class);
+        Map<ServiceKind, Double> minutes = new EnumMap<>(ServiceKind.class);
         for (Procedure p : procedures.all()) {
             List<Double> last = worked.getOrDefault(p.code(), List.of());
             double usual = LearnedMinutes.of(p.minutes(), last.subList(0, Math.min(last.size(), LAST.max())))
-                    .map(LearnedMinutes::minutes)
+                    .map(which::applyAsDouble)
                     .orElse((double) p.minutes());
-            p.service().ifPresent(kind -> minutes.putIfAbsent(kind, (int) Math.round(usual)));
+            p.service().ifPresent(kind -> minutes.putIfAbsent(kind, usual));
         }
         return minutes;
     }

@@ -50,6 +50,7 @@ public enum LogKind {
     WASTE("Waste"),
     INCIDENT("Incident"),
     FAN("Fan"),
+    UPKEEP("Upkeep"),
     SIGN_IN_REFUSED("Sign-in refused");
 
     private final String words;

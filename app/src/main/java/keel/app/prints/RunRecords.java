@@ -33,6 +33,16 @@ interface RunRecords extends JpaRepository<Run, Long> {
             where r.startedAt >= ?1 and r.endedAt is not null and not r.withdrawn""")
     List<Brief> endedSince(Instant from);
 
+    /** How many prints of a machine ended, and how many of them came out. */
+    record Ended(String machine, long prints, long good) {}
+
+    @Query(
+            """
+            select m.code, count(r.id), sum(case when r.cameOut then 1L else 0L end)
+            from Run r join MachineCard m on m.id = r.machineId
+            where r.startedAt >= ?1 and r.endedAt is not null and not r.withdrawn group by m.code""")
+    List<Ended> ended(Instant from);
+
     /** Whether each of the last runs of a machine came out, the newest first. */
     @Query(
             """

@@ -26,6 +26,8 @@ import keel.app.people.Role;
 import keel.app.standing.LivesChanged;
 import keel.core.Findings;
 import keel.core.Plain;
+import keel.core.round.WaitCosts;
+import keel.core.standing.Defaults;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
 import keel.core.stock.StockUnit;
@@ -311,27 +313,52 @@ public class Buying {
                         Plain.number(Math.round(10 * point) / 10.0));
     }
 
-    private record Counted(long hour, int toBuy) {}
+    /**
+     * What is to be bought.
+     *
+     * @param items how many
+     * @param costPerHour of not ordering them: the hours of being without that it adds, in money
+     */
+    public record ToBuy(int items, double costPerHour) {}
+
+    private record Counted(long hour, ToBuy toBuy, List<Overdue> awaited) {}
 
     private final Remembered<Counted> counted = new Remembered<>();
 
     /**
-     * How many items have come down to where they are ordered; reckoned anew only when something moved, was ordered or
+     * The items that have come down to where they are ordered; reckoned anew only when something moved, was ordered or
      * changed, and each hour.
      */
     @Transactional(readOnly = true)
-    public int toBuy() {
+    public ToBuy toBuy() {
+        return counted().toBuy();
+    }
+
+    private Counted counted() {
         Counted last = counted.get(this::count);
         if (last.hour() != hour()) {
             counted.forget();
             last = counted.get(this::count);
         }
-        return last.toBuy();
+        return last;
     }
 
     private Counted count() {
+        List<BuyingLine> low = lines().stream().filter(l -> l.quantity() > 0).toList();
+        WaitCosts costs = new WaitCosts(Defaults.shipped());
         return new Counted(
-                hour(), (int) lines().stream().filter(l -> l.quantity() > 0).count());
+                hour(),
+                new ToBuy(
+                        low.size(),
+                        low.stream().mapToDouble(l -> costOf(l, costs)).sum()),
+                awaited());
+    }
+
+    /** Where nobody knows how fast it goes, the odds are even. */
+    private static double costOf(BuyingLine line, WaitCosts costs) {
+        return costs.order(
+                line.runsOut() == null ? 0.5 : line.runsOut(),
+                line.terms().hurts() == null ? "SOME" : line.terms().hurts());
     }
 
     private long hour() {
@@ -414,6 +441,29 @@ public class Buying {
     @Transactional(readOnly = true)
     public List<Order> orders(int most) {
         return orders.latest(Limit.of(most));
+    }
+
+    /** An order that should be there. */
+    public record Overdue(long id, String name, Instant orderedAt, Instant expectedAt) {}
+
+    /** Those that should have come by now, as long as such an order usually takes. */
+    @Transactional(readOnly = true)
+    public List<Overdue> overdue() {
+        Instant now = clock.instant();
+        return counted().awaited().stream()
+                .filter(o -> o.expectedAt().isBefore(now))
+                .toList();
+    }
+
+    private List<Overdue> awaited() {
+        return orders.awaited().stream()
+                .map(o -> new Overdue(
+                        o.id(),
+                        o.name(),
+                        o.orderedAt(),
+                        o.orderedAt()
+                                .plusSeconds(Math.round(86_400 * (o.leadDays() == null ? LEAD_DAYS : o.leadDays())))))
+                .toList();
     }
 
     public long order(String item, Double quantity, Double price) {

@@ -1,6 +1,7 @@
 package keel.app.stores;
 
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -39,6 +40,15 @@ interface StockOrders extends JpaRepository<StockOrder, Long> {
             order by case when o.receivedAt is null and o.cancelledAt is null then 0 else 1 end,
             o.orderedAt desc, o.id desc""")
     List<Buying.Order> latest(Limit most);
+
+    /** An order that did not come yet; {@code leadDays} that such a one takes, null where nobody said. */
+    record Awaited(long id, String name, Instant orderedAt, Double leadDays) {}
+
+    @Query(
+            """
+            select o.id, i.name, o.orderedAt, i.terms.leadDays from StockOrder o join StockItem i on i.id = o.itemId
+            where o.receivedAt is null and o.cancelledAt is null order by o.orderedAt""")
+    List<Awaited> awaited();
 
     /** The resin whose sealed bottles an item counts, and how much the last of them held. */
     record BottleKind(String resin, Double fullMl) {}

@@ -21,7 +21,7 @@ class BaselinesTest extends PageTest {
     }
 
     private boolean asked(String m) {
-        return baselines.task(List.of(shop.now(m))).isPresent();
+        return baselines.lacking(List.of(shop.now(m))).isPresent();
     }
 
     @Test
@@ -82,7 +82,7 @@ class BaselinesTest extends PageTest {
     void aMachineThatPrintsIsLeftAlone() {
         String m = shop.maskMachine();
         MachineNow now = shop.now(m);
-        assertThat(baselines.task(List.of(now)).orElseThrow().text())
+        assertThat(baselines.lacking(List.of(now)).orElseThrow())
                 .isEqualTo(now.name() + " stands still: without them nobody can say later what has changed.");
         shop.run(m, 1, 4);
         assertThat(asked(m)).as("held: the plate is not clear").isFalse();

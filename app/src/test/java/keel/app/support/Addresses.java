@@ -111,6 +111,7 @@ final class Addresses {
         SUBJECTS.put("/setup/machines", "select code from machine order by id");
         SUBJECTS.put("/bench/models", "select code from machine_model order by id");
         SUBJECTS.put("/bench/screens", "select code from component where kind = 'SCREEN' order by id");
+        SUBJECTS.put("/bench/upkeep", "select id from upkeep_rule order by id");
         SUBJECTS.put("/stores/bottles", "select code from bottle order by id");
         SUBJECTS.put("/stores/resins", "select code from resin where retired_at is null order by id");
         SUBJECTS.put("/air/rooms", "select code from room order by id");

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param place where it is done, null where that makes no difference
  * @param after ids of what must be done before
  * @param unlocks what waits until the last errand that unlocks it is done, null for nothing
+ * @param tail minutes after it in which somebody must still be there: what goes into a bath must come out of it
  */
 public record Errand(
         String id,
@@ -22,7 +23,21 @@ public record Errand(
         @Nullable Double deadline,
         @Nullable String place,
         Set<String> after,
-        @Nullable String unlocks) {
+        @Nullable String unlocks,
+        double tail) {
+
+    /** One after which nobody has to be there. */
+    public Errand(
+            String id,
+            double minutes,
+            double costPerHour,
+            double release,
+            @Nullable Double deadline,
+            @Nullable String place,
+            Set<String> after,
+            @Nullable String unlocks) {
+        this(id, minutes, costPerHour, release, deadline, place, after, unlocks, 0);
+    }
 
     /** One that can be begun at once and anywhere. */
     public Errand(String id, double minutes, double costPerHour) {

@@ -21,10 +21,26 @@ final class Errands {
     final int[][] after;
     final int[] unlocks;
     final double[] unlockCosts;
+    final double until;
+    final double next;
     private final boolean waits;
 
-    /** @throws IllegalArgumentException where errands wait for each other in a circle, or for one that is not there */
+    /** Without an end of the visit.
+     *
+     * @throws IllegalArgumentException as the other
+     */
     Errands(List<Errand> list, int workers, double change, Map<String, Double> costs) {
+        this(list, workers, change, costs, Double.POSITIVE_INFINITY, 0);
+    }
+
+    /**
+     * @param until minute at which the visit ends
+     * @param next minute at which what was put off is done
+     * @throws IllegalArgumentException where errands wait for each other in a circle, or for one that is not there
+     */
+    Errands(List<Errand> list, int workers, double change, Map<String, Double> costs, double until, double next) {
+        this.until = until;
+        this.next = next;
         this.list = List.copyOf(list);
         this.workers = workers;
         this.change = change;

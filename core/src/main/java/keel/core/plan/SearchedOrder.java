@@ -24,11 +24,11 @@ final class SearchedOrder {
     private final Random random = new Random(SEED);
     private int left;
 
-    private SearchedOrder(Errands errands, Sequence.Objective objective) {
+    private SearchedOrder(Errands errands, Sequence.Objective objective, int steps) {
         this.errands = errands;
         this.objective = objective;
         int n = FastMath.max(1, errands.size());
-        this.left = STEPS / (errands.anyAfter() ? n * n / 4 + n : n);
+        this.left = steps / (errands.anyAfter() ? n * n / 4 + n : n);
     }
 
     /** An order with its timetable. */
@@ -36,14 +36,26 @@ final class SearchedOrder {
 
     /** The best of the simple orders. */
     static Timetable quickly(Errands errands, Sequence.Objective objective) {
-        return new SearchedOrder(errands, objective).simple().table();
+        return new SearchedOrder(errands, objective, STEPS).simple().table();
     }
 
     static Timetable of(Errands errands, Sequence.Objective objective) {
-        SearchedOrder search = new SearchedOrder(errands, objective);
-        Found best = search.better(search.simple());
-        while (search.left > 0) {
-            Found next = search.better(search.shaken(best));
+        SearchedOrder search = new SearchedOrder(errands, objective, STEPS);
+        return search.from(search.simple());
+    }
+
+    /** The same with so much work, and from an order that is known already. */
+    static Timetable of(Errands errands, Sequence.Objective objective, int[] known, int steps) {
+        SearchedOrder search = new SearchedOrder(errands, objective, steps);
+        Found simple = search.simple();
+        Found before = search.found(known);
+        return search.from(objective.better(simple.table(), before.table()) ? simple : before);
+    }
+
+    private Timetable from(Found begin) {
+        Found best = better(begin);
+        while (left > 0 && errands.size() > 1) {
+            Found next = better(shaken(best));
             best = objective.better(best.table(), next.table()) ? best : next;
         }
         return best.table();
@@ -151,8 +163,12 @@ final class SearchedOrder {
         return new Found(possible, Timetable.of(errands, possible));
     }
 
-    /** The same, each put off until all is done that it comes after. */
     private int[] inOrder(int[] order) {
+        return possible(errands, order);
+    }
+
+    /** The same, each put off until all is done that it comes after. */
+    static int[] possible(Errands errands, int[] order) {
         if (!errands.anyAfter()) {
             return order;
         }

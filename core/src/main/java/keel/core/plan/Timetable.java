@@ -40,13 +40,37 @@ final class Timetable {
         this.placed = of.placed;
     }
 
-    /** All of them in this order, each by whoever can begin it first. */
+    /** All of them in this order, each by whoever can begin it first; what does not end in time is put off. */
     static Timetable of(Errands errands, int[] order) {
         Timetable table = new Timetable(errands);
         for (int errand : order) {
-            table.add(errand, table.soonest(errand));
+            int worker = table.soonest(errand);
+            if (table.fits(errand, worker)) {
+                table.add(errand, worker);
+            } else {
+                table.putOff(errand);
+            }
         }
         return table;
+    }
+
+    private boolean fits(int errand, int worker) {
+        Errand e = errands.get(errand);
+        return start(errand, worker) + e.minutes() + e.tail() <= errands.until + Sequence.SAME;
+    }
+
+    /** It waits for the next visit, and all that comes after it. */
+    private void putOff(int errand) {
+        starts[errand] = Double.POSITIVE_INFINITY;
+        done[errand] = true;
+        placed++;
+        wait(errand, errands.next);
+        late(errand, errands.next);
+    }
+
+    /** Whether it is done on this visit. */
+    boolean onThisVisit(int errand) {
+        return !Double.isInfinite(starts[errand]);
     }
 
     Timetable with(int errand, int worker) {
@@ -83,15 +107,25 @@ final class Timetable {
         free[worker] = end;
         last[worker] = errand;
         placed++;
+        wait(errand, end);
+        late(errand, end);
+    }
+
+    private void late(int errand, double end) {
+        Double deadline = errands.get(errand).deadline();
+        if (deadline != null && end > deadline + Sequence.SAME) {
+            late++;
+            latest = FastMath.max(latest, end - deadline);
+        }
+    }
+
+    /** What it costs that it, and what it unlocks, wait until then. */
+    private void wait(int errand, double end) {
         cost += errands.costPerMinute(errand) * end;
         int code = errands.unlocks[errand];
         if (code >= 0 && end > unlocked[code]) {
             cost += errands.unlockCostPerMinute(code) * (end - unlocked[code]);
             unlocked[code] = end;
-        }
-        if (e.deadline() != null && end > e.deadline() + Sequence.SAME) {
-            late++;
-            latest = FastMath.max(latest, end - e.deadline());
         }
     }
 

@@ -13,8 +13,8 @@ class LearnedMinutesTest {
         assertThat(LearnedMinutes.of(50, List.of(1.0, 0.5, 44.0, 61.0)))
                 .as("two real ones only")
                 .isEmpty();
-        assertThat(LearnedMinutes.of(50, List.of(44.0, 1.0, 61.0, 48.0))).contains(new LearnedMinutes(48, 3));
-        assertThat(LearnedMinutes.of(50, List.of(44.0, 61.0, 48.0, 52.0))).contains(new LearnedMinutes(50, 4));
+        assertThat(LearnedMinutes.of(50, List.of(44.0, 1.0, 61.0, 48.0))).contains(new LearnedMinutes(48, 51, 3));
+        assertThat(LearnedMinutes.of(50, List.of(44.0, 61.0, 48.0, 52.0))).contains(new LearnedMinutes(50, 51.25, 4));
         assertThat(LearnedMinutes.of(50, List.of())).isEmpty();
     }
 

@@ -11,19 +11,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import keel.app.bench.Drying;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.Brief;
-import keel.app.floor.ShopTasks;
-import keel.app.floor.Tasks;
+import keel.app.floor.round.Rounds;
 import keel.app.guides.Guidebook;
-import keel.app.guides.Guides;
+import keel.app.people.Actor;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
-import keel.app.prints.LookIns;
 import keel.app.prints.Runs;
 import keel.app.screen.ScreenVerdicts;
 import keel.app.standing.MachineNow;
@@ -47,7 +44,7 @@ class FloorController {
     private static final int MOST_ON_SHELF = 12;
 
     private static final double MOST_WIDTH = 860;
-    private static final Duration LOOKS_AHEAD = Duration.ofMinutes(45);
+    private static final int FIRST = 3;
     private static final Duration PLATE_MEMORY = Duration.ofDays(180);
 
     private final Standings standings;
@@ -56,13 +53,10 @@ class FloorController {
     private final Logbook logbook;
     private final Runs runs;
     private final Failures failures;
-    private final Guides guides;
     private final Guidebook guidebook;
-    private final LookIns lookIns;
-    private final Drying drying;
     private final PartsReading parts;
     private final ScreenVerdicts verdicts;
-    private final ShopTasks besides;
+    private final Rounds rounds;
     private final Clock clock;
 
     FloorController(
@@ -72,13 +66,10 @@ class FloorController {
             Logbook logbook,
             Runs runs,
             Failures failures,
-            Guides guides,
             Guidebook guidebook,
-            LookIns lookIns,
-            Drying drying,
             PartsReading parts,
             ScreenVerdicts verdicts,
-            ShopTasks besides,
+            Rounds rounds,
             Clock clock) {
         this.standings = standings;
         this.fleet = fleet;
@@ -86,13 +77,10 @@ class FloorController {
         this.logbook = logbook;
         this.runs = runs;
         this.failures = failures;
-        this.guides = guides;
         this.guidebook = guidebook;
-        this.lookIns = lookIns;
-        this.drying = drying;
         this.parts = parts;
         this.verdicts = verdicts;
-        this.besides = besides;
+        this.rounds = rounds;
         this.clock = clock;
     }
 
@@ -121,17 +109,10 @@ class FloorController {
         model.addAttribute(
                 "fortnight",
                 fortnight.sentence(machines.stream().collect(Collectors.toMap(MachineNow::code, MachineNow::name))));
-        model.addAttribute(
-                "tasks",
-                Tasks.of(
-                        machines,
-                        guides.open(),
-                        lookIns.due(now.plus(LOOKS_AHEAD)),
-                        drying.now(),
-                        verdicts.all(machines),
-                        besides.all(machines),
-                        guidebook.minutes(),
-                        now));
+        Rounds.Shown round = rounds.of(machines, null, 1, Rounds.Who.of(Actor.current()));
+        model.addAttribute("tasks", round.first(FIRST));
+        model.addAttribute("more", Math.max(0, round.round().items().size() - FIRST));
+        model.addAttribute("others", round.others());
         return "floor/fleet";
     }
 
@@ -162,21 +143,8 @@ class FloorController {
                         settings.zone()));
         model.addAttribute(
                 "tasks",
-                Tasks.of(
-                        List.of(machine),
-                        guides.open().stream()
-                                .filter(g -> code.equals(g.machine()))
-                                .toList(),
-                        lookIns.due(now.plus(LOOKS_AHEAD)).stream()
-                                .filter(l -> l.machine().equals(code))
-                                .toList(),
-                        drying.now().stream()
-                                .filter(d -> d.machine().equals(code))
-                                .toList(),
-                        screen.map(v -> Map.of(machine.id(), v)).orElse(Map.of()),
-                        besides.of(List.of(machine)),
-                        guidebook.minutes(),
-                        now));
+                rounds.at(machine, screen.orElse(null), Rounds.Who.of(Actor.current()))
+                        .lines());
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guidebook.forMachine(ref));
