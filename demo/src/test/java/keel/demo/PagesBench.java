@@ -40,6 +40,8 @@ class PagesBench {
     private static final String ALL = String.join(
             ",",
             "/fleet",
+            "/round",
+            "/bench/upkeep",
             "/machines/curlew",
             "/machines/curlew/start",
             "/machines/curlew/profiles",

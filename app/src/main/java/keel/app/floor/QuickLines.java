@@ -3,6 +3,7 @@ package keel.app.floor;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import keel.app.air.Air;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
@@ -13,6 +14,7 @@ import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
+import keel.app.floor.find.Finder;
 import keel.app.people.Actor;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
@@ -22,6 +24,7 @@ import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
+import keel.core.find.Findable;
 import keel.core.knowledge.Knowledge;
 import keel.core.quick.Order;
 import keel.core.quick.QuickLine;
@@ -39,6 +42,7 @@ public class QuickLines {
     /** How long a line can be taken back. */
     static final Duration UNDO = Duration.ofSeconds(60);
 
+    private static final int FOUND = 8;
     private static final String REASON = "Taken back at once: typed wrong.";
 
     private final QuickLine quickLine;
@@ -53,6 +57,7 @@ public class QuickLines {
     private final Stock stock;
     private final Air air;
     private final Standings standings;
+    private final Finder finder;
     private final Clock clock;
 
     QuickLines(
@@ -68,6 +73,7 @@ public class QuickLines {
             Stock stock,
             Air air,
             Standings standings,
+            Finder finder,
             Clock clock) {
         this.quickLine = new QuickLine(knowledge);
         this.words = words;
@@ -81,6 +87,7 @@ public class QuickLines {
         this.stock = stock;
         this.air = air;
         this.standings = standings;
+        this.finder = finder;
         this.clock = clock;
     }
 
@@ -88,14 +95,22 @@ public class QuickLines {
     @Transactional(readOnly = true)
     public Understood read(String line) {
         Reading reading = quickLine.read(line, words.now());
-        return Understood.of(reading, reading.order() instanceof Order.Open open ? path(open) : null);
+        return understood(reading, line);
+    }
+
+    /** What is no entry is looked for. */
+    private Understood understood(Reading reading, String line) {
+        List<Findable> found = reading.understood()
+                ? List.of()
+                : finder.find(line).stream().limit(FOUND).toList();
+        return Understood.of(reading, reading.order() instanceof Order.Open open ? path(open) : null, found);
     }
 
     /** Writes what a line asks for, if it is clear. */
     public Understood commit(String line) {
         Reading reading = quickLine.read(line, words.now());
         if (!reading.understood() || reading.order() instanceof Order.Open) {
-            return Understood.of(reading, reading.order() instanceof Order.Open open ? path(open) : null);
+            return understood(reading, line);
         }
         QuickEntry entry = new QuickEntry();
         String path = write(reading.order(), entry);
@@ -105,7 +120,8 @@ public class QuickLines {
         entry.reading =
                 reading.words().substring(0, Math.min(600, reading.words().length()));
         entries.save(entry);
-        return new Understood(true, reading.words(), reading.choices(), true, path, entry.id, entry.at.plus(UNDO));
+        return new Understood(
+                true, reading.words(), Understood.lines(reading), true, path, entry.id, entry.at.plus(UNDO));
     }
 
     /** Takes a line back, by whoever wrote it and within a minute. Answers its reading. */

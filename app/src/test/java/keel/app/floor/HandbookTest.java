@@ -55,7 +55,7 @@ class HandbookTest extends PageTest {
         String html = page("/help/print");
         assertThat(html)
                 .contains("<h1>Print</h1>")
-                .contains("‹ The fleet at a glance")
+                .contains("‹ The round")
                 .contains("When a print fails ›")
                 .containsPattern("src=\"/static/handbook/start-gate-[0-9a-f]{32}\\.png\"")
                 .doesNotContain("../screenshots");
@@ -66,6 +66,8 @@ class HandbookTest extends PageTest {
     @ParameterizedTest
     @CsvSource({
         "/machines/curlew, fleet",
+        "/round, round",
+        "/bench/upkeep/3, round",
         "/machines/curlew/start, print",
         "/machines/curlew/profiles/reed-grey, print",
         "/machines/curlew/screen, screens",

@@ -21,6 +21,7 @@ public enum ChoreKind {
     BASELINE("Baselines that are missing", 10),
     PART_CHANGE("A part near its end", 50),
     UPKEEP("Upkeep of a machine", 10),
+    VERDICT("A failure without a cause", 8),
     CAUSE("A cause nobody confirmed", 5),
     RULE("Upkeep by the shop's rules", 10),
     BACKUP("A backup", 3),

@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import keel.core.Plain;
 import keel.core.wear.Usage;
 import org.hipparchus.distribution.continuous.NormalDistribution;
@@ -120,12 +119,15 @@ public record UpkeepDue(double share, String text, @Nullable InDays inDays) {
         }
     }
 
+    private static String far(double used, double every, String unit) {
+        return used < every
+                ? Plain.number(used) + " of " + Plain.number(every) + " " + unit
+                : Plain.number(used) + " " + unit + ", due at " + Plain.number(every);
+    }
+
     private static UpkeepDue days(double every, double passed) {
         double left = FastMath.max(0, every - passed);
-        return new UpkeepDue(
-                passed / every,
-                Plain.number(FastMath.floor(passed)) + " of " + Plain.number(every) + " days",
-                new InDays(left, left, left));
+        return new UpkeepDue(passed / every, far(FastMath.floor(passed), every, "days"), new InDays(left, left, left));
     }
 
     private static void use(
@@ -133,8 +135,7 @@ public record UpkeepDue(double share, String text, @Nullable InDays inDays) {
         if (every == null) {
             return;
         }
-        String text = String.format(
-                Locale.ROOT, "%s of %s %s", Plain.number(FastMath.round(used * 10) / 10.0), Plain.number(every), unit);
+        String text = far(FastMath.round(used * 10) / 10.0, every, unit);
         double left = every - used;
         double prints = pace.printsPerDay();
         InDays in =

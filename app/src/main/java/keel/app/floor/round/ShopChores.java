@@ -1,5 +1,7 @@
 package keel.app.floor.round;
 
+import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import keel.app.air.AirParts;
@@ -21,6 +23,8 @@ import org.springframework.stereotype.Component;
 @Component
 class ShopChores {
 
+    private static final Duration REMEMBERED = Duration.ofDays(14);
+
     private final Guides guides;
     private final Waste waste;
     private final Buying buying;
@@ -29,6 +33,8 @@ class ShopChores {
     private final Baselines baselines;
     private final DailyBackups backups;
     private final ShopTime times;
+    private final OpenVerdicts verdicts;
+    private final Clock clock;
 
     ShopChores(
             Guides guides,
@@ -38,7 +44,9 @@ class ShopChores {
             AirParts parts,
             Baselines baselines,
             DailyBackups backups,
-            ShopTime times) {
+            ShopTime times,
+            OpenVerdicts verdicts,
+            Clock clock) {
         this.guides = guides;
         this.waste = waste;
         this.buying = buying;
@@ -47,6 +55,8 @@ class ShopChores {
         this.baselines = baselines;
         this.backups = backups;
         this.times = times;
+        this.verdicts = verdicts;
+        this.clock = clock;
     }
 
     /** A guide that somebody put down at a machine, or at none where {@code machines} are all there are. */
@@ -78,6 +88,7 @@ class ShopChores {
     List<Work> all(List<MachineNow> machines, Role role, Costing.Now costing) {
         List<Work> all = new ArrayList<>();
         air(all, costing);
+        all.addAll(verdicts(costing));
         List<Waste.Lot> overdue = waste.overdue();
         if (!overdue.isEmpty()) {
             all.add(Work.of(ChoreKind.WASTE, "all", "Cure it or hand it in")
@@ -109,6 +120,17 @@ class ShopChores {
                     .doneAt("/setup/backups"));
         }
         return all;
+    }
+
+    /** A cause is said while somebody remembers; after so long nobody is asked any more. */
+    private List<Work> verdicts(Costing.Now costing) {
+        return verdicts.since(clock.instant().minus(REMEMBERED)).stream()
+                .map(v -> Work.of(ChoreKind.VERDICT, Long.toString(v.failure()), "Say what the cause was")
+                        .at(v.machine(), v.name(), v.room())
+                        .because("It failed " + times.words(v.at()) + ", and nobody has named a cause yet.")
+                        .costs(costing.costs().flat("CAUSE"), 0, "What is not mended comes back.")
+                        .doneAt("/failures/" + v.failure()))
+                .toList();
     }
 
     private void air(List<Work> all, Costing.Now costing) {

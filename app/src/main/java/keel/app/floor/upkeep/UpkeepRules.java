@@ -237,7 +237,7 @@ public class UpkeepRules {
                     .forEach(
                             room -> all.add(timed(r, view, new Place(null, room.id()), room.code(), room.name(), now)));
         } else {
-            all.add(timed(r, view, new Place(null, null), null, settings.name(), now));
+            all.add(timed(r, view, new Place(null, null), null, "The shop", now));
         }
     }
 

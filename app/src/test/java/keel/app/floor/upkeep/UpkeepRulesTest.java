@@ -99,7 +99,7 @@ class UpkeepRulesTest extends PageTest {
         Chore chore = inRound(rule, m).orElseThrow().chore();
         assertThat(chore.today()).isTrue();
         assertThat(chore.path()).isEqualTo("/bench/upkeep/" + rule + "?at=" + m);
-        assertThat(page(chore.path())).contains("2 of 2 prints", "It is due.");
+        assertThat(page(chore.path())).contains("2 prints, due at 2", "It is due.");
         accepted("/bench/upkeep/" + rule + "/mark", "target", m, "kind", "DONE");
         assertThat(due(rule, m).orElseThrow().how().text()).isEqualTo("0 of 2 prints");
         assertThat(inRound(rule, m)).isEmpty();

@@ -1,0 +1,48 @@
+package keel.app.floor.find;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface FindRecords extends Repository<FoundRun, Long> {
+
+    /** A run as it is found. */
+    record RunLine(long id, String job, String machine, Instant at) {}
+
+    @Query(
+            """
+            select r.id, r.job, m.name, r.startedAt from FoundRun r join MachineCard m on m.id = r.machineId
+            order by r.startedAt desc""")
+    List<RunLine> runs(Limit most);
+
+    /** Of any age, by the number of one or by a part of what was printed. */
+    @Query(
+            """
+            select r.id, r.job, m.name, r.startedAt from FoundRun r join MachineCard m on m.id = r.machineId
+            where r.id = ?1 or lower(r.job) like ?2 order by r.startedAt desc""")
+    List<RunLine> older(long number, String job, Limit most);
+
+    /** A failure as it is found. */
+    record FailureLine(long id, String machine, Instant at, String cause) {}
+
+    @Query(
+            """
+            select f.id, m.name, f.seenAt, f.cause from FailureSeen f join MachineCard m on m.id = f.machineId
+            order by f.seenAt desc""")
+    List<FailureLine> failures(Limit most);
+
+    @Query(
+            """
+            select f.id, m.name, f.seenAt, f.cause from FailureSeen f join MachineCard m on m.id = f.machineId
+            where f.id = ?1""")
+    List<FailureLine> failure(long number);
+
+    /** A symptom of a failure. */
+    record Sign(long failure, String symptom) {}
+
+    @Query("select s.failureId, s.symptom from SymptomSeen s where s.failureId in ?1")
+    List<Sign> signs(Collection<Long> failures);
+}

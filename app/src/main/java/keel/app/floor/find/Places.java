@@ -1,0 +1,47 @@
+package keel.app.floor.find;
+
+import java.util.List;
+import keel.core.find.Findable;
+
+/** Pages that are about no one thing, with the words by which they may be meant. */
+final class Places {
+
+    static final List<Findable> ALL = List.of(
+            page("Fleet", "/fleet", "machines overview home"),
+            page("Round", "/round", "tasks to do next plan today"),
+            page("Upkeep", "/bench/upkeep", "maintenance rules lubricate bolts fans"),
+            page("Runs", "/runs", "prints jobs"),
+            page("Start a run", "/runs/new", "print begin"),
+            page("Failures", "/failures", "failed prints causes"),
+            page("Log a failure", "/failures/new", "failed print went wrong"),
+            page("Bench", "/bench", "vats films"),
+            page("All films", "/bench/films", "release film register"),
+            page("Sheets and packs", "/bench/packs", "film stock"),
+            page("Screens and lights", "/bench/screens", "register lcd uv"),
+            page("Change films in one sitting", "/bench/batch", "batch film change"),
+            page("How long parts last", "/bench/lives", "life wear weibull"),
+            page("How many spares", "/bench/spares", "stock of parts"),
+            page("Baselines", "/bench/baselines", "reference first readings"),
+            page("Step by step", "/guides", "guides procedures how to"),
+            page("Stores", "/stores", "stock items gloves"),
+            page("Buying", "/stores/buying", "order reorder supplier"),
+            page("Wash place", "/wash", "bath alcohol drying cure finishing"),
+            page("Waste", "/waste", "hand in cured raw"),
+            page("Incidents", "/incidents", "accident skin eye spill"),
+            page("What prints cost", "/costs", "money price"),
+            page("Air", "/air", "ventilation fan filter rooms temperature humidity"),
+            page("Logbook", "/logbook", "entries history"),
+            page("Labels", "/labels", "qr codes print"),
+            page("Emergency", "/emergency/", "leak fall spill skin eye smoke fire"),
+            page("Set-up", "/setup", "settings figures models machines people"),
+            page("Backups", "/setup/backups", "restore save"),
+            page("People", "/setup/people", "sign-in users passwords pin"),
+            page("Quirks", "/quirks", "workarounds"),
+            page("Handbook", "/help", "manual documentation"));
+
+    private Places() {}
+
+    private static Findable page(String name, String url, String words) {
+        return new Findable("page", name, url, words);
+    }
+}
