@@ -241,6 +241,7 @@ public class Fleet {
         room.name = name.strip();
         room.code = freeCode(name, c -> rooms.findByCode(c).isPresent());
         rooms.save(room);
+        events.publishEvent(new RoomsChanged());
         note(null, room.id, "Room " + room.name + " added.", Map.of("room", room.code), keeper);
         return room.code;
     }
@@ -252,6 +253,7 @@ public class Fleet {
             throw new Conflict("room", "Machines stand in " + room.name + ". Move them first.");
         }
         room.retiredAt = room.retiredAt == null ? clock.instant() : null;
+        events.publishEvent(new RoomsChanged());
         note(
                 null,
                 room.id,

@@ -54,6 +54,7 @@ public class Buying {
     private static final double LEAD_DAYS_SD = 2;
     private static final Map<String, Double> LEVELS = Map.of("LITTLE", 0.85, "SOME", 0.95, "MUCH", 0.99);
     private static final double MOST = 1e6;
+    private static final double UNKNOWN_RUNS_OUT = 0.25;
     private static final double USUAL_BOTTLE_ML = 1000;
 
     private final Stock stock;
@@ -354,10 +355,10 @@ public class Buying {
                 awaited());
     }
 
-    /** Where nobody knows how fast it goes, the odds are even. */
+    /** Where nobody knows how fast it goes, one in four. */
     private static double costOf(BuyingLine line, WaitCosts costs) {
         return costs.order(
-                line.runsOut() == null ? 0.5 : line.runsOut(),
+                line.runsOut() == null ? UNKNOWN_RUNS_OUT : line.runsOut(),
                 line.terms().hurts() == null ? "SOME" : line.terms().hurts());
     }
 

@@ -1,6 +1,7 @@
 package keel.app.floor.find;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -31,6 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Finder {
 
     public static final int MOST = 30;
+    private static final int OF_A_KIND = 8;
     private static final int LONGEST = 100;
     private static final Limit LATELY = Limit.of(300);
     private static final Limit OLDER = Limit.of(40);
@@ -75,17 +77,24 @@ public class Finder {
             return List.of();
         }
         String shortened = asked.substring(0, Math.min(LONGEST, asked.length()));
-        return Search.of(shortened, all(shortened), MOST);
+        return mixed(Search.of(shortened, all(shortened), Integer.MAX_VALUE));
+    }
+
+    /** Of one kind no more than a few where there are others: a machine's hundred prints do not hide its vat. */
+    private static List<Findable> mixed(List<Findable> found) {
+        long kinds = found.stream().map(Findable::kind).distinct().count();
+        Map<String, Integer> told = new HashMap<>();
+        return found.stream()
+                .filter(f -> kinds == 1 || told.merge(f.kind(), 1, Integer::sum) <= OF_A_KIND)
+                .limit(MOST)
+                .toList();
     }
 
     private List<Findable> all(String q) {
         List<Findable> all = new ArrayList<>(Places.ALL);
         fleet.machines()
                 .forEach(m -> all.add(new Findable(
-                        "machine",
-                        m.name(),
-                        "/machines/" + m.code(),
-                        m.modelName() + " " + m.roomName() + " " + m.code())));
+                        "machine", m.name(), "/machines/" + m.code(), m.modelName() + " " + m.roomName())));
         parts(all);
         bottles.all(true)
                 .forEach(b -> all.add(new Findable(
@@ -179,9 +188,9 @@ public class Finder {
         lines.values()
                 .forEach(f -> all.add(new Findable(
                         "failure",
-                        "Failure " + f.id() + ", " + f.machine() + ": " + signs.getOrDefault(f.id(), "no sign told"),
+                        "Failure " + f.id() + ": " + signs.getOrDefault(f.id(), "no sign told"),
                         "/failures/" + f.id(),
-                        words(cause(f.cause()), times.day(f.at())))));
+                        words(f.machine(), times.day(f.at()), cause(f.cause())))));
     }
 
     private String symptom(String code) {

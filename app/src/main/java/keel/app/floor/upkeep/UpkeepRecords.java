@@ -16,14 +16,26 @@ interface UpkeepRecords extends JpaRepository<UpkeepRule, Long> {
 
     Optional<UpkeepRule> findByCode(String code);
 
-    /** When a rule was last ticked, or put off until when, for a machine, a room, or neither. */
-    record Last(long rule, Long machine, Long room, Marked kind, Instant at, Instant until) {}
+    /** When a rule was last done or left out, for a machine, a room, or neither. */
+    record Last(long rule, Long machine, Long room, Instant at) {}
 
     @Query(
             """
-            select k.ruleId, k.machineId, k.roomId, k.kind, max(k.at), max(k.until) from UpkeepMark k
-            where k.takenBackAt is null group by k.ruleId, k.machineId, k.roomId, k.kind""")
+            select k.ruleId, k.machineId, k.roomId, max(k.at) from UpkeepMark k
+            where k.takenBackAt is null and k.kind <> keel.app.floor.upkeep.Marked.PUT_OFF
+            group by k.ruleId, k.machineId, k.roomId""")
     List<Last> last();
+
+    /** Put off until when, and when that was said. */
+    record PutOff(long rule, Long machine, Long room, Instant at, Instant until) {}
+
+    /** The latest last. */
+    @Query(
+            """
+            select k.ruleId, k.machineId, k.roomId, k.at, k.until from UpkeepMark k
+            where k.takenBackAt is null and k.kind = keel.app.floor.upkeep.Marked.PUT_OFF and k.until > ?1
+            order by k.at, k.id""")
+    List<PutOff> putOff(Instant now);
 
     /** When a service of a kind was last done to a machine. */
     record Served(long machine, ServiceKind kind, Instant at) {}

@@ -1,6 +1,7 @@
 package keel.app.floor.upkeep;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -16,6 +17,7 @@ import keel.app.base.Refused;
 import keel.app.base.Remembered;
 import keel.app.base.Seen;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.RoomsChanged;
 import keel.app.fleet.ShopSettings;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -42,6 +44,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Transactional
 public class UpkeepRules {
 
+    private static final Duration TWICE = Duration.ofMinutes(1);
     private static final Limit HISTORY = Limit.of(60);
 
     private final UpkeepRecords records;
@@ -121,8 +124,10 @@ public class UpkeepRules {
     /** All that is read of the rules at once, until something changes. */
     private record Known(
             List<UpkeepRule> rules,
+            Map<Long, RuleView> views,
+            List<Fleet.RoomPlace> rooms,
             Map<Key, Instant> done,
-            Map<Key, Instant> putOff,
+            Map<Key, UpkeepRecords.PutOff> putOff,
             Map<Long, Map<ServiceKind, Instant>> served) {}
 
     /** Writes down the rules that came with the product and are not there yet; they count from then. */
@@ -146,10 +151,15 @@ public class UpkeepRules {
         known.forget();
     }
 
+    @TransactionalEventListener(fallbackExecution = true)
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
+    void on(RoomsChanged changed) {
+        known.forget();
+    }
+
     private Known known() {
         return known.get(() -> {
             List<UpkeepRule> rules = records.byName();
-            List<UpkeepRecords.Last> last = records.last();
             Set<ServiceKind> kinds = EnumSet.noneOf(ServiceKind.class);
             rules.stream()
                     .flatMap(r -> Stream.of(r.afterService, r.doneBy))
@@ -160,28 +170,20 @@ public class UpkeepRules {
                 records.served(kinds).forEach(s -> served.computeIfAbsent(s.machine(), m -> new HashMap<>())
                         .put(s.kind(), s.at()));
             }
-            return new Known(
-                    rules,
-                    latest(last.stream().filter(l -> l.kind() != Marked.PUT_OFF).toList()),
-                    last.stream()
-                            .filter(l -> l.kind() == Marked.PUT_OFF && l.until() != null)
-                            .collect(Collectors.toMap(UpkeepRules::key, UpkeepRecords.Last::until)),
-                    served);
+            Map<Key, Instant> done = new HashMap<>();
+            records.last().forEach(l -> done.put(new Key(l.rule(), new Place(l.machine(), l.room())), l.at()));
+            Map<Key, UpkeepRecords.PutOff> putOff = new HashMap<>();
+            records.putOff(clock.instant())
+                    .forEach(p -> putOff.put(new Key(p.rule(), new Place(p.machine(), p.room())), p));
+            Map<Long, RuleView> views = rules.stream().collect(Collectors.toMap(r -> r.id, this::view));
+            return new Known(rules, views, fleet.roomPlaces(), done, putOff, served);
         });
-    }
-
-    private static Map<Key, Instant> latest(List<UpkeepRecords.Last> done) {
-        return done.stream()
-                .collect(Collectors.toMap(UpkeepRules::key, UpkeepRecords.Last::at, (a, b) -> a.isAfter(b) ? a : b));
-    }
-
-    private static Key key(UpkeepRecords.Last l) {
-        return new Key(l.rule(), new Place(l.machine(), l.room()));
     }
 
     @Transactional(readOnly = true)
     public List<RuleView> all() {
-        return known().rules().stream().map(this::view).toList();
+        Known now = known();
+        return now.rules().stream().map(r -> now.views().get(r.id)).toList();
     }
 
     /** @throws NotThere if there is no such rule */
@@ -226,13 +228,13 @@ public class UpkeepRules {
     }
 
     private void due(UpkeepRule r, List<MachineNow> machines, Known now, List<Due> all) {
-        RuleView view = view(r);
+        RuleView view = now.views().get(r.id);
         if (r.scope.ofMachines()) {
             machines.stream()
                     .filter(m -> r.scope.has(m, r.machineId) && m.standing().state() != MachineState.OFF)
                     .forEach(m -> at(r, view, m, now, all));
         } else if (r.scope.ofRooms()) {
-            fleet.roomPlaces().stream()
+            now.rooms().stream()
                     .filter(room -> r.scope == RuleScope.ROOMS || r.roomId != null && r.roomId == room.id())
                     .forEach(
                             room -> all.add(timed(r, view, new Place(null, room.id()), room.code(), room.name(), now)));
@@ -258,7 +260,7 @@ public class UpkeepRules {
                 new UpkeepDue.Pace(from, used.of(m.id(), from), m.sinceRecords(), m.hoursPerDay()),
                 clock.instant(),
                 settings.zone());
-        all.add(new Due(view, m, m.room(), m.name(), how, from, done != null, putOff(now, key)));
+        all.add(new Due(view, m, m.room(), m.name(), how, from, done != null, putOff(now, key, done)));
     }
 
     private Due timed(UpkeepRule r, RuleView view, Place place, String room, String where, Known now) {
@@ -266,12 +268,16 @@ public class UpkeepRules {
         Instant done = now.done().get(key);
         Instant from = later(done, r.madeAt);
         UpkeepDue how = UpkeepDue.of(r.trigger(), UpkeepDue.Pace.ofTime(from), clock.instant(), settings.zone());
-        return new Due(view, null, room, where, how, from, done != null, putOff(now, key));
+        return new Due(view, null, room, where, how, from, done != null, putOff(now, key, done));
     }
 
-    private Instant putOff(Known now, Key key) {
-        Instant until = now.putOff().get(key);
-        return until != null && until.isAfter(clock.instant()) ? until : null;
+    /** What was done after it was put off is not put off any more. */
+    private Instant putOff(Known now, Key key, Instant done) {
+        UpkeepRecords.PutOff off = now.putOff().get(key);
+        boolean holds = off != null
+                && off.until().isAfter(clock.instant())
+                && (done == null || off.at().isAfter(done));
+        return holds ? off.until() : null;
     }
 
     private static Instant later(Instant a, Instant b) {
@@ -336,6 +342,9 @@ public class UpkeepRules {
         Place place = place(rule, target);
         settings.lock();
         Instant now = clock.instant();
+        if (kind == Marked.DONE && justDone(id, place, now)) {
+            return;
+        }
         UpkeepMark mark = new UpkeepMark();
         mark.ruleId = id;
         mark.machineId = place.machine();
@@ -352,6 +361,15 @@ public class UpkeepRules {
                 "Upkeep " + kind.words() + ": " + rule.name + (mark.note == null ? "." : ". " + mark.note),
                 place,
                 actor);
+    }
+
+    /** Somebody else tapped it in the same minute. */
+    private boolean justDone(long id, Place place, Instant now) {
+        return records.last().stream()
+                .anyMatch(l -> l.rule() == id
+                        && new Place(l.machine(), l.room()).equals(place)
+                        && l.at().isAfter(now.minus(TWICE))
+                        && !l.at().isAfter(now));
     }
 
     private Findings findings(Marked kind, Instant until, String why) {
@@ -376,9 +394,15 @@ public class UpkeepRules {
         if (target == null || target.isBlank()) {
             throw new Refused("target", "Say which one.");
         }
-        return rule.scope.ofMachines()
+        Place place = rule.scope.ofMachines()
                 ? new Place(fleet.machineOfEntry(target).id(), null)
-                : new Place(null, fleet.roomId(fleet.roomOfEntry(target)));
+                : new Place(null, fleet.roomId(target));
+        boolean other = rule.scope == RuleScope.MACHINE && !place.machine().equals(rule.machineId)
+                || rule.scope == RuleScope.ROOM && !place.room().equals(rule.roomId);
+        if (other) {
+            throw new Refused("target", "That rule is not about it.");
+        }
+        return place;
     }
 
     /** It was not so: what was said of it counts no more. */

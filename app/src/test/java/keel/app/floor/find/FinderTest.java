@@ -35,6 +35,18 @@ class FinderTest extends ApiCalls {
     }
 
     @Test
+    void manyOfOneKindDoNotHideTheOthers() {
+        String m = shop.maskMachine();
+        for (int i = 0; i < 14; i++) {
+            shop.run(m, 10 + 10 * i, 4);
+        }
+        List<Findable> found = finder.find(shop.now(m).name());
+        assertThat(found).extracting(Findable::kind).contains("machine", "vat", "run");
+        assertThat(found).filteredOn(f -> f.kind().equals("run")).hasSizeLessThanOrEqualTo(8);
+        assertThat(found.get(0).url()).isEqualTo("/machines/" + m);
+    }
+
+    @Test
     void partsPagesAndChaptersAreFoundByWhatTheyAreCalled() {
         String m = shop.maskMachine();
         String vat = shop.now(m).vat().code();

@@ -103,6 +103,8 @@ class UpkeepRulesTest extends PageTest {
         accepted("/bench/upkeep/" + rule + "/mark", "target", m, "kind", "DONE");
         assertThat(due(rule, m).orElseThrow().how().text()).isEqualTo("0 of 2 prints");
         assertThat(inRound(rule, m)).isEmpty();
+        accepted("/bench/upkeep/" + rule + "/mark", "target", m, "kind", "DONE");
+        assertThat(rules.history(rule)).as("tapped twice").hasSize(1);
         long mark = rules.history(rule).get(0).id();
         accepted("/bench/upkeep/" + rule + "/back", "mark", Long.toString(mark));
         assertThat(due(rule, m).orElseThrow().how().due())
@@ -124,8 +126,12 @@ class UpkeepRulesTest extends PageTest {
         Round.Line line = inRound(rule, m).orElseThrow();
         assertThat(line.chore().today()).isFalse();
         assertThat(line.startAt()).isAfter(Instant.now().plus(Duration.ofDays(1)));
+        refused(422, "not about it", path, "target", shop.maskMachine(), "kind", "DONE");
         accepted(path, "target", m, "kind", "SKIPPED", "why", "it is clean");
         assertThat(due(rule, m).orElseThrow().how().due()).isFalse();
+        assertThat(due(rule, m).orElseThrow().putOff())
+                .as("done with after it was put off")
+                .isNull();
         assertThat(page("/bench/upkeep/" + rule)).contains("left out", "it is clean", "no time");
     }
 
