@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.Test;
 
 /** The round: the next thing, mine, not now and back again, few minutes, the sheet; upkeep by own rules. */
@@ -36,9 +37,9 @@ class RoundWalkTest extends DemoWalk {
         second.locator("select[name=until]").selectOption("TOMORROW");
         second.locator("label:has-text('something for it is missing')").click();
         second.locator("button:has-text('Put it off')").click();
-        page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.click("summary:has-text('Not for today')");
         Locator off = page.locator(".stops.later li:has-text('something for it is missing')");
+        off.waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        page.click("summary:has-text('Not for today')");
         assertThat(off).containsText(what);
         off.locator("button:has-text('Do it after all')").click();
         page.waitForLoadState(LoadState.NETWORKIDLE);
