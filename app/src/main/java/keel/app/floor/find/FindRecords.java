@@ -3,25 +3,26 @@ package keel.app.floor.find;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import keel.app.fleet.MachineCard;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
-interface FindRecords extends Repository<FoundRun, Long> {
+interface FindRecords extends Repository<MachineCard, Long> {
 
     /** A run as it is found. */
     record RunLine(long id, String job, String machine, Instant at) {}
 
     @Query(
             """
-            select r.id, r.job, m.name, r.startedAt from FoundRun r join MachineCard m on m.id = r.machineId
+            select r.id, r.job, m.name, r.startedAt from RunFact r join MachineCard m on m.id = r.machineId
             order by r.startedAt desc""")
     List<RunLine> runs(Limit most);
 
     /** Of any age, by the number of one or by a part of what was printed. */
     @Query(
             """
-            select r.id, r.job, m.name, r.startedAt from FoundRun r join MachineCard m on m.id = r.machineId
+            select r.id, r.job, m.name, r.startedAt from RunFact r join MachineCard m on m.id = r.machineId
             where r.id = ?1 or lower(r.job) like ?2 order by r.startedAt desc""")
     List<RunLine> older(long number, String job, Limit most);
 
