@@ -4,7 +4,8 @@ create table upkeep_rule (
   code varchar(40) unique,
   name varchar(80) not null,
   note varchar(400),
-  scope varchar(12) not null check (scope in ('ALL', 'MASK', 'PROJECTOR', 'LASER_TANK', 'MACHINE', 'ROOMS', 'ROOM', 'SHOP')),
+  scope varchar(12) not null
+    check (scope in ('ALL', 'MASK', 'PROJECTOR', 'LASER_TANK', 'MACHINE', 'ROOMS', 'ROOM', 'SHOP')),
   machine_id bigint references machine,
   room_id bigint references room,
   after_service varchar(40),

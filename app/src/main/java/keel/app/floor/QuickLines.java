@@ -102,7 +102,7 @@ public class QuickLines {
     private Understood understood(Reading reading, String line) {
         List<Findable> found = reading.understood()
                 ? List.of()
-                : finder.find(line).stream().limit(FOUND).toList();
+                : finder.whileTyping(line).stream().limit(FOUND).toList();
         return Understood.of(reading, reading.order() instanceof Order.Open open ? path(open) : null, found);
     }
 

@@ -15,6 +15,8 @@ public class FailShares {
 
     private static final Duration LATELY = Duration.ofDays(180);
     private static final String ALL = "all";
+    private static final double PRIOR_PRINTS = 10;
+    private static final double PRIOR_FAILED = 1;
 
     private final RunRecords records;
     private final Clock clock;
@@ -26,7 +28,10 @@ public class FailShares {
         this.clock = clock;
     }
 
-    /** By the machine's code; machines that printed nothing lately are not in it. */
+    /**
+     * By the machine's code, drawn towards one in ten as if it had printed ten more; machines that printed nothing
+     * lately are not in it.
+     */
     @Transactional(readOnly = true)
     public Map<String, Double> lately() {
         return kept.get(ALL, all -> reckon());
@@ -35,6 +40,7 @@ public class FailShares {
     private Map<String, Double> reckon() {
         return records.ended(clock.instant().minus(LATELY)).stream()
                 .collect(Collectors.toMap(
-                        RunRecords.Ended::machine, e -> Math.max(0, e.prints() - e.good()) / (double) e.prints()));
+                        RunRecords.Ended::machine,
+                        e -> (Math.max(0, e.prints() - e.good()) + PRIOR_FAILED) / (e.prints() + PRIOR_PRINTS)));
     }
 }

@@ -27,7 +27,6 @@ import keel.app.standing.LivesChanged;
 import keel.core.Findings;
 import keel.core.Plain;
 import keel.core.round.WaitCosts;
-import keel.core.standing.Defaults;
 import keel.core.stock.DailyDemand;
 import keel.core.stock.Reorder;
 import keel.core.stock.StockUnit;
@@ -346,18 +345,15 @@ public class Buying {
 
     private Counted count() {
         List<BuyingLine> low = lines().stream().filter(l -> l.quantity() > 0).toList();
-        WaitCosts costs = new WaitCosts(Defaults.shipped());
         return new Counted(
                 hour(),
-                new ToBuy(
-                        low.size(),
-                        low.stream().mapToDouble(l -> costOf(l, costs)).sum()),
+                new ToBuy(low.size(), low.stream().mapToDouble(Buying::costOf).sum()),
                 awaited());
     }
 
     /** Where nobody knows how fast it goes, one in four. */
-    private static double costOf(BuyingLine line, WaitCosts costs) {
-        return costs.order(
+    private static double costOf(BuyingLine line) {
+        return WaitCosts.order(
                 line.runsOut() == null ? UNKNOWN_RUNS_OUT : line.runsOut(),
                 line.terms().hurts() == null ? "SOME" : line.terms().hurts());
     }

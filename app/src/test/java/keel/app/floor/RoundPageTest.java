@@ -178,6 +178,7 @@ class RoundPageTest extends PageTest {
             assertThat(inRound(clear(m))).isEmpty();
             assertThat(all().others()).containsKey(clear(m));
             assertThat(page("/round")).contains("Somebody else has");
+            assertThat(page("/machines/" + m)).contains(", Kees has it");
             refused(409, "has taken it already", "/round/mine", "chore", clear(m));
         });
         accepted("/round/back", "chore", clear(m));
@@ -199,6 +200,9 @@ class RoundPageTest extends PageTest {
     @Test
     void theBestOfAFewMinutesFitsIntoThem() {
         held();
+        assertThat(page("/round?minutes=25&people=2"))
+                .contains(
+                        "/round?minutes=10&people=2", "/round?minutes=25&people=3", "/round/sheet?minutes=25&people=2");
         Rounds.Shown few = rounds.of(5.0, 1, Rounds.Who.of(Actor.current()));
         assertThat(few.round().items().stream()
                         .mapToDouble(l -> l.chore().minutes())

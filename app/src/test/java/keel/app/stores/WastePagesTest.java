@@ -63,7 +63,7 @@ class WastePagesTest extends PageTest {
                 .params(Instant.now().minus(Duration.ofDays(4)).atOffset(ZoneOffset.UTC), bag.id())
                 .update();
         assertThat(waste.overdue()).anyMatch(l -> l.id() == bag.id());
-        assertThat(page("/fleet")).contains("Cure it or hand it in");
+        assertThat(page("/round")).contains("Cure it or hand it in");
         waste.cured(bag.id(), true);
         assertThat(waste.overdue()).noneMatch(l -> l.id() == bag.id());
     }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.core.plan.Errand;
 import keel.core.plan.Walk;
 import org.jspecify.annotations.Nullable;
@@ -70,10 +71,11 @@ public record Round(Instant at, List<Line> items, List<Line> notToday) {
         List<Chore> weighed =
                 chores.stream().map(c -> c.weighed(asked.weight(c))).toList();
         Map<String, Chore> byKey = weighed.stream().collect(Collectors.toMap(Chore::key, Function.identity()));
+        List<String> first = first(weighed, asked);
         List<Line> items = new ArrayList<>();
-        double begun = taken(byKey, asked, items);
+        double begun = taken(byKey, first, asked, items);
         List<Chore> rest = weighed.stream()
-                .filter(c -> asked.isFor(c) && !asked.mine().contains(c.key()))
+                .filter(c -> asked.isFor(c) && !first.contains(c.key()))
                 .toList();
         Walk walk = walk(rest, begun, asked);
         rest.stream()
@@ -89,13 +91,24 @@ public record Round(Instant at, List<Line> items, List<Line> notToday) {
         return new Round(asked.at(), List.copyOf(items), notToday);
     }
 
-    /** What was taken stays first; answers the minutes that it takes. */
-    private static double taken(Map<String, Chore> byKey, Asked asked, List<Line> items) {
+    /** What may harm somebody, whatever all else costs; then what was taken. */
+    private static List<String> first(List<Chore> chores, Asked asked) {
+        return Stream.concat(
+                        chores.stream()
+                                .filter(c -> c.kind().aboutPeople() && asked.isFor(c))
+                                .map(Chore::key),
+                        asked.mine().stream())
+                .distinct()
+                .toList();
+    }
+
+    /** These come first; answers the minutes that they take. */
+    private static double taken(Map<String, Chore> byKey, List<String> first, Asked asked, List<Line> items) {
         double begun = 0;
-        for (String key : asked.mine()) {
+        for (String key : first) {
             Chore chore = byKey.get(key);
             if (chore != null) {
-                items.add(new Line(chore, later(asked.at(), begun), true));
+                items.add(new Line(chore, later(asked.at(), begun), asked.mine().contains(key)));
                 begun += chore.minutes();
             }
         }

@@ -153,7 +153,7 @@ public final class WaitCosts {
      * @param runsOut chance to be without before it comes
      * @param hurts LITTLE, SOME or MUCH
      */
-    public double order(double runsOut, String hurts) {
+    public static double order(double runsOut, String hurts) {
         return runsOut * rate("without", hurts);
     }
 }

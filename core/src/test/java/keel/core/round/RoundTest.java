@@ -80,7 +80,10 @@ class RoundTest {
         Chore air = chore("air", ChoreKind.AIR_ALARM, 5, COSTS.flat("AIR_ALARM"));
         assertThat(keys(Round.of(List.of(idle, air), Round.Asked.at(NOW)).items()))
                 .containsExactly("air", "hold");
-        assertThat(ChoreKind.AIR_ALARM.aboutPeople()).isTrue();
+        Chore dear = chore("dear", ChoreKind.OUT_OF_BATH, 1, 10_000);
+        Round few = Round.of(List.of(dear, air), with(5.0, List.of("dear"), Map.of()));
+        assertThat(keys(few.items())).containsExactly("air", "dear");
+        assertThat(few.items().get(0).mine()).isFalse();
     }
 
     @Test

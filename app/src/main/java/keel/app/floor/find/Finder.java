@@ -72,12 +72,21 @@ public class Finder {
 
     /** The best first, {@link #MOST} at most; nothing for nothing. */
     public List<Findable> find(String q) {
+        return find(q, true);
+    }
+
+    /** The same for every letter that is typed: jobs of long ago are not looked through. */
+    public List<Findable> whileTyping(String q) {
+        return find(q, false);
+    }
+
+    private List<Findable> find(String q, boolean older) {
         String asked = q == null ? "" : q.strip();
         if (asked.isEmpty()) {
             return List.of();
         }
         String shortened = asked.substring(0, Math.min(LONGEST, asked.length()));
-        return mixed(Search.of(shortened, all(shortened), Integer.MAX_VALUE));
+        return mixed(Search.of(shortened, all(shortened, older), Integer.MAX_VALUE));
     }
 
     /** Of one kind no more than a few where there are others: a machine's hundred prints do not hide its vat. */
@@ -90,7 +99,7 @@ public class Finder {
                 .toList();
     }
 
-    private List<Findable> all(String q) {
+    private List<Findable> all(String q, boolean older) {
         List<Findable> all = new ArrayList<>(Places.ALL);
         fleet.machines()
                 .forEach(m -> all.add(new Findable(
@@ -108,7 +117,7 @@ public class Finder {
                 .forEach(r -> all.add(new Findable("room", r.name(), "/air/rooms/" + r.code(), "air ventilation")));
         handbook.chapters()
                 .forEach(c -> all.add(new Findable("help", c.title(), "/help/" + c.code(), headings(c.text()))));
-        runs(q, all);
+        runs(q, older, all);
         failures(q, all);
         return all;
     }
@@ -149,13 +158,13 @@ public class Finder {
         return Stream.of(some).filter(s -> s != null && !s.isEmpty()).collect(Collectors.joining(" "));
     }
 
-    private void runs(String q, List<Findable> all) {
+    private void runs(String q, boolean older, List<Findable> all) {
         Map<Long, FindRecords.RunLine> lines = new LinkedHashMap<>();
         records.runs(LATELY).forEach(r -> lines.put(r.id(), r));
         String longest = Stream.of(q.toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
                 .max((a, b) -> Integer.compare(a.length(), b.length()))
                 .orElse("");
-        if (longest.length() >= LEAST_OF_JOB || number(q) >= 0) {
+        if (older && (longest.length() >= LEAST_OF_JOB || number(q) >= 0)) {
             String like = longest.length() >= LEAST_OF_JOB ? "%" + longest + "%" : "";
             records.older(number(q), like, OLDER).forEach(r -> lines.putIfAbsent(r.id(), r));
         }

@@ -66,9 +66,10 @@ class Chores {
         return List.copyOf(once(all));
     }
 
+    /** What one service at one machine does is one piece of work, whatever asks for it. */
     private static Collection<Work> once(List<Work> all) {
-        Map<String, Work> byKey = new LinkedHashMap<>();
-        all.forEach(w -> byKey.putIfAbsent(w.chore().key(), w));
-        return byKey.values();
+        Map<String, Work> one = new LinkedHashMap<>();
+        all.forEach(w -> one.merge(w.does(), w, Work::weightier));
+        return one.values();
     }
 }

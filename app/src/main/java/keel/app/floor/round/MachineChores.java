@@ -26,8 +26,6 @@ import org.springframework.stereotype.Component;
 @Component
 class MachineChores {
 
-    private static final int LOOK_MINUTES = 5;
-
     private final IdleResin idle;
     private final PartLooks looks;
     private final ShopTime times;
@@ -113,7 +111,11 @@ class MachineChores {
         boolean due = c.level() == MachineState.DUE;
         if (c.task() == null) {
             return c.about().equals("cause")
-                    ? Optional.of(Work.of(ChoreKind.CAUSE, m.code() + ":" + c.text(), Brief.of(c))
+                    ? Optional.of(Work.of(
+                                    ChoreKind.CAUSE,
+                                    m.code() + ":"
+                                            + Integer.toHexString(c.text().hashCode()),
+                                    Brief.of(c))
                             .at(m.code(), m.name(), m.room())
                             .because(c.text())
                             .costs(costing.costs().flat("CAUSE"), 0, "A cause that is not mended comes back.")
@@ -185,7 +187,7 @@ class MachineChores {
                                 : "Last looked at " + times.words(n.lookedAt()))
                         + "; a look every " + Math.round(n.everyHours())
                         + " h of printing pays. Do it when the vat is off anyway.")
-                .takes(LOOK_MINUTES, LOOK_MINUTES)
+                .takes(ChoreKind.PART_LOOK.minutes(), ChoreKind.PART_LOOK.minutes())
                 .costs(
                         costing.costs().look(n.part(), m.hoursPerDay(), m.uvShare()),
                         0,

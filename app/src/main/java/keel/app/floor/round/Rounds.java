@@ -140,7 +140,7 @@ public class Rounds {
     /** The same where the machines are read already. */
     @Transactional(readOnly = true)
     public Shown of(List<MachineNow> machines, Double minutes, int people, Who who) {
-        Shown now = shown(chores.all(machines, who.role()), minutes, people, who);
+        Shown now = shown(chores.all(machines, who.role()), minutes, people, who, false);
         if (minutes == null && people == 1) {
             shown.put(
                     who.personId(),
@@ -149,13 +149,13 @@ public class Rounds {
         return now;
     }
 
-    /** What one machine wants, in the order of the round. */
+    /** What one machine wants, in the order of the round; what somebody else has taken too. */
     @Transactional(readOnly = true)
     public Shown at(MachineNow machine, ScreenVerdict screen, Who who) {
-        return shown(chores.of(machine, screen), null, 1, who);
+        return shown(chores.of(machine, screen), null, 1, who, true);
     }
 
-    private Shown shown(List<Work> work, Double minutes, int people, Who who) {
+    private Shown shown(List<Work> work, Double minutes, int people, Who who, boolean takenToo) {
         Instant now = clock.instant();
         List<RoundMarks.Holds> holding = marks.holding(now);
         Map<String, Mark> others = holding.stream()
@@ -174,7 +174,7 @@ public class Rounds {
         canWait.forEach((kind, times) -> weights.put(kind, WaitCosts.weight(times)));
         List<Chore> asked = work.stream()
                 .map(Work::chore)
-                .filter(c -> !others.containsKey(c.key()))
+                .filter(c -> takenToo || !others.containsKey(c.key()))
                 .map(c -> putOff.containsKey(c.key()) && !mine.contains(c.key())
                         ? c.putOff(putOff.get(c.key()).until())
                         : c)

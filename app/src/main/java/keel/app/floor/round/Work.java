@@ -1,6 +1,7 @@
 package keel.app.floor.round;
 
 import java.time.Instant;
+import java.util.Comparator;
 import keel.core.round.Chore;
 import keel.core.round.ChoreKind;
 import keel.core.standing.ServiceKind;
@@ -9,6 +10,20 @@ import keel.core.standing.ServiceKind;
  * A chore with the service that it ends with, null where it ends with none.
  */
 record Work(Chore chore, ServiceKind service) {
+
+    /** The same for all that asks for the same hands. */
+    String does() {
+        return service == null || chore.machine() == null ? chore.key() : chore.machine() + ":" + service;
+    }
+
+    /** What is for now before what is not, what holds a machine before what does not, then what costs more. */
+    Work weightier(Work other) {
+        Comparator<Work> weight = Comparator.<Work, Boolean>comparing(
+                        w -> w.chore().today())
+                .thenComparing(w -> w.chore().kind() == ChoreKind.HOLD)
+                .thenComparing(w -> w.chore().waiting().all());
+        return weight.compare(other, this) > 0 ? other : this;
+    }
 
     static Sheet of(ChoreKind kind, String key, String what) {
         return new Sheet(kind, key, what);

@@ -141,10 +141,9 @@ class FloorController {
                         failures.seenSince(machine.id(), machine.since()),
                         now,
                         settings.zone()));
-        model.addAttribute(
-                "tasks",
-                rounds.at(machine, screen.orElse(null), Rounds.Who.of(Actor.current()))
-                        .lines());
+        Rounds.Shown wants = rounds.at(machine, screen.orElse(null), Rounds.Who.of(Actor.current()));
+        model.addAttribute("tasks", wants.lines());
+        model.addAttribute("others", wants.others());
         model.addAttribute("screen", screen.orElse(null));
         model.addAttribute("services", ServiceKind.of(ref.traits()));
         model.addAttribute("procedures", guidebook.forMachine(ref));

@@ -71,16 +71,21 @@ class RoundController {
         model.addAttribute("walk", WalkDrawing.of(shown.round(), machines));
         model.addAttribute("minutes", minutes);
         model.addAttribute("people", people == null ? 1 : people);
+        model.addAttribute("ways", new RoundPaths(minutes, people == null ? 1 : people));
         model.addAttribute("usual", USUAL);
         model.addAttribute("reasons", Said.reasons());
         model.addAttribute("untils", Arrays.asList(Rounds.Until.values()));
-        model.addAttribute("weights", (Weights) WaitCosts::weight);
+        model.addAttribute("weight", weight(shown));
         model.addAttribute("codes", RoundSheet.codes(shown.round()));
     }
 
-    /** What is left of the weight of work of which somebody said so often that it can wait. */
-    interface Weights {
-        double of(int canWait);
+    /** What is left of the weight of the next thing, where somebody said that such work can wait. */
+    private static double weight(Rounds.Shown shown) {
+        return shown.first(1).stream()
+                .mapToDouble(l ->
+                        WaitCosts.weight(shown.canWait().getOrDefault(l.chore().kind(), 0)))
+                .findFirst()
+                .orElse(1);
     }
 
     @PostMapping("/round/mine")

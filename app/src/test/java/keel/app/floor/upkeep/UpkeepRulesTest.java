@@ -15,6 +15,7 @@ import keel.app.people.Actor;
 import keel.app.support.PageTest;
 import keel.app.support.TestShop;
 import keel.core.round.Chore;
+import keel.core.round.ChoreKind;
 import keel.core.round.Round;
 import keel.core.standing.ServiceKind;
 import org.junit.jupiter.api.Test;
@@ -144,6 +145,18 @@ class UpkeepRulesTest extends PageTest {
         shop.service(m, "VAT_INSPECTED", 60, "clean", true);
         assertThat(due(rule, m).orElseThrow().how().due()).isFalse();
         assertThat(due(rule, m).orElseThrow().done()).isTrue();
+    }
+
+    @Test
+    void whatARuleAndAHoldAskForAlikeIsOnePieceOfWork() {
+        String m = shop.maskMachine();
+        long rule = old(entry("Clear " + m, m, 1.0, null, null, ServiceKind.PLATE_CLEARED));
+        print(m, 1);
+        assertThat(due(rule, m).orElseThrow().how().due()).isTrue();
+        assertThat(rounds.at(shop.now(m), null, Rounds.Who.of(Actor.current())).lines())
+                .filteredOn(l -> l.chore().path().endsWith("/do/PLATE_CLEARED"))
+                .singleElement()
+                .satisfies(l -> assertThat(l.chore().kind()).isEqualTo(ChoreKind.HOLD));
     }
 
     @Test
