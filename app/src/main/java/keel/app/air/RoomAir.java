@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.base.Remembered;
 import keel.app.base.Seen;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
@@ -49,6 +50,7 @@ public class RoomAir {
     private final Sensors sensors;
     private final Fleet fleet;
     private final Logbook logbook;
+    private final Remembered<Map<String, FanLog>> fans = new Remembered<>();
     private final AirRecords records;
     private final EntityManager entities;
     private final Clock clock;
@@ -325,6 +327,7 @@ public class RoomAir {
         fan.running = running;
         fan.personId = actor.personId();
         entities.persist(fan);
+        fans.forgetAfterwards();
         logbook.write(LogDraft.of(
                 LogKind.FAN,
                 null,
@@ -339,6 +342,10 @@ public class RoomAir {
     /** When the fans were switched, by room. */
     @Transactional(readOnly = true)
     public Map<String, FanLog> fanLogs() {
+        return fans.get(this::fansSwitched);
+    }
+
+    private Map<String, FanLog> fansSwitched() {
         return records.switches().stream()
                 .collect(Collectors.groupingBy(
                         AirRecords.Switched::room,

@@ -70,23 +70,25 @@ public class Guidebook {
                         .toList());
     }
 
-    /** Minutes of each kind of work that a guide leads through: as it took here, else as a rule. */
-    public Map<ServiceKind, Integer> minutes() {
-        Map<ServiceKind, Integer> minutes = new EnumMap<>(ServiceKind.class);
-        took(LearnedMinutes::minutes).forEach((kind, m) -> minutes.put(kind, (int) Math.round(m)));
-        return minutes;
-    }
+    /**
+     * Minutes of each kind of work that a guide leads through: as it took here, else as a rule.
+     *
+     * @param usual what is shown
+     * @param expected the mean, to plan with
+     */
+    public record Pace(Map<ServiceKind, Integer> usual, Map<ServiceKind, Double> expected) {}
 
-    /** The same to plan with: what is expected rather than what is usual. */
-    public Map<ServiceKind, Double> expectedMinutes() {
-        return took(LearnedMinutes::mean);
-    }
-
-    private Map<ServiceKind, Double> took(ToDoubleFunction<LearnedMinutes> which) {
+    public Pace pace() {
         Map<String, List<Double>> worked = sessions.worked(LATELY).stream()
                 .collect(Collectors.groupingBy(
                         GuideSessions.Worked::procedure,
                         Collectors.mapping(w -> w.seconds() / 60, Collectors.toList())));
+        Map<ServiceKind, Integer> usual = new EnumMap<>(ServiceKind.class);
+        took(worked, LearnedMinutes::minutes).forEach((kind, m) -> usual.put(kind, (int) Math.round(m)));
+        return new Pace(usual, took(worked, LearnedMinutes::mean));
+    }
+
+    private Map<ServiceKind, Double> took(Map<String, List<Double>> worked, ToDoubleFunction<LearnedMinutes> which) {
         Map<ServiceKind, Double> minutes = new EnumMap<>(ServiceKind.class);
         for (Procedure p : procedures.all()) {
             List<Double> last = worked.getOrDefault(p.code(), List.of());

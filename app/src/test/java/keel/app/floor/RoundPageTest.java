@@ -202,7 +202,9 @@ class RoundPageTest extends PageTest {
         held();
         assertThat(page("/round?minutes=25&people=2"))
                 .contains(
-                        "/round?minutes=10&people=2", "/round?minutes=25&people=3", "/round/sheet?minutes=25&people=2");
+                        "/round?minutes=10&amp;people=2",
+                        "/round?minutes=25&amp;people=3",
+                        "/round/sheet?minutes=25&amp;people=2");
         Rounds.Shown few = rounds.of(5.0, 1, Rounds.Who.of(Actor.current()));
         assertThat(few.round().items().stream()
                         .mapToDouble(l -> l.chore().minutes())

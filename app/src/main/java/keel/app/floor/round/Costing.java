@@ -53,11 +53,12 @@ class Costing {
     }
 
     Now now() {
+        Guidebook.Pace pace = guidebook.pace();
         return new Now(
                 new WaitCosts(settings.defaults()),
                 settings.defaults(),
-                guidebook.expectedMinutes(),
-                guidebook.minutes(),
+                pace.expected(),
+                pace.usual(),
                 shares.lately());
     }
 }
