@@ -15,3 +15,4 @@ import './drafts.js';
 import './film-marks.js';
 import './plate-editor.js';
 import './tap-recorder.js';
+import './week.js';

@@ -69,6 +69,7 @@ class DemoShop {
     private final ShopClock clock;
     private final Replay replay;
     private final UpkeepPast upkeep;
+    private final WeekAhead week;
     private final Path home;
     private final TransactionTemplate transaction;
     private final Story.Size size;
@@ -89,6 +90,7 @@ class DemoShop {
             ShopClock clock,
             Replay replay,
             UpkeepPast upkeep,
+            WeekAhead week,
             PlatformTransactionManager transactions,
             @Value("${keel.home}") Path home,
             @Value("${keel.demo.machines:7}") int machines,
@@ -107,6 +109,7 @@ class DemoShop {
         this.clock = clock;
         this.replay = replay;
         this.upkeep = upkeep;
+        this.week = week;
         this.home = home;
         this.transaction = new TransactionTemplate(transactions);
         boolean usual = machines == Story.Size.SALTMARSH.machines() && months == USUAL_MONTHS;
@@ -128,11 +131,15 @@ class DemoShop {
                     setUp(story);
                     replay.enter(story.happenings(), actors);
                     upkeep.tell(story.start(), now, actors.get(KEEPER));
+                    week.tell(now, actors);
                 });
             } else {
                 transaction.executeWithoutResult(t -> setUp(story));
                 inPieces(story.happenings());
-                transaction.executeWithoutResult(t -> upkeep.tell(story.start(), now, actors.get(KEEPER)));
+                transaction.executeWithoutResult(t -> {
+                    upkeep.tell(story.start(), now, actors.get(KEEPER));
+                    week.tell(now, actors);
+                });
             }
         } finally {
             clock.tell(null);

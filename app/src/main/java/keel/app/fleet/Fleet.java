@@ -213,15 +213,19 @@ public class Fleet {
                 .orElseThrow(() -> new Refused("room", "There is no room called " + code + "."));
     }
 
-    /** A room in use, with its number. */
-    public record RoomPlace(long id, String code, String name) {}
+    /**
+     * A room in use, with its number.
+     *
+     * @param night whether prints may go on there while nobody is there; null while nobody said
+     */
+    public record RoomPlace(long id, String code, String name, Boolean night) {}
 
     /** The rooms in use by name; asked once while a page is read. */
     @Transactional(readOnly = true)
     public List<RoomPlace> roomPlaces() {
         return OncePerRead.get(RoomPlace.class, () -> rooms.findAll().stream()
                 .filter(r -> r.retiredAt == null)
-                .map(r -> new RoomPlace(r.id, r.code, r.name))
+                .map(r -> new RoomPlace(r.id, r.code, r.name, r.nightRuns))
                 .sorted(Comparator.comparing(RoomPlace::name))
                 .toList());
     }
@@ -259,6 +263,20 @@ public class Fleet {
                 room.id,
                 "Room " + room.name + (room.retiredAt == null ? " in use again." : " no longer used."),
                 Map.of("room", code),
+                keeper);
+    }
+
+    /** Says whether prints may go on in a room while nobody is there. */
+    public void nightRuns(String code, boolean may) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Room room = rooms.findByCode(code).orElseThrow(() -> new NotThere("There is no room called " + code + "."));
+        room.nightRuns = may;
+        events.publishEvent(new RoomsChanged());
+        note(
+                null,
+                room.id,
+                room.name + ": prints " + (may ? "may" : "must not") + " go on while nobody is there.",
+                Map.of("room", code, "nightRuns", may),
                 keeper);
     }
 

@@ -17,4 +17,7 @@ class Room {
     String code;
     String name;
     Instant retiredAt;
+
+    /** Whether prints may go on while nobody is there; null while nobody said. */
+    Boolean nightRuns;
 }

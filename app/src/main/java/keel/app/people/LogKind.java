@@ -51,6 +51,8 @@ public enum LogKind {
     INCIDENT("Incident"),
     FAN("Fan"),
     UPKEEP("Upkeep"),
+    JOB_WANTED("Job wanted"),
+    HOURS("Working hours"),
     SIGN_IN_REFUSED("Sign-in refused");
 
     private final String words;

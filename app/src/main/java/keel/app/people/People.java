@@ -227,6 +227,22 @@ public class People {
      */
     public String makeToken(String name, Role role, TokenScope scope, Instant endsAt) {
         Actor owner = Actor.require(Role.OWNER);
+        return made(owner, name, role, scope, endsAt);
+    }
+
+    /** What somebody is called. */
+    @Transactional(readOnly = true)
+    public String nameOf(long id) {
+        return persons.findById(id).map(p -> p.name).orElse("");
+    }
+
+    /** Makes a token that reads the calendar and no more, for whoever asks, and answers it. */
+    public String makeCalendarToken() {
+        Actor own = Actor.current();
+        return made(own, "Calendar of " + own.displayName(), own.role(), TokenScope.CALENDAR, null);
+    }
+
+    private String made(Actor by, String name, Role role, TokenScope scope, Instant endsAt) {
         Findings findings = new Findings();
         findings.text(name, 80, "name", "What the token is for");
         findings.when(role == null, "role", "Choose a role.");
@@ -241,7 +257,7 @@ public class People {
         made.scope = scope;
         made.endsAt = endsAt;
         made.tokenHash = hash(token);
-        made.madeBy = owner.personId();
+        made.madeBy = by.personId();
         made.madeAt = clock.instant();
         tokens.save(made);
         return token;
@@ -255,11 +271,31 @@ public class People {
         }
     }
 
+    /** Calendar addresses of whoever asks that still hold, the newest first. */
+    @Transactional(readOnly = true)
+    public List<TokenView> ownCalendars() {
+        long own = Actor.current().personId();
+        return tokens.findAllByOrderByMadeAtDesc().stream()
+                .filter(t -> t.madeBy == own && t.scope == TokenScope.CALENDAR && t.revokedAt == null)
+                .map(People::view)
+                .toList();
+    }
+
+    /** Takes back all of them: whoever has the address sees nothing more. */
+    public void withdrawOwnCalendars() {
+        long own = Actor.current().personId();
+        tokens.findAllByOrderByMadeAtDesc().stream()
+                .filter(t -> t.madeBy == own && t.scope == TokenScope.CALENDAR && t.revokedAt == null)
+                .forEach(t -> t.revokedAt = clock.instant());
+    }
+
     @Transactional(readOnly = true)
     public List<TokenView> tokens() {
-        return tokens.findAllByOrderByMadeAtDesc().stream()
-                .map(t -> new TokenView(t.id, t.name, t.role, t.scope, t.madeAt, t.endsAt, t.lastUsedAt, t.revokedAt))
-                .toList();
+        return tokens.findAllByOrderByMadeAtDesc().stream().map(People::view).toList();
+    }
+
+    private static TokenView view(ApiToken t) {
+        return new TokenView(t.id, t.name, t.role, t.scope, t.madeAt, t.endsAt, t.lastUsedAt, t.revokedAt);
     }
 
     /** Who speaks by a token: with its role, but never more than its maker still has. */

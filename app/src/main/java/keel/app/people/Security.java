@@ -59,7 +59,9 @@ class Security {
     @Order(1)
     SecurityFilterChain openInterface(HttpSecurity http, People people) throws Exception {
         return http.securityMatcher(new AndRequestMatcher(
-                        new AntPathRequestMatcher("/api/**"), new NegatedRequestMatcher(signedInDocs())))
+                        request -> request.getRequestURI().startsWith("/api/")
+                                || request.getRequestURI().equals(TokenScope.CALENDAR_PATH),
+                        new NegatedRequestMatcher(signedInDocs())))
                 .csrf(csrf -> csrf.disable())
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .addFilterBefore(new TokenFilter(people), AnonymousAuthenticationFilter.class)

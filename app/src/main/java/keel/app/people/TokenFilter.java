@@ -27,10 +27,7 @@ class TokenFilter extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        String header = request.getHeader(HttpHeaders.AUTHORIZATION);
-        String token = header != null && header.regionMatches(true, 0, SCHEME, 0, SCHEME.length())
-                ? header.substring(SCHEME.length()).strip()
-                : null;
+        String token = token(request);
         Optional<Actor> actor = token == null ? Optional.empty() : people.byToken(token);
         if (actor.isPresent()) {
             if (!people.reaches(token, request.getMethod(), request.getRequestURI())) {
@@ -42,5 +39,13 @@ class TokenFilter extends OncePerRequestFilter {
             SecurityContextHolder.setContext(context);
         }
         chain.doFilter(request, response);
+    }
+
+    private static String token(HttpServletRequest request) {
+        String header = request.getHeader(HttpHeaders.AUTHORIZATION);
+        if (header != null && header.regionMatches(true, 0, SCHEME, 0, SCHEME.length())) {
+            return header.substring(SCHEME.length()).strip();
+        }
+        return request.getRequestURI().endsWith(TokenScope.CALENDAR_PATH) ? request.getParameter("token") : null;
     }
 }

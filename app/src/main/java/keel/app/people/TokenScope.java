@@ -6,7 +6,11 @@ import java.util.Set;
 public enum TokenScope {
     ALL("all that its role may"),
     READ("only reads"),
-    SENSOR("only hands over readings of a room");
+    SENSOR("only hands over readings of a room"),
+    CALENDAR("only reads the calendar");
+
+    /** The calendar, which programs that know no headers ask for with the token in the address. */
+    static final String CALENDAR_PATH = "/calendar.ics";
 
     private static final Set<String> READS = Set.of("GET", "HEAD", "OPTIONS");
 
@@ -25,6 +29,7 @@ public enum TokenScope {
         return switch (this) {
             case ALL -> true;
             case READ -> READS.contains(method);
+            case CALENDAR -> READS.contains(method) && path.endsWith(CALENDAR_PATH);
             case SENSOR -> method.equals("POST") && path.matches("/api/v1/sensors/[^/]+/readings");
         };
     }

@@ -15,8 +15,11 @@ public class FailShares {
 
     private static final Duration LATELY = Duration.ofDays(180);
     private static final String ALL = "all";
+    /** Of a machine of which nothing is known. */
+    public static final double UNKNOWN = 0.1;
+
     private static final double PRIOR_PRINTS = 10;
-    private static final double PRIOR_FAILED = 1;
+    private static final double PRIOR_FAILED = UNKNOWN * PRIOR_PRINTS;
 
     private final RunRecords records;
     private final Clock clock;

@@ -120,6 +120,8 @@ final class Addresses {
         SUBJECTS.put("/failures", "select id from failure where not withdrawn order by id");
         SUBJECTS.put("/api/v1/failures", "select id from failure where not withdrawn order by id");
         SUBJECTS.put("/api/v1/files", "select hash from sliced_file order by hash");
+        SUBJECTS.put("/jobs", "select id from wanted_job order by id");
+        SUBJECTS.put("/api/v1/jobs", "select id from wanted_job order by id");
         SUBJECTS.put("/photos", "select id from photo order by id");
         SUBJECTS.put("/guides", "select id from guide_session order by id");
         SUBJECTS.put("/runs/{id}/now", "select id from run where ended_at is null and not withdrawn");

@@ -4,6 +4,7 @@ package keel.core.round;
 public enum ChoreKind {
     GUIDE_OPEN(10),
     HOLD(15),
+    START(15),
     LOOK_IN(1),
     PRINT_ENDS(4),
     OUT_OF_BATH(3),

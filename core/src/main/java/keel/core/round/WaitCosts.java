@@ -76,6 +76,11 @@ public final class WaitCosts {
         return defaults.value("machine.hourValue") * waits;
     }
 
+    /** Of a machine that could print and for which a job waits. */
+    public double idleWhileWanted() {
+        return defaults.value("machine.hourValue");
+    }
+
     /**
      * Of a print that goes on and that nobody looks at.
      *

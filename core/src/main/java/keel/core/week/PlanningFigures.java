@@ -32,6 +32,16 @@ public final class PlanningFigures {
         return FILE.get("hands").get("look").asDouble();
     }
 
+    /** Minutes that a sitting at the bench takes beside what is done in it. */
+    public static double visitMinutes() {
+        return FILE.get("hands").get("visit").asDouble();
+    }
+
+    /** Hours taken for a print of which nobody knows when it ends. */
+    public static double unknownHours() {
+        return FILE.get("unknownHours").asDouble();
+    }
+
     /** Days that are planned. */
     public static int days() {
         return FILE.get("days").asInt();

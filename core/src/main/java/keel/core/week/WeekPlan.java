@@ -24,6 +24,9 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
     /** After an event, beside the plan that was shown. */
     public static final int AGAIN = 6_000;
 
+    /** Just enough to put in what is new. */
+    public static final int GLANCE = 800;
+
     private static final double HOUR = 60;
     private static final double BETTER = 0.03;
 

@@ -29,16 +29,15 @@ final class WeekSearch {
 
     /**
      * @param known orders shown before, null for none; jobs that are not in them are put where they do best
-     * @param tries how many orders are tried
+     * @param tries how many orders are tried; with few, only beside what is known
      */
     int[][] find(int @Nullable [][] known, int tries) {
-        int[][] begin = inserted(empty(), byDate());
         if (known == null) {
-            return better(begin, tries);
+            return better(inserted(empty(), byDate()), tries);
         }
         int[][] kept = inserted(known, missing(known));
         int[][] mended = better(kept, tries / 2);
-        int[][] anew = better(begin, tries / 2);
+        int[][] anew = tries < WeekPlan.AGAIN ? kept : better(inserted(empty(), byDate()), tries / 2);
         int[][] best = worth(mended) >= worth(anew) ? mended : anew;
         double stays = worth(kept);
         return worth(best) > stays + PlanningFigures.stays() * Math.abs(stays) ? best : kept;

@@ -5,8 +5,8 @@ import org.hipparchus.util.FastMath;
 
 /**
  * What an order of jobs on each machine comes to: each begins as soon as its machine is free, its date has come and
- * somebody has the minutes for it and stays for the first look; where nobody may leave a print alone, it also ends while
- * somebody is there. Nothing is pushed into what was fixed.
+ * somebody has the minutes for it and stays for the first look; where nobody may leave a print alone, it also ends
+ * while somebody is there. Nothing is pushed into what was fixed.
  */
 final class WeekTable {
 

@@ -45,8 +45,8 @@ public record WorkHours(String person, List<Hours> hours, List<Away> away) {
     }
 
     /**
-     * Shifts that touch the time from {@code at} for so many days, in order, cut to it. Wall clock: a shift from 8 to 18
-     * is an hour longer or shorter where clocks change in it.
+     * Shifts that touch the time from {@code at} for so many days, in order, cut to it. Wall clock: a shift from 8 to
+     * 18 is an hour longer or shorter where clocks change in it.
      */
     public List<Shift> shifts(Instant at, int days, ZoneId zone) {
         LocalDate first = at.atZone(zone).toLocalDate().minusDays(1);

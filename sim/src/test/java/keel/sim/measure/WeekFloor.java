@@ -109,6 +109,10 @@ final class WeekFloor {
                 .toList();
     }
 
+    boolean changes(Wanted job, String machine) {
+        return !job.resin().equals(resin.get(machine));
+    }
+
     Instant now() {
         return now;
     }
@@ -134,7 +138,7 @@ final class WeekFloor {
     private boolean start(WeekPlan.Shown next) {
         Wanted job =
                 jobs.stream().filter(j -> j.id().equals(next.id())).findFirst().orElseThrow();
-        boolean other = !job.resin().equals(resin.get(next.machine()));
+        boolean other = changes(job, next.machine());
         double minutes = PlanningFigures.startMinutes() + (other ? PlanningFigures.resinMinutes() : 0);
         if (!stays(now, minutes)) {
             return false;

@@ -9,6 +9,10 @@ final class Places {
     static final List<Findable> ALL = List.of(
             page("Fleet", "/fleet", "machines overview home"),
             page("Round", "/round", "tasks to do next plan today"),
+            page("Week", "/week", "plan schedule jobs calendar days"),
+            page("Jobs that wait", "/jobs", "queue wanted to print orders"),
+            page("A new job", "/jobs/new", "queue want print"),
+            page("When people are there", "/week/hours", "working hours holidays away night shifts"),
             page("Upkeep", "/bench/upkeep", "maintenance rules lubricate bolts fans"),
             page("Runs", "/runs", "prints jobs"),
             page("Start a run", "/runs/new", "print begin"),

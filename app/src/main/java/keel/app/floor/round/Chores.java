@@ -19,6 +19,7 @@ class Chores {
 
     private final MachineChores atMachines;
     private final PrintChores prints;
+    private final StartChores starts;
     private final ShopChores besides;
     private final RuleChores rules;
     private final ScreenVerdicts verdicts;
@@ -27,12 +28,14 @@ class Chores {
     Chores(
             MachineChores atMachines,
             PrintChores prints,
+            StartChores starts,
             ShopChores besides,
             RuleChores rules,
             ScreenVerdicts verdicts,
             Costing costing) {
         this.atMachines = atMachines;
         this.prints = prints;
+        this.starts = starts;
         this.besides = besides;
         this.rules = rules;
         this.verdicts = verdicts;
@@ -41,10 +44,11 @@ class Chores {
 
     /** Of the whole shop. */
     List<Work> all(List<MachineNow> machines, Role role) {
-        Costing.Now now = costing.now();
+        Costing.Now now = costing.now(machines);
         List<Work> all = new ArrayList<>(besides.begun(machines, now));
         all.addAll(prints.all(machines, now));
         all.addAll(prints.washPlace(now));
+        all.addAll(starts.of(machines, now));
         all.addAll(atMachines.of(machines, verdicts.all(machines), now));
         all.addAll(besides.all(machines, role, now));
         all.addAll(rules.of(machines, now));
@@ -53,12 +57,13 @@ class Chores {
 
     /** Of one machine. */
     List<Work> of(MachineNow machine, ScreenVerdict screen) {
-        Costing.Now now = costing.now();
+        Costing.Now now = costing.now(null);
         List<MachineNow> only = List.of(machine);
         List<Work> all = new ArrayList<>(besides.begun(only, now).stream()
                 .filter(w -> machine.code().equals(w.chore().machine()))
                 .toList());
         all.addAll(prints.all(only, now));
+        all.addAll(starts.of(only, now));
         all.addAll(atMachines.of(only, screen == null ? Map.of() : Map.of(machine.id(), screen), now));
         all.addAll(rules.of(only, now).stream()
                 .filter(w -> machine.code().equals(w.chore().machine()))

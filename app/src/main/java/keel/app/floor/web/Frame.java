@@ -34,6 +34,7 @@ public class Frame {
     private static final List<Place> PLACES = List.of(
             new Place("fleet", "Fleet", "/fleet", "f"),
             new Place("round", "Round", "/round", "r"),
+            new Place("week", "Week", "/week", "w"),
             new Place("runs", "Runs", "/runs", "p"),
             new Place("failures", "Failures", "/failures", "x"),
             new Place("bench", "Bench", "/bench", "b"),

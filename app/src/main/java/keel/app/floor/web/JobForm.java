@@ -1,0 +1,67 @@
+package keel.app.floor.web;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import keel.app.base.Figures;
+import keel.app.base.Refused;
+import keel.app.base.Typed;
+import keel.app.fleet.ShopTime;
+import keel.app.prints.JobEntry;
+import keel.core.Findings;
+
+/** A job that is wanted, as it is typed. */
+record JobForm(
+        String name,
+        String hours,
+        String resin,
+        List<String> models,
+        String dueAt,
+        String widthMm,
+        String depthMm,
+        String heightMm,
+        String note) {
+
+    static final JobForm EMPTY = new JobForm("", "", "", List.of(), "", "", "", "", "");
+
+    private static final Figures FIG = new Figures();
+
+    JobForm {
+        models = models == null ? List.of() : List.copyOf(models);
+    }
+
+    static JobForm of(JobEntry e, ShopTime times) {
+        return new JobForm(
+                e.name(),
+                FIG.plain(e.hours()),
+                e.resin() == null ? "" : e.resin(),
+                e.models(),
+                times.field(e.dueAt()),
+                FIG.plain(e.size().widthMm()),
+                FIG.plain(e.size().depthMm()),
+                FIG.plain(e.size().heightMm()),
+                e.note() == null ? "" : e.note());
+    }
+
+    /** @throws Refused if something is no number, or no time */
+    JobEntry read(ShopTime times) {
+        Findings findings = new Findings();
+        Double printed = hours(findings);
+        Instant due = times.read(dueAt, "dueAt", findings);
+        JobEntry.Size size = new JobEntry.Size(
+                Typed.number(widthMm, "widthMm", findings),
+                Typed.number(depthMm, "depthMm", findings),
+                Typed.number(heightMm, "heightMm", findings));
+        Refused.unless(findings);
+        return new JobEntry(name, printed, Typed.orNull(resin), new ArrayList<>(models), due, size, note);
+    }
+
+    /** Hours as slicers say them: 7.5, 7,5 or 7:30. */
+    private Double hours(Findings findings) {
+        if (hours != null && hours.strip().matches("\\d{1,3}:[0-5]\\d")) {
+            String[] clock = hours.strip().split(":");
+            return Integer.parseInt(clock[0]) + Integer.parseInt(clock[1]) / 60.0;
+        }
+        return Typed.number(hours, "hours", findings);
+    }
+}

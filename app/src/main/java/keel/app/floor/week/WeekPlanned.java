@@ -1,0 +1,68 @@
+package keel.app.floor.week;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import keel.app.prints.WantedView;
+import keel.app.standing.MachineNow;
+import keel.core.standing.ServiceKind;
+import keel.core.week.WeekPlan;
+import keel.core.week.WorkHours;
+
+/**
+ * A week as it is planned now.
+ *
+ * @param jobs those that wait, by the id that the plan knows them by
+ * @param upkeep what is done in sittings, likewise
+ * @param machines as they were when it was planned
+ * @param shifts when people are there
+ * @param moved what stands elsewhere than it was shown, newest plan against the one before; {@code movedAt} since when
+ * @param assumed what nobody said and was taken for granted, in sentences
+ */
+public record WeekPlanned(
+        WeekPlan plan,
+        Map<String, WantedView> jobs,
+        Map<String, Upkeep> upkeep,
+        List<MachineNow> machines,
+        List<WorkHours.Shift> shifts,
+        List<Moved> moved,
+        Instant movedAt,
+        List<String> assumed) {
+
+    static final String UPKEEP = "upkeep ";
+    static final String JOB = "job ";
+
+    /**
+     * Work at a machine.
+     *
+     * @param early whether it is done before it would have to be, because somebody is at it anyway
+     */
+    public record Upkeep(String machine, String name, ServiceKind task, String why, boolean early) {}
+
+    /**
+     * A job that stands elsewhere.
+     *
+     * @param machine name of where it stood; {@code toMachine} of where it stands now, null where it has no place
+     */
+    public record Moved(long job, String name, String machine, Instant at, String toMachine, Instant to) {}
+
+    /** Whether a job is planned for a machine. */
+    public boolean wants(String machine) {
+        return plan.slots().stream().anyMatch(s -> s.machine().equals(machine) && jobs.containsKey(s.id()));
+    }
+
+    /** The job of a slot; empty where it is upkeep. */
+    public Optional<WantedView> job(String id) {
+        return Optional.ofNullable(jobs.get(id));
+    }
+
+    /** Name of a machine. */
+    public String machine(String code) {
+        return machines.stream()
+                .filter(m -> m.code().equals(code))
+                .map(MachineNow::name)
+                .findFirst()
+                .orElse(code);
+    }
+}

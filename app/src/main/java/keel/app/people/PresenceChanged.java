@@ -1,0 +1,4 @@
+package keel.app.people;
+
+/** Somebody said when people are there. */
+public record PresenceChanged() {}

@@ -1,0 +1,34 @@
+package keel.app.prints;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
+
+    @Query("select j from WantedJob j where j.closedAt is null order by j.askedAt, j.id")
+    List<WantedJob> open();
+
+    @Query("select j from WantedJob j where j.closedAt is not null order by j.closedAt desc, j.id desc")
+    List<WantedJob> closed(Limit most);
+
+    /** A run of a job, as far as a job that waits asks for it. */
+    record Ran(String key, long id, Instant startedAt, boolean open, Boolean cameOut) {}
+
+    /** In the order in which they began. */
+    @Query(
+            """
+            select r.jobKey, r.id, r.startedAt, case when r.endedAt is null then true else false end, r.cameOut
+            from RunFact r where r.jobKey in ?1 and r.startedAt >= ?2 order by r.startedAt, r.id""")
+    List<Ran> runs(Collection<String> keys, Instant since);
+
+    @Query("select m.code from MachineCard m where m.id = ?1")
+    Optional<String> machine(long id);
+
+    @Query("select p.name from PersonName p where p.id = ?1")
+    Optional<String> person(long id);
+}

@@ -1,0 +1,70 @@
+// The week's lanes: a bar is dragged to another machine or time and stays there, fixed. Without a pointer the same is
+// done on the job's page.
+const LEAST_PX = 6;
+const QUARTER = 900;
+let held = null;
+
+const pointIn = (svg, event) => {
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
+  return { x: at.x, y: at.y };
+};
+
+/** The lane under a point; the one it came from where there is none. */
+const laneAt = (svg, y) => [...svg.querySelectorAll('[data-lane]')]
+  .filter(lane => +lane.dataset.y <= y)
+  .pop();
+
+const begin = event => {
+  const bar = event.target.closest?.('[data-lanes] [data-job]');
+  if (!bar || event.button !== 0) return;
+  const svg = bar.ownerSVGElement;
+  const rect = bar.querySelector('.print');
+  held = { bar, svg, from: pointIn(svg, event), x: +rect.getAttribute('x'), moved: false };
+};
+
+const move = event => {
+  if (!held) return;
+  const at = pointIn(held.svg, event);
+  const dx = at.x - held.from.x;
+  const dy = at.y - held.from.y;
+  if (!held.moved && Math.hypot(dx, dy) < LEAST_PX) return;
+  held.moved = true;
+  held.bar.classList.add('held');
+  held.bar.setAttribute('transform', `translate(${dx} ${dy})`);
+  event.preventDefault();
+};
+
+const drop = event => {
+  if (!held) return;
+  const { bar, svg, from, x, moved } = held;
+  held = null;
+  if (!moved) return;
+  const at = pointIn(svg, event);
+  const lanes = svg.closest('[data-lanes]');
+  const hours = (x + at.x - from.x - 92) / +lanes.dataset.perHour;
+  const seconds = +lanes.dataset.from + Math.max(0, hours * 3600);
+  const form = document.querySelector('[data-lane-form]');
+  const lane = laneAt(svg, at.y);
+  if (!form || !lane) {
+    bar.removeAttribute('transform');
+    return;
+  }
+  form.action = `/jobs/${bar.dataset.job}/fix`;
+  form.elements.machine.value = lane.dataset.lane;
+  form.elements.at.value = String(Math.round(seconds / QUARTER) * QUARTER);
+  form.requestSubmit();
+};
+
+document.addEventListener('pointerdown', begin);
+document.addEventListener('pointermove', move);
+document.addEventListener('pointerup', drop);
+document.addEventListener('dragstart', event => {
+  if (event.target.closest?.('[data-lanes]')) event.preventDefault();
+});
+// A bar that was dragged is not a link that was pressed.
+document.addEventListener('click', event => {
+  if (event.target.closest?.('[data-lanes] .held')) {
+    event.preventDefault();
+    event.stopPropagation();
+  }
+}, true);
