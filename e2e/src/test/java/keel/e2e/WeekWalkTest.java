@@ -1,0 +1,98 @@
+package keel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import org.junit.jupiter.api.Test;
+
+/** The week: a job is asked for, refused, planned, dragged, left free again, dropped and called back; hours; calendar. */
+class WeekWalkTest extends DemoWalk {
+
+    private static final String JOB = "Stickleback mould";
+
+    @Test
+    void aJobIsAskedForDraggedAndDropped() {
+        Page page = browsing.keeper(1280, 800);
+        page.keyboard().press("g");
+        page.keyboard().press("w");
+        page.waitForURL("**/week");
+        Browsing.accessible(page);
+        page.click("text=New job");
+        page.waitForURL("**/jobs/new");
+        page.fill("#f-name", JOB);
+        page.fill("#f-hours", "soon");
+        page.click("button:has-text('Put it into the week')");
+        assertThat(page.locator("main .errors")).containsText("no number");
+        assertThat(page.locator("#f-name")).hasValue(JOB);
+        Browsing.accessible(page);
+        page.fill("#f-hours", "5:30");
+        page.click("button:has-text('Put it into the week')");
+        page.waitForURL("**/week");
+        Locator bar = page.locator(".bar:has(title:has-text('" + JOB + "'))");
+        assertThat(bar).hasCount(1);
+
+        BoundingBox from = bar.locator(".print").boundingBox();
+        BoundingBox lane = page.locator("[data-lane=avocet] .lane-name").boundingBox();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
+        page.mouse().down();
+        page.mouse().move(from.x + from.width / 2 + 400, lane.y + 4);
+        page.mouse().move(from.x + from.width / 2 + 420, lane.y + 6);
+        page.mouse().up();
+        assertThat(bar.locator(".pin")).hasCount(1);
+        assertThat(bar.locator("title")).containsText("Avocet");
+
+        page.click(".plan a.work:has-text('" + JOB + "')");
+        page.waitForURL("**/jobs/*");
+        Browsing.accessible(page);
+        page.click("button:has-text('Leave it free again')");
+        assertThat(page.locator("button:has-text('Leave it free again')")).hasCount(0);
+        page.click("button:has-text('Not wanted any more')");
+        assertThat(page.locator("main")).containsText("is not wanted any more");
+        page.click("button:has-text('It is wanted after all')");
+        assertThat(page.locator("h1 + .soft")).containsText("waits");
+        page.click("button:has-text('It is done already')");
+        assertThat(page.locator("h1 + .soft")).containsText("came out");
+    }
+
+    @Test
+    void whatFindsNoPlaceSaysWhyAndTheRoundSaysWhatIsStarted() {
+        Page page = browsing.keeper(1280, 800);
+        page.navigate("/week");
+        assertThat(page.locator(".no-place")).containsText("No plate in use takes 260 × 60 mm");
+        page.navigate("/round");
+        assertThat(page.locator("main")).containsText("Start ");
+        Page phone = browsing.keeper(390, 844);
+        for (String path : new String[] {"/week", "/jobs", "/jobs/new", "/week/hours", "/week/calendar"}) {
+            phone.navigate(path);
+            assertThat((Integer) phone.evaluate("document.documentElement.scrollWidth"))
+                    .as(path)
+                    .isLessThanOrEqualTo(390);
+            Browsing.accessible(phone);
+        }
+    }
+
+    @Test
+    void hoursAreRefusedAndKeptAndDaysAwayTakenBack() {
+        Page page = browsing.operator(1280, 800);
+        page.navigate("/week/hours");
+        Browsing.accessible(page);
+        Locator mine = page.locator(".week-row");
+        assertThat(mine).hasCount(1);
+        mine.locator("[name=sunday]").fill("late");
+        mine.locator("button").click();
+        assertThat(page.locator("main .errors")).containsText("Hours are written like");
+        assertThat(mine.locator("[name=sunday]")).hasValue("late");
+        mine.locator("[name=sunday]").fill("");
+        mine.locator("button").click();
+        assertThat(page.locator("main .errors")).hasCount(0);
+        page.fill("#f-from", "2031-05-02");
+        page.fill("#f-why", "wedding");
+        page.click(".fix-form button");
+        assertThat(page.locator(".away-row:has-text('wedding')")).containsText("Elin");
+        page.click(".away-row:has-text('wedding') button");
+        assertThat(page.locator(".away-row:has-text('wedding')")).hasCount(0);
+    }
+}
