@@ -16,3 +16,4 @@ import './film-marks.js';
 import './plate-editor.js';
 import './tap-recorder.js';
 import './week.js';
+import './reminders.js';

@@ -24,6 +24,7 @@ class Shots {
         Map<String, String> views = new LinkedHashMap<>();
         views.put("fleet", "/fleet");
         views.put("round", "/round");
+        views.put("week", "/week");
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
         views.put("run", "/machines/dunlin/run");
@@ -65,7 +66,6 @@ class Shots {
             goToTheClamp(page);
             picture(page, "guide-bolts");
             browsing.theme(page, "amber");
-            shoot(page, "/bench/screens", "screens-amber");
             shoot(page, "/air/rooms/long-room/plan", "air-plan-amber");
             Page phone = browsing.keeper(390, 844);
             browsing.theme(phone, "day");

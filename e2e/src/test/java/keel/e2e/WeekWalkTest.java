@@ -8,7 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import org.junit.jupiter.api.Test;
 
-/** The week: a job is asked for, refused, planned, dragged, left free again, dropped and called back; hours; calendar. */
+/** The week: a job is asked for, refused, planned, dragged, left free, dropped and called back; hours; the phone. */
 class WeekWalkTest extends DemoWalk {
 
     private static final String JOB = "Stickleback mould";
@@ -65,7 +65,9 @@ class WeekWalkTest extends DemoWalk {
         page.navigate("/round");
         assertThat(page.locator("main")).containsText("Start ");
         Page phone = browsing.keeper(390, 844);
-        for (String path : new String[] {"/week", "/jobs", "/jobs/new", "/week/hours", "/week/calendar"}) {
+        for (String path : new String[] {
+            "/week", "/jobs", "/jobs/new", "/week/hours", "/week/calendar", "/week/brought", "/reminders/choose"
+        }) {
             phone.navigate(path);
             assertThat((Integer) phone.evaluate("document.documentElement.scrollWidth"))
                     .as(path)
@@ -94,5 +96,27 @@ class WeekWalkTest extends DemoWalk {
         assertThat(page.locator(".away-row:has-text('wedding')")).containsText("Elin");
         page.click(".away-row:has-text('wedding') button");
         assertThat(page.locator(".away-row:has-text('wedding')")).hasCount(0);
+    }
+
+    @Test
+    void remindersAreRefusedKeptAndSaidInTheTitle() {
+        Page page = browsing.operator(1280, 800);
+        page.navigate("/reminders/choose");
+        Browsing.accessible(page);
+        page.fill("#f-mail", "elin@saltmarsh.example");
+        page.fill("#f-quietFrom", "21:00");
+        page.click("main form .keep");
+        assertThat(page.locator("main .errors")).containsText("a begin and an end");
+        page.fill("#f-mail", "");
+        page.fill("#f-quietFrom", "");
+        page.check("input[value=HOLDS]");
+        page.click("main form .keep");
+        assertThat(page.locator("main .caution")).containsText("Kept");
+        page.navigate("/fleet");
+        page.waitForFunction("fetch('/reminders').then(a => a.json()).then(a => a.notes.length > 0)");
+        page.navigate("/reminders/choose");
+        page.uncheck("input[value=HOLDS]");
+        page.click("main form .keep");
+        assertThat(page.locator("main .caution")).containsText("Kept");
     }
 }

@@ -82,7 +82,7 @@ public class AirParts {
         }
         Instant now = clock.instant();
         Map<String, FanLog> fans = rooms.fanLogs();
-        Map<String, List<RateTrend.Rate>> rates = rooms.rates(now.minus(RoomAir.LOOKED_BACK));
+        Map<String, List<RateTrend.Rate>> rates = rooms.rates();
         return rows.stream().map(r -> part(r, fans, rates, now)).toList();
     }
 

@@ -51,6 +51,7 @@ public class RoomAir {
     private final Fleet fleet;
     private final Logbook logbook;
     private final Remembered<Map<String, FanLog>> fans = new Remembered<>();
+    private final Remembered<Map<String, List<RateTrend.Rate>>> decays = new Remembered<>();
     private final AirRecords records;
     private final EntityManager entities;
     private final Clock clock;
@@ -354,9 +355,18 @@ public class RoomAir {
                                 FanLog::new)));
     }
 
-    /** Real change rates since then, by room, oldest first. */
+    /** Real change rates of the last weeks, by room, oldest first. */
     @Transactional(readOnly = true)
-    public Map<String, List<RateTrend.Rate>> rates(Instant since) {
+    public Map<String, List<RateTrend.Rate>> rates() {
+        return decays.get(() -> rates(clock.instant().minus(LOOKED_BACK)));
+    }
+
+    /** To be called where a fall after a wash was looked at. */
+    public void rateFound() {
+        decays.forgetAfterwards();
+    }
+
+    private Map<String, List<RateTrend.Rate>> rates(Instant since) {
         return records.rates(since).stream()
                 .filter(r -> r.changesPerHour() != null)
                 .collect(Collectors.groupingBy(

@@ -140,5 +140,6 @@ public class RoomHistory {
         kept.high = decay == null ? null : decay.high();
         kept.why = why;
         entities.persist(kept);
+        rooms.rateFound();
     }
 }

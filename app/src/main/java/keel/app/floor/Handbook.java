@@ -49,7 +49,7 @@ public class Handbook {
             About.of("/failures.*|/knowledge.*|/quirks.*|/how-a-layer-is-made", "failures"),
             About.of("/bench/(lives|spares).*", "lives"),
             About.of("/round.*|/bench/upkeep.*", "round"),
-            About.of("/week.*|/jobs.*", "week"),
+            About.of("/week.*|/jobs.*|/reminders.*", "week"),
             About.of("/bench.*|/vats.*", "films"),
             About.of("/wash.*|/waste.*|/incidents.*", "wash-and-waste"),
             About.of("/costs.*", "costs"),

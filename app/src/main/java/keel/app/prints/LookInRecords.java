@@ -26,4 +26,11 @@ interface LookInRecords extends JpaRepository<LookInRecord, Long> {
 
     @Query("select l from LookInRecord l where l.runId = ?1 and l.lookedAt is null and l.dueAt <= ?2")
     List<LookInRecord> open(long run, Instant by);
+
+    /** Looks that were due since then, with when somebody looked; null where nobody did. */
+    @Query(
+            """
+            select new keel.app.prints.LookKept(l.dueAt, l.lookedAt) from LookInRecord l join Run r on r.id = l.runId
+            where l.dueAt >= ?1 and l.dueAt < ?2 and not r.withdrawn and (r.endedAt is null or r.endedAt > l.dueAt)""")
+    List<LookKept> kept(Instant from, Instant to);
 }

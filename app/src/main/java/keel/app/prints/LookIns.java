@@ -170,4 +170,10 @@ public class LookIns {
             records.save(LookInRecord.of(runId, LookIn.LookKind.INTERVAL, at, progress == null ? 0 : progress.layer()));
         }
     }
+
+    /** Looks that were due in a span while their print went on. */
+    @Transactional(readOnly = true)
+    public List<LookKept> kept(Instant from, Instant to) {
+        return records.kept(from, to);
+    }
 }

@@ -26,6 +26,9 @@ interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
             from RunFact r where r.jobKey in ?1 and r.startedAt >= ?2 order by r.startedAt, r.id""")
     List<Ran> runs(Collection<String> keys, Instant since);
 
+    @Query("select min(j.askedAt) from WantedJob j")
+    Optional<Instant> first();
+
     @Query("select m.code from MachineCard m where m.id = ?1")
     Optional<String> machine(long id);
 

@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
@@ -66,6 +67,12 @@ public class WantedJobs {
     private record Served(int attempts, Long open, Long good) {
 
         static final Served NOT = new Served(0, null, null);
+    }
+
+    /** When the first job was asked for; empty where none ever was. */
+    @Transactional(readOnly = true)
+    public Optional<Instant> since() {
+        return records.first();
     }
 
     /** Those that wait or are printing, the oldest first. */

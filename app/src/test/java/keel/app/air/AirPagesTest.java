@@ -254,6 +254,7 @@ class AirPagesTest extends PageTest {
                             room)
                     .update();
         }
+        rooms.rateFound();
     }
 
     @Test

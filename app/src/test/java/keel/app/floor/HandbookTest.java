@@ -55,7 +55,7 @@ class HandbookTest extends PageTest {
         String html = page("/help/print");
         assertThat(html)
                 .contains("<h1>Print</h1>")
-                .contains("‹ The round")
+                .contains("‹ The week")
                 .contains("When a print fails ›")
                 .containsPattern("src=\"/static/handbook/start-gate-[0-9a-f]{32}\\.png\"")
                 .doesNotContain("../screenshots");

@@ -29,6 +29,7 @@ public abstract class AppTest {
     static void settings(DynamicPropertyRegistry settings) {
         settings.add("spring.datasource.url", () -> "jdbc:h2:mem:keel;DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=10000");
         settings.add("keel.home", () -> HOME);
+        settings.add("keel.reminders.every-seconds", () -> 0);
     }
 
     private static String home() {

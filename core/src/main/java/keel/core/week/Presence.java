@@ -60,7 +60,7 @@ final class Presence {
         return merged(all);
     }
 
-    private static List<double[]> merged(List<double[]> spans) {
+    static List<double[]> merged(List<double[]> spans) {
         List<double[]> sorted = new ArrayList<>(spans);
         sorted.sort(Comparator.comparingDouble(s -> s[0]));
         List<double[]> one = new ArrayList<>();

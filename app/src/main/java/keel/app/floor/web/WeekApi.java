@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.week.Reasons;
+import keel.app.floor.week.SittingParts;
 import keel.app.floor.week.WeekPlanned;
 import keel.app.floor.week.Weeks;
 import keel.app.prints.WantedView;
@@ -25,10 +26,12 @@ class WeekApi {
 
     private final Weeks weeks;
     private final Reasons reasons;
+    private final SittingParts parts;
     private final ShopSettings settings;
 
-    WeekApi(Weeks weeks, Reasons reasons, ShopSettings settings) {
+    WeekApi(Weeks weeks, Reasons reasons, SittingParts parts, ShopSettings settings) {
         this.weeks = weeks;
+        this.parts = parts;
         this.reasons = reasons;
         this.settings = settings;
     }
@@ -48,8 +51,16 @@ class WeekApi {
             boolean late,
             String why) {}
 
+    /** Upkeep; {@code buy} what lacks for it, null where nothing does. */
     record Task(
-            String task, ServiceKind kind, String machine, String person, Instant startAt, Instant endAt, String why) {}
+            String task,
+            ServiceKind kind,
+            String machine,
+            String person,
+            Instant startAt,
+            Instant endAt,
+            String why,
+            String buy) {}
 
     record Day(LocalDate date, List<PlannedJob> jobs, List<Task> tasks) {}
 
@@ -68,6 +79,7 @@ class WeekApi {
     @GetMapping
     Answer week() {
         WeekPlanned week = weeks.now();
+        Map<String, String> lacking = parts.lacking(week);
         Map<LocalDate, Day> days = new TreeMap<>();
         LocalDate today = day(week.plan().at());
         for (int i = 0; i < PlanningFigures.days(); i++) {
@@ -76,7 +88,7 @@ class WeekApi {
         for (WeekPlan.Slot s : week.plan().slots()) {
             Day day = days.computeIfAbsent(day(s.startAt()), d -> new Day(d, new ArrayList<>(), new ArrayList<>()));
             week.job(s.id()).ifPresentOrElse(j -> day.jobs().add(job(j, s)), () -> day.tasks()
-                    .add(task(week.upkeep().get(s.id()), s)));
+                    .add(task(week.upkeep().get(s.id()), s, lacking.get(s.id()))));
         }
         return new Answer(
                 week.plan().at(),
@@ -115,7 +127,7 @@ class WeekApi {
                 reasons.line(s));
     }
 
-    private static Task task(WeekPlanned.Upkeep u, WeekPlan.Slot s) {
-        return new Task(u.task().task(), u.task(), s.machine(), s.person(), s.startAt(), s.endAt(), u.why());
+    private static Task task(WeekPlanned.Upkeep u, WeekPlan.Slot s, String buy) {
+        return new Task(u.task().task(), u.task(), s.machine(), s.person(), s.startAt(), s.endAt(), u.why(), buy);
     }
 }

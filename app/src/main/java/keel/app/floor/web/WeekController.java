@@ -2,14 +2,17 @@ package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.util.Map;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.fleet.ShopTime;
 import keel.app.floor.week.Reasons;
+import keel.app.floor.week.SittingParts;
 import keel.app.floor.week.WeekPlanned;
 import keel.app.floor.week.Weeks;
+import keel.app.floor.week.WhatItBrought;
 import keel.app.prints.WantedJobs;
 import keel.app.prints.WantedView;
 import keel.app.stores.Resins;
@@ -28,6 +31,8 @@ class WeekController {
     private final Weeks weeks;
     private final WantedJobs jobs;
     private final Reasons reasons;
+    private final SittingParts parts;
+    private final WhatItBrought brought;
     private final Fleet fleet;
     private final Resins resins;
     private final ShopSettings settings;
@@ -37,6 +42,8 @@ class WeekController {
             Weeks weeks,
             WantedJobs jobs,
             Reasons reasons,
+            SittingParts parts,
+            WhatItBrought brought,
             Fleet fleet,
             Resins resins,
             ShopSettings settings,
@@ -44,6 +51,8 @@ class WeekController {
         this.weeks = weeks;
         this.jobs = jobs;
         this.reasons = reasons;
+        this.parts = parts;
+        this.brought = brought;
         this.fleet = fleet;
         this.resins = resins;
         this.settings = settings;
@@ -53,7 +62,7 @@ class WeekController {
     @GetMapping("/week")
     String week(Model model) {
         WeekPlanned week = weeks.now();
-        WeekPage page = WeekPage.of(week, reasons, settings.zone());
+        WeekPage page = WeekPage.of(week, reasons, parts.lacking(week), settings.zone());
         model.addAttribute("w", week);
         model.addAttribute("page", page);
         model.addAttribute("drawing", WeekDrawing.of(week, page, settings.zone()));
@@ -63,6 +72,14 @@ class WeekController {
                         .filter(j -> j.state() == WantedView.State.PRINTING)
                         .count());
         return "floor/week";
+    }
+
+    @GetMapping("/week/brought")
+    String brought(Model model) {
+        WhatItBrought.Gone gone = brought.weeks();
+        model.addAttribute("gone", gone);
+        model.addAttribute("drawing", WeeksDrawing.of(gone));
+        return "floor/brought";
     }
 
     @GetMapping("/jobs")
@@ -103,7 +120,7 @@ class WeekController {
                 week.plan().slots().stream()
                         .filter(s -> week.job(s.id()).filter(w -> w.id() == id).isPresent())
                         .findFirst()
-                        .map(s -> WeekPage.entry(s, week, reasons))
+                        .map(s -> WeekPage.entry(s, week, reasons, Map.of()))
                         .orElse(null));
         model.addAttribute(
                 "left",

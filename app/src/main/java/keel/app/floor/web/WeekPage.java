@@ -31,6 +31,7 @@ record WeekPage(List<Day> days, List<Left> left) {
      * Something that somebody begins.
      *
      * @param job null for upkeep
+     * @param buy what lacks for it, empty where nothing does
      * @param path where it is done
      */
     record Entry(
@@ -40,6 +41,7 @@ record WeekPage(List<Day> days, List<Left> left) {
             String machine,
             String what,
             String why,
+            String buy,
             String path) {
 
         public boolean late() {
@@ -53,10 +55,10 @@ record WeekPage(List<Day> days, List<Left> left) {
 
     record Left(WantedView job, String why) {}
 
-    static WeekPage of(WeekPlanned week, Reasons reasons, ZoneId zone) {
+    static WeekPage of(WeekPlanned week, Reasons reasons, Map<String, String> lacking, ZoneId zone) {
         Map<LocalDate, List<Entry>> byDay = new TreeMap<>();
         week.plan().slots().forEach(s -> byDay.computeIfAbsent(day(s.startAt(), zone), d -> new ArrayList<>())
-                .add(entry(s, week, reasons)));
+                .add(entry(s, week, reasons, lacking)));
         LocalDate today = day(week.plan().at(), zone);
         List<Day> days = byDay.entrySet().stream()
                 .map(e -> new Day(e.getKey(), name(e.getKey(), today), e.getValue()))
@@ -77,7 +79,7 @@ record WeekPage(List<Day> days, List<Left> left) {
                 : day.equals(today.plusDays(1)) ? "Tomorrow, " + DAY.format(day) : DAY.format(day);
     }
 
-    static Entry entry(WeekPlan.Slot slot, WeekPlanned week, Reasons reasons) {
+    static Entry entry(WeekPlan.Slot slot, WeekPlanned week, Reasons reasons, Map<String, String> lacking) {
         Optional<WantedView> job = week.job(slot.id());
         WeekPlanned.Upkeep upkeep = week.upkeep().get(slot.id());
         return job.isPresent()
@@ -88,6 +90,7 @@ record WeekPage(List<Day> days, List<Left> left) {
                         week.machine(slot.machine()),
                         job.get().name(),
                         reasons.line(slot),
+                        "",
                         "/jobs/" + job.get().id())
                 : new Entry(
                         slot,
@@ -96,6 +99,7 @@ record WeekPage(List<Day> days, List<Left> left) {
                         week.machine(slot.machine()),
                         upkeep.task().task(),
                         upkeep.why() + (upkeep.early() ? " A little early: somebody is at it anyway." : ""),
+                        lacking.getOrDefault(slot.id(), ""),
                         "/machines/" + slot.machine() + "/do/" + upkeep.task().name());
     }
 }

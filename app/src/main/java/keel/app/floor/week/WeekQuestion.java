@@ -93,7 +93,8 @@ class WeekQuestion {
                 now, days, shifts, all, stands(usable, now, assumed), jobs, told(upkeep), usable, List.copyOf(assumed));
     }
 
-    private List<WorkHours> people(List<String> assumed) {
+    /** As they are there, or as is usual while nobody said; then that is added to {@code assumed}. */
+    List<WorkHours> people(List<String> assumed) {
         List<WorkHours> known = presences.known();
         if (!known.isEmpty()) {
             return known;

@@ -22,6 +22,7 @@ import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
 import keel.app.prints.WantedJobs;
 import keel.app.prints.WantedView;
+import keel.app.stores.Stock;
 import keel.app.support.ApiCalls;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -195,6 +196,50 @@ class WeekApiTest extends ApiCalls {
         assertThat(planned(job).get("fixed").asBoolean()).isFalse();
     }
 
+    @Autowired
+    private Stock stock;
+
+    private JsonNode filmChange(String machine) throws Exception {
+        for (JsonNode day : get("/api/v1/week").body().get("days")) {
+            for (JsonNode task : day.get("tasks")) {
+                if (task.get("machine").asText().equals(machine)
+                        && task.get("kind").asText().equals("FILM_CHANGE")) {
+                    return task;
+                }
+            }
+        }
+        throw new AssertionError("No film change at " + machine);
+    }
+
+    private String milky() throws Exception {
+        String m = shop.maskMachine();
+        String vat = shop.now(m).film().carrier();
+        assertThat(post("/api/v1/vats/" + vat + "/inspections", "{\"clouding\":\"MILKY\"}")
+                        .status())
+                .isEqualTo(201);
+        return m;
+    }
+
+    @Test
+    void aFilmThatMustGoIsChangedInASittingAndWhatLacksIsSaid() throws Exception {
+        String uncounted = milky();
+        JsonNode task = filmChange(uncounted);
+        assertThat(task.get("person").asText()).isEqualTo("Somebody");
+        assertThat(Duration.between(
+                                Instant.parse(task.get("startAt").asText()),
+                                Instant.parse(task.get("endAt").asText()))
+                        .toMinutes())
+                .as("hands for as long as a film change takes")
+                .isBetween(15L, 120L);
+        assertThat(task.get("buy").asText()).contains("Nobody counts what it takes");
+        String none = milky();
+        stock.spare(shop.item("Film", 0), "FILM", shop.modelOf(none));
+        assertThat(filmChange(none).get("buy").asText()).contains("is left for it", "order it");
+        String one = milky();
+        stock.spare(shop.item("Film", 1), "FILM", shop.modelOf(one));
+        assertThat(filmChange(one).get("buy").isNull()).isTrue();
+    }
+
     private MockHttpServletResponse calendar(String path) throws Exception {
         SecurityContextHolder.clearContext();
         MockHttpServletResponse response =
@@ -228,8 +273,8 @@ class WeekApiTest extends ApiCalls {
         assertThat(event.getAlarms()).hasSize(1);
         assertThat(calendar("/api/v1/calendar.ics?token=" + token).getStatus()).isEqualTo(200);
         assertThat(calendar("/calendar.ics?token=" + secret + "&of=mine").getContentAsString())
-                .as("nobody said their hours: nothing is anybody's")
-                .doesNotContain("SUMMARY:");
+                .as("nobody said their hours: no start is anybody's")
+                .doesNotContain("VALARM");
     }
 
     @Test

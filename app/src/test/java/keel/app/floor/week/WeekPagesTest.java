@@ -1,14 +1,24 @@
 package keel.app.floor.week;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import keel.app.fleet.Fleet;
 import keel.app.floor.round.Rounds;
 import keel.app.people.Actor;
 import keel.app.people.Presences;
+import keel.app.prints.LookIns;
+import keel.app.prints.LookKept;
+import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
 import keel.app.prints.WantedJobs;
 import keel.app.prints.WantedView;
 import keel.app.support.PageTest;
@@ -16,6 +26,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** The week as people use it. */
 class WeekPagesTest extends PageTest {
@@ -117,7 +128,7 @@ class WeekPagesTest extends PageTest {
     void draggingFixesAJobToMachineAndTime() {
         String m = shop.maskMachine();
         WantedView job = ask(name());
-        long then = java.time.Instant.now().plusSeconds(200_000).getEpochSecond();
+        long then = Instant.now().plusSeconds(200_000).getEpochSecond();
         assertThat(accepted("/jobs/" + job.id() + "/fix", "machine", m, "at", Long.toString(then), "then", "week"))
                 .isEqualTo("/week");
         assertThat(jobs.one(job.id()).fixedMachine()).isEqualTo(m);
@@ -137,8 +148,8 @@ class WeekPagesTest extends PageTest {
         assertThat(page("/week")).doesNotContain("Nobody said when somebody is there");
         assertThat(weeks.now().plan().slots())
                 .isNotEmpty()
-                .allMatch(s -> s.startAt().atZone(java.time.ZoneOffset.UTC).getDayOfWeek() == DayOfWeek.MONDAY
-                        || s.startAt().atZone(java.time.ZoneOffset.UTC).getDayOfWeek() == DayOfWeek.SUNDAY);
+                .allMatch(s -> s.startAt().atZone(ZoneOffset.UTC).getDayOfWeek() == DayOfWeek.MONDAY
+                        || s.startAt().atZone(ZoneOffset.UTC).getDayOfWeek() == DayOfWeek.SUNDAY);
         shop.as("operator");
         assertThat(form("/week/hours", "person", Long.toString(me), "monday", "9-10")
                         .status())
@@ -187,6 +198,57 @@ class WeekPagesTest extends PageTest {
         accepted("/jobs/" + job.id() + "/close", "as", "dropped");
         assertThat(rounds.of(null, 1, Rounds.Who.of(Actor.current())).lines())
                 .noneMatch(l -> l.chore().what().equals("Start " + job.name()));
+    }
+
+    @Autowired
+    private WhatItBrought brought;
+
+    @Autowired
+    private Runs runs;
+
+    @Autowired
+    private LookIns looks;
+
+    @Autowired
+    private JdbcClient jdbc;
+
+    @Test
+    void theWeeksGoneHoldWhatPrintedAndWhatWasLookedAt() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        shop.service(m, "PLATE_CLEARED", 6);
+        Gone before = gone();
+        Instant start = Instant.now().minus(Duration.ofMinutes(50));
+        RunView run = runs.enter(
+                new RunEntry(m, "Swift", start, null, 1000, 1.8, 50.0, null, null, null, 0.5, null, null, null, null));
+        assertThat(jdbc.sql("update look_in set due_at = ? where run_id = ?")
+                        .params(start.plusSeconds(60).atOffset(ZoneOffset.UTC), run.id())
+                        .update())
+                .isPositive();
+        Gone going = gone();
+        assertThat(going.printed() - before.printed())
+                .as("a print that goes on, in hours")
+                .isCloseTo(50 / 60.0, within(0.02));
+        assertThat(going.came()).isCloseTo(before.came(), within(0.02));
+        runs.finish(run.id(), Instant.now(), "GOOD", null, null);
+        Gone done = gone();
+        assertThat(done.came() - before.came()).isCloseTo(50 / 60.0, within(0.02));
+        assertThat(looks.kept(start, Instant.now())).anyMatch(LookKept::missed);
+        assertThat(done.missed()).isGreaterThan(before.missed());
+        assertThat(page("/week/brought")).contains("could have started them", "so far");
+    }
+
+    /** Of the last two weeks, since a print may reach over midnight. */
+    private record Gone(double printed, double came, int missed) {}
+
+    private Gone gone() {
+        List<WhatItBrought.WeekGone> weeks = brought.weeks().weeks();
+        assertThat(weeks).hasSize(10);
+        List<WhatItBrought.WeekGone> last = weeks.subList(8, 10);
+        return new Gone(
+                last.stream().mapToDouble(w -> w.stood().printed()).sum(),
+                last.stream().mapToDouble(w -> w.stood().came()).sum(),
+                last.stream().mapToInt(WhatItBrought.WeekGone::missed).sum());
     }
 
     @Test

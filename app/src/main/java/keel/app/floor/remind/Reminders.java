@@ -1,0 +1,225 @@
+package keel.app.floor.remind;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import keel.app.base.Refused;
+import keel.app.fleet.ShopSettings;
+import keel.app.floor.round.Rounds;
+import keel.app.people.Actor;
+import keel.app.people.People;
+import keel.app.people.Role;
+import keel.core.Findings;
+import keel.core.round.Chore;
+import keel.core.round.Reminding;
+import keel.core.round.Round;
+import org.springframework.data.domain.Limit;
+import org.springframework.mail.MailException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reminds people of what the round has for them: at an open page, and by mail where they named an address. */
+@Service
+@Transactional
+public class Reminders {
+
+    private static final Duration LATELY = Duration.ofHours(13);
+    private static final Duration TRIED_AGAIN_AFTER = Duration.ofMinutes(10);
+    private static final Limit SHOWN = Limit.of(40);
+    private static final int LONGEST = 300;
+    private static final long NOBODY = -1;
+
+    private final ReminderRecords records;
+    private final Rounds rounds;
+    private final People people;
+    private final Post post;
+    private final ShopSettings settings;
+    private final EntityManager entities;
+    private final Clock clock;
+
+    Reminders(
+            ReminderRecords records,
+            Rounds rounds,
+            People people,
+            Post post,
+            ShopSettings settings,
+            EntityManager entities,
+            Clock clock) {
+        this.records = records;
+        this.rounds = rounds;
+        this.people = people;
+        this.post = post;
+        this.settings = settings;
+        this.entities = entities;
+        this.clock = clock;
+    }
+
+    /** Something to be told at an open page; {@code key} the same as long as it is not done. */
+    public record Note(String key, String title, String why, String url) {}
+
+    /** A mail that went out or would have. */
+    public record Mailed(String person, String what, Instant at, boolean passedOn, String outcome, String why) {}
+
+    /** What an open page says now, and whether it is heard. */
+    public record AtPage(boolean sound, List<Note> notes) {}
+
+    @Transactional(readOnly = true)
+    public ReminderEntry of(long person) {
+        return records.findById(person).map(Reminders::entry).orElse(ReminderEntry.USUAL);
+    }
+
+    private static ReminderEntry entry(ReminderChoice c) {
+        return new ReminderEntry(
+                c.kinds.isEmpty() ? Set.of() : EnumSet.copyOf(c.kinds),
+                c.atPage,
+                c.sound,
+                c.mail,
+                c.quietFrom,
+                c.quietTo,
+                c.thenId,
+                c.afterMinutes);
+    }
+
+    /** Says what whoever asks wants. */
+    public void say(ReminderEntry entry) {
+        Actor actor = Actor.current();
+        Findings findings = entry.findings(actor.personId());
+        findings.when(
+                entry.then() != null && people.all().stream().noneMatch(p -> p.active() && p.id() == entry.then()),
+                "then",
+                "There is nobody of that number.");
+        Refused.unless(findings);
+        ReminderChoice c = records.findById(actor.personId()).orElseGet(ReminderChoice::new);
+        c.personId = actor.personId();
+        c.kinds.clear();
+        c.kinds.addAll(entry.of());
+        c.atPage = entry.atPage();
+        c.sound = entry.sound();
+        c.mail = entry.mail() == null || entry.mail().isBlank()
+                ? null
+                : entry.mail().strip();
+        c.quietFrom = entry.quietFrom();
+        c.quietTo = entry.quietTo();
+        c.thenId = entry.then();
+        c.afterMinutes = entry.afterMinutes();
+        records.save(c);
+    }
+
+    /** For whoever has a page open. */
+    @Transactional(readOnly = true)
+    public AtPage atPage() {
+        Actor actor = Actor.current();
+        ReminderEntry entry = of(actor.personId());
+        if (!entry.atPage()) {
+            return new AtPage(false, List.of());
+        }
+        Instant now = clock.instant();
+        LocalTime time = now.atZone(settings.zone()).toLocalTime();
+        Reminding.Choice choice = choice(actor.personId(), entry);
+        List<Note> notes = rounds.of(null, 1, Rounds.Who.of(actor)).round().items().stream()
+                .map(Round.Line::chore)
+                .filter(c -> Reminding.ripe(c, now) && choice.wants(c, time))
+                .map(c -> new Note(c.key(), title(c), c.waiting().why(), c.path()))
+                .toList();
+        return new AtPage(entry.sound(), notes);
+    }
+
+    private static String title(Chore c) {
+        return c.name() + ": " + c.what();
+    }
+
+    private static Reminding.Choice choice(long person, ReminderEntry e) {
+        return new Reminding.Choice(person, e.of(), e.quietFrom(), e.quietTo(), e.then(), e.afterMinutes());
+    }
+
+    /**
+     * Sends what is due by mail. A server that does not answer is asked again after some minutes; what could not be
+     * sent counts as not said.
+     *
+     * @return how many went out or were kept
+     */
+    public int send() {
+        Instant now = clock.instant();
+        Instant failed = records.lastFailed();
+        if (failed != null && failed.plus(TRIED_AGAIN_AFTER).isAfter(now)) {
+            return 0;
+        }
+        List<ReminderChoice> all = records.findAll();
+        Map<Long, String> addresses =
+                all.stream().filter(c -> c.mail != null).collect(Collectors.toMap(c -> c.personId, c -> c.mail));
+        if (addresses.isEmpty()) {
+            return 0;
+        }
+        List<Chore> open = rounds.of(null, 1, new Rounds.Who(NOBODY, Role.OWNER)).round().items().stream()
+                .map(Round.Line::chore)
+                .toList();
+        List<Reminding.Tell> tell = Reminding.now(
+                open,
+                all.stream().map(c -> choice(c.personId, entry(c))).toList(),
+                records.told(now.minus(LATELY)),
+                now,
+                settings.zone());
+        int sent = 0;
+        for (Reminding.Tell t : tell) {
+            String address = addresses.get(t.person());
+            if (address != null) {
+                if (!mail(t, address, now)) {
+                    break;
+                }
+                sent++;
+            }
+        }
+        return sent;
+    }
+
+    private boolean mail(Reminding.Tell t, String address, Instant now) {
+        ReminderSent sent = new ReminderSent();
+        sent.personId = t.person();
+        sent.chore = t.chore().key();
+        sent.what = shortened(title(t.chore()));
+        sent.at = now;
+        sent.passedOn = t.passedOn();
+        sent.outcome = post.hasServer() ? ReminderSent.Outcome.SENT : ReminderSent.Outcome.KEPT;
+        try {
+            if (post.hasServer()) {
+                post.send(address, (t.passedOn() ? "Passed on to you. " : "") + title(t.chore()), text(t.chore()));
+            }
+        } catch (MailException e) {
+            sent.outcome = ReminderSent.Outcome.FAILED;
+            sent.why = shortened(Objects.requireNonNullElse(e.getMessage(), "The server did not take it."));
+        }
+        entities.persist(sent);
+        return sent.outcome != ReminderSent.Outcome.FAILED;
+    }
+
+    private static String text(Chore c) {
+        return title(c) + "\n\n" + c.text() + (c.text().isEmpty() ? "" : "\n")
+                + c.waiting().why() + "\n\n" + c.path() + "\n";
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST ? text : text.substring(0, LONGEST);
+    }
+
+    /** The newest first. */
+    @Transactional(readOnly = true)
+    public List<Mailed> lately() {
+        return records.lately(SHOWN).stream()
+                .map(l -> new Mailed(
+                        l.person(), l.what(), l.at(), l.passedOn(), l.outcome().name(), l.why()))
+                .toList();
+    }
+
+    /** The server that mail goes to, null where none is named. */
+    public String server() {
+        return post.server();
+    }
+}
