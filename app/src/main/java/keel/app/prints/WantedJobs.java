@@ -221,10 +221,6 @@ public class WantedJobs {
         Findings findings = entry.findings();
         String resin = resin(entry.resin(), findings);
         Set<String> models = models(entry.models(), findings);
-        findings.when(
-                entry.dueAt() != null && job.id == null && entry.dueAt().isBefore(clock.instant()),
-                "dueAt",
-                "It should be done in the past: " + entry.dueAt() + ".");
         Refused.unless(findings);
         job.name = entry.name().strip();
         job.hours = entry.hours();

@@ -98,4 +98,15 @@ public enum ServiceKind {
         }
         return kinds;
     }
+
+    /** Kind of the part that it takes off the shelf, as the stores name it; empty where it takes none. */
+    public Optional<String> takesPart() {
+        return switch (this) {
+            case FILM_CHANGE -> Optional.of("FILM");
+            case TANK_CHANGE -> Optional.of("TANK");
+            case SCREEN_CHANGE -> Optional.of("SCREEN");
+            case LIGHT_CHANGE -> Optional.of("LIGHT");
+            default -> Optional.empty();
+        };
+    }
 }

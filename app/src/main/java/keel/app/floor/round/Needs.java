@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
@@ -22,12 +21,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional(readOnly = true)
 public class Needs {
-
-    private static final Map<ServiceKind, String> PARTS = Map.of(
-            ServiceKind.FILM_CHANGE, "FILM",
-            ServiceKind.TANK_CHANGE, "TANK",
-            ServiceKind.SCREEN_CHANGE, "SCREEN",
-            ServiceKind.LIGHT_CHANGE, "LIGHT");
 
     private final Guidebook guidebook;
     private final Bookings bookings;
@@ -82,7 +75,7 @@ public class Needs {
             Map<Consumable, Bookings.From> from,
             Map<String, Stock.ItemView> items) {
         List<Need> all = new ArrayList<>();
-        Optional.ofNullable(PARTS.get(service))
+        service.takesPart()
                 .flatMap(part -> items.values().stream()
                         .filter(i -> part.equals(i.spareKind()) && model.equals(i.spareModel()))
                         .findFirst())

@@ -33,7 +33,7 @@ class JobsApi {
 
     /**
      * @param footprint what it covers of a plate: rectangles {@code [{"xMm","yMm","lengthMm","widthMm"}]}, one of
-     *     {@code {"lengthMm","widthMm"}}, or "lengthMm x widthMm"
+     *     {@code {"lengthMm","widthMm"}} or {@code {"widthMm","depthMm"}}, or "lengthMm x widthMm"
      */
     record Entry(
             String name,
@@ -91,7 +91,11 @@ class JobsApi {
                 return new JobEntry.Size(number(sides.group(1)), number(sides.group(2)), height);
             }
         } else if (footprint.isObject()) {
-            return new JobEntry.Size(side(footprint, "lengthMm"), side(footprint, "widthMm"), height);
+            boolean deep = footprint.has("depthMm");
+            return new JobEntry.Size(
+                    side(footprint, deep ? "widthMm" : "lengthMm"),
+                    side(footprint, deep ? "depthMm" : "widthMm"),
+                    height);
         } else if (footprint.isArray()) {
             return new JobEntry.Size(across(footprint, "xMm", "lengthMm"), across(footprint, "yMm", "widthMm"), height);
         }

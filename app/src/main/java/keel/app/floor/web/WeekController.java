@@ -1,6 +1,7 @@
 package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import keel.app.base.PageErrors;
@@ -27,6 +28,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The week, and the jobs that wait for it. */
 @Controller
 class WeekController {
+
+    private static final Duration SOON = Duration.ofMinutes(15);
 
     private final Weeks weeks;
     private final WantedJobs jobs;
@@ -115,6 +118,7 @@ class WeekController {
         WeekPlanned week = weeks.now();
         model.addAttribute("j", job);
         model.addAttribute("machines", fleet.refs());
+        model.addAttribute("soon", times.now().plus(SOON));
         model.addAttribute(
                 "entry",
                 week.plan().slots().stream()

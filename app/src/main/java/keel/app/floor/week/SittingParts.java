@@ -11,7 +11,6 @@ import keel.app.fleet.ShopTime;
 import keel.app.standing.MachineNow;
 import keel.app.stores.Buying;
 import keel.app.stores.Stock;
-import keel.core.standing.ServiceKind;
 import keel.core.week.WeekPlan;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,11 +20,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class SittingParts {
 
-    private static final Map<ServiceKind, String> PARTS = Map.of(
-            ServiceKind.FILM_CHANGE, "FILM",
-            ServiceKind.TANK_CHANGE, "TANK",
-            ServiceKind.SCREEN_CHANGE, "SCREEN",
-            ServiceKind.LIGHT_CHANGE, "LIGHT");
     private static final double DAY_MINUTES = 1440;
 
     private final Stock stock;
@@ -44,7 +38,7 @@ public class SittingParts {
                 week.machines().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::model));
         List<WeekPlan.Slot> taking = week.plan().slots().stream()
                 .filter(s -> week.upkeep().containsKey(s.id())
-                        && PARTS.containsKey(week.upkeep().get(s.id()).task()))
+                        && week.upkeep().get(s.id()).task().takesPart().isPresent())
                 .toList();
         Map<String, String> words = new HashMap<>();
         if (taking.isEmpty()) {
@@ -55,7 +49,7 @@ public class SittingParts {
         Map<String, Buying.BuyingLine> lines = lines(spares);
         Map<String, Double> left = new HashMap<>();
         for (WeekPlan.Slot s : taking) {
-            String kind = PARTS.get(week.upkeep().get(s.id()).task());
+            String kind = week.upkeep().get(s.id()).task().takesPart().orElseThrow();
             Stock.ItemView item = spares.stream()
                     .filter(i -> kind.equals(i.spareKind())
                             && models.get(s.machine()).equals(i.spareModel()))

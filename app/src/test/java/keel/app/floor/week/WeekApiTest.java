@@ -128,7 +128,6 @@ class WeekApiTest extends ApiCalls {
                         "hours", "{\"name\":\"x\",\"hours\":0}",
                         "resin", "{\"name\":\"x\",\"hours\":3,\"resin\":\"no-such\"}",
                         "machineModels", "{\"name\":\"x\",\"hours\":3,\"machineModels\":[\"no-such\"]}",
-                        "dueAt", "{\"name\":\"x\",\"hours\":3,\"dueAt\":\"2020-01-01T00:00:00Z\"}",
                         "footprint", "{\"name\":\"x\",\"hours\":3,\"footprint\":\"large\"}")
                 .entrySet()) {
             Answer answer = post("/api/v1/jobs", wrong.getValue());
@@ -173,6 +172,16 @@ class WeekApiTest extends ApiCalls {
         return runs.enter(new RunEntry(
                         machine, job, start, start.plus(Duration.ofHours(2)), 1000, 1.8, 50.0, outcome, reached, null))
                 .id();
+    }
+
+    @Test
+    void whatIsOverItsDateIsLateAndSaysWhenItCouldBeDone() throws Exception {
+        shop.maskMachine();
+        String job = name();
+        ask(job, ",\"dueAt\":\"2026-01-01T00:00:00Z\",\"footprint\":{\"widthMm\":20,\"depthMm\":10}");
+        JsonNode slot = planned(job);
+        assertThat(slot.get("late").asBoolean()).isTrue();
+        assertThat(slot.get("why").asText()).contains("too late; even before all else it would be done");
     }
 
     @Test

@@ -88,7 +88,7 @@ class WeekPagesTest extends PageTest {
         assertThat(job.entry().hours()).as("2:30").isEqualTo(2.5);
         assertThat(page("/week")).contains(name, "Taken for granted");
         String path = "/jobs/" + job.id();
-        assertThat(page(path)).contains("Start it now", "Where and when");
+        assertThat(page(path)).contains("/start?job=", "Where and when");
         accepted(path + "/change", "name", name, "hours", "3,5", "version", Integer.toString(job.version()));
         assertThat(jobs.one(job.id()).entry().hours()).isEqualTo(3.5);
         refused(
