@@ -1,11 +1,11 @@
--- what each person wants to be reminded of, and how
+-- what each person wants to be reminded of, and how; quiet hours in minutes of the day
 create table reminder_choice (
   person_id bigint primary key references person,
   at_page boolean not null,
   sound boolean not null,
   mail varchar(200),
-  quiet_from time(0),
-  quiet_to time(0),
+  quiet_from int,
+  quiet_to int,
   then_id bigint references person,
   after_minutes int not null,
   version int not null

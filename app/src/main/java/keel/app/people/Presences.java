@@ -81,8 +81,8 @@ public class Presences {
     private static List<WorkHours.Hours> of(List<WorkHour> hours, DayOfWeek day) {
         return hours.stream()
                 .filter(h -> h.weekday == day)
-                .sorted(Comparator.comparing(h -> h.fromTime))
-                .map(h -> new WorkHours.Hours(day, h.fromTime, h.toTime))
+                .sorted(Comparator.comparingInt(h -> h.fromMinute))
+                .map(WorkHour::hours)
                 .toList();
     }
 
@@ -159,8 +159,8 @@ public class Presences {
             WorkHour hour = new WorkHour();
             hour.personId = person;
             hour.weekday = h.day();
-            hour.fromTime = h.from();
-            hour.toTime = h.to();
+            hour.fromMinute = WorkHour.minute(h.from());
+            hour.toMinute = WorkHour.minute(h.to());
             records.save(hour);
         });
         note(person, "Hours of " + of.name + " are said.", typed, actor);

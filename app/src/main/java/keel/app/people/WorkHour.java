@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
+import keel.core.week.WorkHours;
 
 /** A time of each week in which a person is there. */
 @Entity
@@ -24,6 +25,18 @@ class WorkHour {
     @Enumerated(EnumType.STRING)
     DayOfWeek weekday;
 
-    LocalTime fromTime;
-    LocalTime toTime;
+    int fromMinute;
+    int toMinute;
+
+    WorkHours.Hours hours() {
+        return new WorkHours.Hours(weekday, time(fromMinute), time(toMinute));
+    }
+
+    private static LocalTime time(int minute) {
+        return LocalTime.ofSecondOfDay(60L * minute);
+    }
+
+    static int minute(LocalTime time) {
+        return time.toSecondOfDay() / 60;
+    }
 }

@@ -10,7 +10,6 @@ import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Version;
-import java.time.LocalTime;
 import java.util.EnumSet;
 import java.util.Set;
 import keel.core.round.RemindOf;
@@ -25,8 +24,8 @@ class ReminderChoice {
     boolean atPage;
     boolean sound;
     String mail;
-    LocalTime quietFrom;
-    LocalTime quietTo;
+    Integer quietFrom;
+    Integer quietTo;
     Long thenId;
     int afterMinutes;
 

@@ -82,10 +82,18 @@ public class Reminders {
                 c.atPage,
                 c.sound,
                 c.mail,
-                c.quietFrom,
-                c.quietTo,
+                time(c.quietFrom),
+                time(c.quietTo),
                 c.thenId,
                 c.afterMinutes);
+    }
+
+    private static LocalTime time(Integer minute) {
+        return minute == null ? null : LocalTime.ofSecondOfDay(60L * minute);
+    }
+
+    private static Integer minute(LocalTime time) {
+        return time == null ? null : Integer.valueOf(time.toSecondOfDay() / 60);
     }
 
     /** Says what whoever asks wants. */
@@ -106,8 +114,8 @@ public class Reminders {
         c.mail = entry.mail() == null || entry.mail().isBlank()
                 ? null
                 : entry.mail().strip();
-        c.quietFrom = entry.quietFrom();
-        c.quietTo = entry.quietTo();
+        c.quietFrom = minute(entry.quietFrom());
+        c.quietTo = minute(entry.quietTo());
         c.thenId = entry.then();
         c.afterMinutes = entry.afterMinutes();
         records.save(c);
