@@ -379,4 +379,10 @@ public class Finishing {
                 Map.of("run", p.run()),
                 Actor.current()));
     }
+
+    /** Prints that went into a bath since then. */
+    @Transactional(readOnly = true)
+    public List<Bathed> bathed(Instant since) {
+        return records.bathed(since);
+    }
 }

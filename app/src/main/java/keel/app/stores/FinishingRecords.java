@@ -72,4 +72,11 @@ interface FinishingRecords extends JpaRepository<FinishingRecord, Long> {
             from FinishingRecord f where f.doneAt is not null and f.supports is not null
             group by f.supports order by f.supports desc""")
     List<Fared> fared();
+
+    /** Prints that went into a bath since then. */
+    @Query(
+            """
+            select new keel.app.stores.Bathed(f.firstAt, f.dryAt, case when f.secondAt is null then 1 else 2 end)
+            from FinishingRecord f where f.firstAt >= ?1""")
+    List<Bathed> bathed(Instant since);
 }

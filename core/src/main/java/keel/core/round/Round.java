@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import keel.core.plan.Errand;
 import keel.core.plan.Walk;
 import org.jspecify.annotations.Nullable;
@@ -86,20 +85,24 @@ public record Round(Instant at, List<Line> items, List<Line> notToday) {
         Set<String> shown = items.stream().map(l -> l.chore().key()).collect(Collectors.toSet());
         List<Line> notToday = weighed.stream()
                 .filter(c -> !shown.contains(c.key()))
+                .sorted(Comparator.comparing(c -> !c.kind().aboutPeople()))
                 .map(c -> new Line(c, c.from(), false))
                 .toList();
         return new Round(asked.at(), List.copyOf(items), notToday);
     }
 
-    /** What may harm somebody, whatever all else costs; then what was taken. */
+    /** What may harm somebody, whatever all else costs, as far as it fits the minutes; then what was taken. */
     private static List<String> first(List<Chore> chores, Asked asked) {
-        return Stream.concat(
-                        chores.stream()
-                                .filter(c -> c.kind().aboutPeople() && asked.isFor(c))
-                                .map(Chore::key),
-                        asked.mine().stream())
-                .distinct()
-                .toList();
+        List<String> first = new ArrayList<>();
+        double left = asked.minutes() == null ? Double.POSITIVE_INFINITY : asked.minutes();
+        for (Chore c : chores) {
+            if (c.kind().aboutPeople() && asked.isFor(c) && c.minutes() <= left) {
+                first.add(c.key());
+                left -= c.minutes();
+            }
+        }
+        asked.mine().stream().filter(key -> !first.contains(key)).forEach(first::add);
+        return first;
     }
 
     /** These come first; answers the minutes that they take. */

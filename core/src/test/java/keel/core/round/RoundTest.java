@@ -84,6 +84,9 @@ class RoundTest {
         Round few = Round.of(List.of(dear, air), with(5.0, List.of("dear"), Map.of()));
         assertThat(keys(few.items())).containsExactly("air", "dear");
         assertThat(few.items().get(0).mine()).isFalse();
+        Round less = Round.of(List.of(idle, dear, air), with(4.0, List.of(), Map.of()));
+        assertThat(keys(less.items())).as("what fits the minutes").containsExactly("dear", "hold");
+        assertThat(keys(less.notToday())).containsExactly("air");
     }
 
     @Test

@@ -123,12 +123,8 @@ record WeekDrawing(
     }
 
     private static Bar going(MachineNow m, Scale scale) {
-        Instant end = m.run().expectedEnd();
-        double unknown = end == null
-                ? Duration.ofHours(Math.round(PlanningFigures.unknownHours())).toHours()
-                : 0;
         double x = scale.x(scale.from());
-        double width = end == null ? unknown * scale.perHour() : Math.max(3, scale.x(end) - x);
+        double width = Math.max(3, scale.x(WeekPlanned.ends(m.run())) - x);
         String title = m.name() + ": " + m.run().job() + " is printing";
         return new Bar(
                 x,

@@ -1,5 +1,6 @@
 package keel.app.floor.week;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import keel.app.prints.WantedView;
 import keel.app.standing.MachineNow;
 import keel.core.standing.ServiceKind;
+import keel.core.week.PlanningFigures;
 import keel.core.week.WeekPlan;
 import keel.core.week.WorkHours;
 
@@ -46,6 +48,13 @@ public record WeekPlanned(
      * @param machine name of where it stood; {@code toMachine} of where it stands now, null where it has no place
      */
     public record Moved(long job, String name, String machine, Instant at, String toMachine, Instant to) {}
+
+    /** When the print that goes on there is taken to end: so many hours from its start while nobody knows. */
+    public static Instant ends(MachineNow.OpenRun run) {
+        return run.expectedEnd() != null
+                ? run.expectedEnd()
+                : run.startedAt().plus(Duration.ofMinutes(Math.round(60 * PlanningFigures.unknownHours())));
+    }
 
     /** Whether a job is planned for a machine. */
     public boolean wants(String machine) {

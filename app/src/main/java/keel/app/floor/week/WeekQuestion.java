@@ -2,10 +2,10 @@ package keel.app.floor.week;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -137,13 +137,14 @@ class WeekQuestion {
     /** When its print ends, or what holds it can be done; what is cleared at a start counts with the start. */
     private static Instant freeFrom(MachineNow m, Instant now, List<String> assumed) {
         if (m.run() != null) {
-            if (m.run().expectedEnd() != null) {
-                return m.run().expectedEnd();
+            if (m.run().expectedEnd() == null) {
+                assumed.add(String.format(
+                        Locale.ROOT,
+                        "Nobody knows when the print on %s ends: %.0f h from its start are taken for it.",
+                        m.name(),
+                        PlanningFigures.unknownHours()));
             }
-            assumed.add(String.format(
-                    "Nobody knows when the print on %s ends: %.0f h from its start are taken for it.",
-                    m.name(), PlanningFigures.unknownHours()));
-            return m.run().startedAt().plus(Math.round(60 * PlanningFigures.unknownHours()), ChronoUnit.MINUTES);
+            return WeekPlanned.ends(m.run());
         }
         int minutes = m.holds().stream()
                 .filter(h -> h.code() != HoldCode.PLATE_NOT_CLEAR)

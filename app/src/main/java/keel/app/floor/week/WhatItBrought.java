@@ -13,6 +13,8 @@ import keel.app.prints.LookKept;
 import keel.app.prints.Runs;
 import keel.app.prints.WantedJobs;
 import keel.app.standing.Standings;
+import keel.app.stores.Bathed;
+import keel.app.stores.Finishing;
 import keel.core.run.RunRules;
 import keel.core.week.Stood;
 import org.springframework.stereotype.Service;
@@ -27,6 +29,7 @@ public class WhatItBrought {
 
     private final Runs runs;
     private final LookIns looks;
+    private final Finishing finishing;
     private final WantedJobs jobs;
     private final Standings standings;
     private final WeekQuestion question;
@@ -36,6 +39,7 @@ public class WhatItBrought {
     WhatItBrought(
             Runs runs,
             LookIns looks,
+            Finishing finishing,
             WantedJobs jobs,
             Standings standings,
             WeekQuestion question,
@@ -43,6 +47,7 @@ public class WhatItBrought {
             Clock clock) {
         this.runs = runs;
         this.looks = looks;
+        this.finishing = finishing;
         this.jobs = jobs;
         this.standings = standings;
         this.question = question;
@@ -54,9 +59,11 @@ public class WhatItBrought {
      * A week.
      *
      * @param looks that were due while a print went on; {@code late} by more than half an hour, {@code missed} nobody's
+     * @param bathed prints that went into a bath; {@code left} in it too long
      * @param planned whether the week was planned here, from the first job that anybody asked for on
      */
-    public record WeekGone(Stood stood, int looks, int late, int missed, boolean planned, boolean goingOn) {}
+    public record WeekGone(
+            Stood stood, int looks, int late, int missed, int bathed, int left, boolean planned, boolean goingOn) {}
 
     /**
      * All of them, the oldest first.
@@ -88,23 +95,30 @@ public class WhatItBrought {
         });
         Instant planned = jobs.since().orElse(Instant.MAX);
         List<LookKept> due = looks.kept(from, now);
+        List<Bathed> baths = finishing.bathed(from);
         List<WeekGone> weeks = Stood.of(ran, machines, question.people(assumed), now, WEEKS, zone).stream()
-                .map(s -> week(s, due, planned, now, zone))
+                .map(s -> week(s, due, baths, planned, now, zone))
                 .toList();
         return new Gone(weeks, share(weeks, false), share(weeks, true), assumed);
     }
 
-    private static WeekGone week(Stood s, List<LookKept> due, Instant planned, Instant now, ZoneId zone) {
+    private WeekGone week(Stood s, List<LookKept> due, List<Bathed> baths, Instant planned, Instant now, ZoneId zone) {
         Instant from = s.monday().atStartOfDay(zone).toInstant();
         Instant to = s.monday().plusWeeks(1).atStartOfDay(zone).toInstant();
         List<LookKept> here = due.stream()
                 .filter(l -> !l.dueAt().isBefore(from) && l.dueAt().isBefore(to))
                 .toList();
+        List<Bathed> washed = baths.stream()
+                .filter(b -> !b.in().isBefore(from) && b.in().isBefore(to))
+                .toList();
+        double seconds = settings.defaults().value("wash.seconds");
         return new WeekGone(
                 s,
                 here.size(),
                 (int) here.stream().filter(LookKept::late).count(),
                 (int) here.stream().filter(LookKept::missed).count(),
+                washed.size(),
+                (int) washed.stream().filter(b -> b.tooLong(seconds, now)).count(),
                 !planned.isAfter(from),
                 to.isAfter(now));
     }

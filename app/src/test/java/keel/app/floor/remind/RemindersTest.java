@@ -61,10 +61,13 @@ class RemindersTest extends PageTest {
     }
 
     private List<String> about(String machine) {
-        return reminders.lately().stream()
-                .filter(m -> m.what().startsWith(shop.now(machine).name() + ": "))
-                .map(m -> m.person() + " " + m.outcome() + (m.passedOn() ? " passed on" : ""))
-                .toList();
+        return jdbc.sql(
+                        """
+                        select p.name || ' ' || s.outcome || case when s.passed_on then ' passed on' else '' end
+                        from reminder_sent s join person p on p.id = s.person_id where s.what like ? order by s.id""")
+                .param(shop.now(machine).name() + ": %")
+                .query(String.class)
+                .list();
     }
 
     @Test
