@@ -57,7 +57,7 @@ class HoursController {
         model.addAttribute("days", DayOfWeek.values());
         model.addAttribute("away", presences.away());
         model.addAttribute("rooms", fleet.roomPlaces());
-        model.addAttribute("me", Actor.current().personId());
+        model.addAttribute("myself", Actor.current().personId());
         model.addAttribute("all", Actor.current().role().atLeast(Role.KEEPER));
         return "floor/hours";
     }
