@@ -47,6 +47,7 @@ const drop = event => {
   const lane = laneAt(svg, at.y);
   if (!form || !lane) {
     bar.removeAttribute('transform');
+    bar.classList.remove('held');
     return;
   }
   form.action = `/jobs/${bar.dataset.job}/fix`;
@@ -58,6 +59,11 @@ const drop = event => {
 document.addEventListener('pointerdown', begin);
 document.addEventListener('pointermove', move);
 document.addEventListener('pointerup', drop);
+document.addEventListener('pointercancel', () => {
+  held?.bar.removeAttribute('transform');
+  held?.bar.classList.remove('held');
+  held = null;
+});
 document.addEventListener('dragstart', event => {
   if (event.target.closest?.('[data-lanes]')) event.preventDefault();
 });

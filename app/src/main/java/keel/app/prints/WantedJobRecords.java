@@ -10,7 +10,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
 
-    @Query("select j from WantedJob j where j.closedAt is null order by j.askedAt, j.id")
+    @Query("select j from WantedJob j left join fetch j.models where j.closedAt is null order by j.askedAt, j.id")
     List<WantedJob> open();
 
     @Query("select j from WantedJob j where j.closedAt is not null order by j.closedAt desc, j.id desc")
@@ -29,9 +29,9 @@ interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
     @Query("select min(j.askedAt) from WantedJob j")
     Optional<Instant> first();
 
-    @Query("select m.code from MachineCard m where m.id = ?1")
-    Optional<String> machine(long id);
+    /** Who is called how. */
+    record Named(long id, String name) {}
 
-    @Query("select p.name from PersonName p where p.id = ?1")
-    Optional<String> person(long id);
+    @Query("select p.id, p.name from PersonName p")
+    List<Named> people();
 }

@@ -19,6 +19,7 @@ import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
+import keel.app.fleet.MachineRef;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
@@ -89,14 +90,18 @@ public class WantedJobs {
         List<WantedView> over = new ArrayList<>(
                 all().stream().filter(j -> j.state() == WantedView.State.DONE).toList());
         over.sort(Comparator.comparing(WantedView::askedAt).reversed());
-        records.closed(LATELY).forEach(j -> over.add(view(j, Served.NOT, resinNames())));
+        Names names = names();
+        records.closed(LATELY).forEach(j -> over.add(view(j, Served.NOT, names)));
         return over;
     }
 
     private List<WantedView> all() {
         List<WantedJob> open = records.open();
+        if (open.isEmpty()) {
+            return List.of();
+        }
         Map<Long, Served> served = served(open);
-        Map<String, String> names = resinNames();
+        Names names = names();
         return open.stream().map(j -> view(j, served.get(j.id), names)).toList();
     }
 
@@ -105,15 +110,12 @@ public class WantedJobs {
     public WantedView one(long id) {
         WantedJob job = record(id);
         return job.closedAt != null
-                ? view(job, Served.NOT, resinNames())
+                ? view(job, Served.NOT, names())
                 : all().stream().filter(j -> j.id() == id).findFirst().orElseThrow();
     }
 
     private Map<Long, Served> served(List<WantedJob> open) {
         Map<Long, Served> served = new HashMap<>();
-        if (open.isEmpty()) {
-            return served;
-        }
         Set<String> keys = open.stream().map(j -> j.jobKey).collect(Collectors.toSet());
         Map<String, List<WantedJobRecords.Ran>> runs = records.runs(keys, open.get(0).askedAt).stream()
                 .collect(Collectors.groupingBy(WantedJobRecords.Ran::key));
@@ -145,7 +147,7 @@ public class WantedJobs {
         return new Served(attempts, open, null);
     }
 
-    private WantedView view(WantedJob j, Served served, Map<String, String> names) {
+    private WantedView view(WantedJob j, Served served, Names names) {
         WantedView.State state = j.closedAs == WantedJob.Closed.DROPPED
                 ? WantedView.State.DROPPED
                 : j.closedAs == WantedJob.Closed.DONE || served.good() != null
@@ -154,12 +156,10 @@ public class WantedJobs {
         return new WantedView(
                 j.id,
                 entry(j),
-                j.resin == null ? null : names.getOrDefault(j.resin, j.resin),
+                j.resin == null ? null : names.resins().getOrDefault(j.resin, j.resin),
                 j.askedAt,
-                records.person(j.personId).orElse(""),
-                j.fixedMachineId == null
-                        ? null
-                        : records.machine(j.fixedMachineId).orElse(null),
+                names.people().getOrDefault(j.personId, ""),
+                j.fixedMachineId == null ? null : names.machines().get(j.fixedMachineId),
                 j.fixedAt,
                 state,
                 served.attempts(),
@@ -179,8 +179,15 @@ public class WantedJobs {
                 j.note);
     }
 
-    private Map<String, String> resinNames() {
-        return resins.all(true).stream().collect(Collectors.toMap(ResinView::code, ResinView::name));
+    /** What things are called, read once for all jobs; machines by their codes. */
+    private record Names(Map<String, String> resins, Map<Long, String> people, Map<Long, String> machines) {}
+
+    private Names names() {
+        return new Names(
+                resins.all(true).stream().collect(Collectors.toMap(ResinView::code, ResinView::name)),
+                records.people().stream()
+                        .collect(Collectors.toMap(WantedJobRecords.Named::id, WantedJobRecords.Named::name)),
+                fleet.refs().stream().collect(Collectors.toMap(MachineRef::id, MachineRef::code)));
     }
 
     private WantedJob record(long id) {

@@ -37,6 +37,11 @@ public final class PlanningFigures {
         return FILE.get("hands").get("visit").asDouble();
     }
 
+    /** Money that a day too early costs for upkeep that changes no part. */
+    public static double upkeepEarly() {
+        return FILE.get("upkeepEarly").asDouble();
+    }
+
     /** Hours taken for a print of which nobody knows when it ends. */
     public static double unknownHours() {
         return FILE.get("unknownHours").asDouble();

@@ -33,12 +33,6 @@ public record Stood(LocalDate monday, double printed, double came, double stoodS
         return printed + stoodSeen + stoodUnseen;
     }
 
-    /** Share of the hours in which it could have been started; 0 where there were none. */
-    public double standsShare() {
-        double startable = printed + stoodSeen;
-        return startable == 0 ? 0 : stoodSeen / startable;
-    }
-
     /** The first day of the week of a moment. */
     public static LocalDate monday(Instant at, ZoneId zone) {
         return at.atZone(zone).toLocalDate().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));

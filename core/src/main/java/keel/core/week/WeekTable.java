@@ -113,31 +113,32 @@ final class WeekTable {
 
     /** What goes on a machine next: the next in its order, unless that would run into what was fixed. */
     private void choose(int m) {
-        int[] fixed = problem.fixed[m];
+        dropTooLate(m);
+        boolean free = nextOf[m] < order[m].length;
+        boolean fixed = fixedOf[m] < problem.fixed[m].length;
         candidate[m] = WeekProblem.NONE;
-        while (nextOf[m] < order[m].length) {
-            int j = order[m][nextOf[m]];
-            double from = begin(j, m);
-            if (from >= problem.horizon) {
-                nextOf[m]++;
-                continue;
-            }
-            if (fixedOf[m] < fixed.length && from + handsFor(j, m) + problem.printMinutes[j][m] > wish(m)) {
-                break;
-            }
-            candidate[m] = j;
-            begins[m] = from;
-            return;
+        if (free) {
+            take(order[m][nextOf[m]], m);
+            free = !fixed || begins[m] + handsFor(candidate[m], m) + problem.printMinutes[candidate[m]][m] <= wish(m);
         }
-        while (fixedOf[m] < fixed.length) {
-            double from = begin(fixed[fixedOf[m]], m);
-            if (from < problem.horizon) {
-                candidate[m] = fixed[fixedOf[m]];
-                begins[m] = from;
-                return;
-            }
+        if (fixed && !free) {
+            take(problem.fixed[m][fixedOf[m]], m);
+        }
+    }
+
+    /** What can begin only after these days does not hold up what comes after it. */
+    private void dropTooLate(int m) {
+        while (nextOf[m] < order[m].length && begin(order[m][nextOf[m]], m) >= problem.horizon) {
+            nextOf[m]++;
+        }
+        while (fixedOf[m] < problem.fixed[m].length && begin(problem.fixed[m][fixedOf[m]], m) >= problem.horizon) {
             fixedOf[m]++;
         }
+    }
+
+    private void take(int j, int m) {
+        candidate[m] = j;
+        begins[m] = begin(j, m);
     }
 
     private double wish(int m) {

@@ -34,7 +34,6 @@ class StoodTest {
         assertThat(idle).extracting(Stood::monday).containsExactly(LocalDate.of(2026, 3, 2), LocalDate.of(2026, 3, 9));
         assertThat(idle.get(0).stoodSeen()).as("five days of ten hours").isCloseTo(50, within(1e-9));
         assertThat(idle.get(0).stoodUnseen()).isCloseTo(118, within(1e-9));
-        assertThat(idle.get(0).standsShare()).isEqualTo(1);
     }
 
     @Test

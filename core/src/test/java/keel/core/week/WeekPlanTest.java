@@ -158,6 +158,18 @@ class WeekPlanTest {
     }
 
     @Test
+    void aWishThatComesAfterTheseDaysHoldsNothingUp() {
+        WeekPlan plan = plan(
+                List.of(
+                        job("f", "grey", 5, "a").at("a", AT.plus(Duration.ofDays(8))),
+                        job("x", "grey", 30, "a"),
+                        job("y", "grey", 200, "a")),
+                stand("a"));
+        assertThat(plan.left()).extracting(WeekPlan.Left::id).containsExactly("f");
+        assertThat(plan.slots()).extracting(WeekPlan.Slot::id).containsExactlyInAnyOrder("x", "y");
+    }
+
+    @Test
     void oneHasTwoHandsOnly() {
         List<Wanted> jobs = List.of(job("x", "grey", 5, "a"), job("y", "grey", 5, "b"));
         WeekPlan one = plan(jobs, stand("a"), stand("b"));

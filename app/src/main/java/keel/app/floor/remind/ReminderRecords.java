@@ -2,6 +2,7 @@ package keel.app.floor.remind;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import keel.core.round.Reminding;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -24,6 +25,10 @@ interface ReminderRecords extends JpaRepository<ReminderChoice, Long> {
             join PersonName p on p.id = s.personId order by s.at desc, s.id desc""")
     List<Line> lately(Limit most);
 
-    @Query("select max(s.at) from ReminderSent s where s.outcome = keel.app.floor.remind.ReminderSent.Outcome.FAILED")
-    Instant lastFailed();
+    /** To whom something could not be sent since then. */
+    @Query(
+            """
+            select distinct s.personId from ReminderSent s
+            where s.at >= ?1 and s.outcome = keel.app.floor.remind.ReminderSent.Outcome.FAILED""")
+    Set<Long> failed(Instant since);
 }

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -24,7 +25,10 @@ import keel.core.round.Round;
 import org.springframework.data.domain.Limit;
 import org.springframework.mail.MailException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Reminds people of what the round has for them: at an open page, and by mail where they named an address. */
 @Service
@@ -43,6 +47,7 @@ public class Reminders {
     private final Post post;
     private final ShopSettings settings;
     private final EntityManager entities;
+    private final TransactionTemplate alone;
     private final Clock clock;
 
     Reminders(
@@ -52,6 +57,7 @@ public class Reminders {
             Post post,
             ShopSettings settings,
             EntityManager entities,
+            PlatformTransactionManager transactions,
             Clock clock) {
         this.records = records;
         this.rounds = rounds;
@@ -59,6 +65,7 @@ public class Reminders {
         this.post = post;
         this.settings = settings;
         this.entities = entities;
+        this.alone = new TransactionTemplate(transactions);
         this.clock = clock;
     }
 
@@ -104,6 +111,10 @@ public class Reminders {
                 entry.then() != null && people.all().stream().noneMatch(p -> p.active() && p.id() == entry.then()),
                 "then",
                 "There is nobody of that number.");
+        findings.when(
+                entry.then() != null && findings.none() && of(entry.then()).mail() == null,
+                "then",
+                "They named no address yet, so nothing would reach them.");
         Refused.unless(findings);
         ReminderChoice c = records.findById(actor.personId()).orElseGet(ReminderChoice::new);
         c.personId = actor.personId();
@@ -149,63 +160,91 @@ public class Reminders {
     }
 
     /**
-     * Sends what is due by mail. A server that does not answer is asked again after some minutes; what could not be
-     * sent counts as not said.
+     * Sends what is due by mail. To whom something could not be sent, nothing is sent for some minutes, and it counts
+     * as not said; the others get theirs. No transaction waits for the server: each mail is written down as it went.
      *
      * @return how many went out or were kept
      */
+    @Transactional(propagation = Propagation.NOT_SUPPORTED)
     public int send() {
         Instant now = clock.instant();
-        Instant failed = records.lastFailed();
-        if (failed != null && failed.plus(TRIED_AGAIN_AFTER).isAfter(now)) {
-            return 0;
-        }
-        List<ReminderChoice> all = records.findAll();
-        Map<Long, String> addresses =
-                all.stream().filter(c -> c.mail != null).collect(Collectors.toMap(c -> c.personId, c -> c.mail));
-        if (addresses.isEmpty()) {
-            return 0;
-        }
-        List<Chore> open = rounds.of(null, 1, new Rounds.Who(NOBODY, Role.OWNER)).round().items().stream()
-                .map(Round.Line::chore)
-                .toList();
-        List<Reminding.Tell> tell = Reminding.now(
-                open,
-                all.stream().map(c -> choice(c.personId, entry(c))).toList(),
-                records.told(now.minus(LATELY)),
-                now,
-                settings.zone());
+        List<Letter> due = alone.execute(t -> due(now));
+        Set<Long> failed = new HashSet<>();
         int sent = 0;
-        for (Reminding.Tell t : tell) {
-            String address = addresses.get(t.person());
-            if (address != null) {
-                if (!mail(t, address, now)) {
-                    break;
-                }
+        for (Letter letter : due) {
+            if (failed.contains(letter.tell().person())) {
+                continue;
+            }
+            String why = posted(letter);
+            alone.executeWithoutResult(t -> entities.persist(written(letter.tell(), now, why)));
+            if (why == null) {
                 sent++;
+            } else {
+                failed.add(letter.tell().person());
             }
         }
         return sent;
     }
 
-    private boolean mail(Reminding.Tell t, String address, Instant now) {
+    /** Something to be told, and where it goes. */
+    private record Letter(Reminding.Tell tell, String address) {}
+
+    private List<Letter> due(Instant now) {
+        Set<Long> failed = records.failed(now.minus(TRIED_AGAIN_AFTER));
+        Set<Long> here = people.all().stream()
+                .filter(People.PersonView::active)
+                .map(People.PersonView::id)
+                .collect(Collectors.toSet());
+        List<ReminderChoice> all = records.findAll().stream()
+                .filter(c -> here.contains(c.personId))
+                .toList();
+        Map<Long, String> addresses = all.stream()
+                .filter(c -> c.mail != null && !failed.contains(c.personId))
+                .collect(Collectors.toMap(c -> c.personId, c -> c.mail));
+        if (addresses.isEmpty()) {
+            return List.of();
+        }
+        List<Chore> open = rounds.of(null, 1, new Rounds.Who(NOBODY, Role.OWNER)).round().items().stream()
+                .map(Round.Line::chore)
+                .toList();
+        return Reminding.now(
+                        open,
+                        all.stream().map(c -> choice(c.personId, entry(c))).toList(),
+                        records.told(now.minus(LATELY)),
+                        now,
+                        settings.zone())
+                .stream()
+                .filter(t -> addresses.containsKey(t.person()))
+                .map(t -> new Letter(t, addresses.get(t.person())))
+                .toList();
+    }
+
+    /** Null where it went out or is kept; else why not. */
+    private String posted(Letter letter) {
+        if (!post.hasServer()) {
+            return null;
+        }
+        Chore c = letter.tell().chore();
+        try {
+            post.send(letter.address(), (letter.tell().passedOn() ? "Passed on to you. " : "") + title(c), text(c));
+            return null;
+        } catch (MailException e) {
+            return Objects.requireNonNullElse(e.getMessage(), "The server did not take it.");
+        }
+    }
+
+    private ReminderSent written(Reminding.Tell t, Instant now, String why) {
         ReminderSent sent = new ReminderSent();
         sent.personId = t.person();
         sent.chore = t.chore().key();
         sent.what = shortened(title(t.chore()));
         sent.at = now;
         sent.passedOn = t.passedOn();
-        sent.outcome = post.hasServer() ? ReminderSent.Outcome.SENT : ReminderSent.Outcome.KEPT;
-        try {
-            if (post.hasServer()) {
-                post.send(address, (t.passedOn() ? "Passed on to you. " : "") + title(t.chore()), text(t.chore()));
-            }
-        } catch (MailException e) {
-            sent.outcome = ReminderSent.Outcome.FAILED;
-            sent.why = shortened(Objects.requireNonNullElse(e.getMessage(), "The server did not take it."));
-        }
-        entities.persist(sent);
-        return sent.outcome != ReminderSent.Outcome.FAILED;
+        sent.outcome = why != null
+                ? ReminderSent.Outcome.FAILED
+                : post.hasServer() ? ReminderSent.Outcome.SENT : ReminderSent.Outcome.KEPT;
+        sent.why = why == null ? null : shortened(why);
+        return sent;
     }
 
     private static String text(Chore c) {

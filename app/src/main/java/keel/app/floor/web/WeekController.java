@@ -69,11 +69,6 @@ class WeekController {
         model.addAttribute("w", week);
         model.addAttribute("page", page);
         model.addAttribute("drawing", WeekDrawing.of(week, page, settings.zone()));
-        model.addAttribute(
-                "printing",
-                jobs.waiting().stream()
-                        .filter(j -> j.state() == WantedView.State.PRINTING)
-                        .count());
         return "floor/week";
     }
 

@@ -42,13 +42,24 @@ class Sittings {
     /**
      * Work at a machine that is best done on a day.
      *
+     * @param use the part that it is about; null where it is about none
+     * @param due whether it is due already: then it is not put off for a sitting
      * @param bestDay days from today on which it would be done by itself
      * @param day days from today on which it is done in a sitting
      */
-    record Upkeep(String id, MachineNow machine, ServiceKind task, String why, double minutes, int bestDay, int day) {
+    record Upkeep(
+            String id,
+            MachineNow machine,
+            PartUse use,
+            ServiceKind task,
+            String why,
+            double minutes,
+            boolean due,
+            int bestDay,
+            int day) {
 
         private Upkeep on(int other) {
-            return new Upkeep(id, machine, task, why, minutes, bestDay, other);
+            return new Upkeep(id, machine, use, task, why, minutes, due, bestDay, other);
         }
     }
 
@@ -72,28 +83,26 @@ class Sittings {
     }
 
     private static boolean takesAVisit(ServiceKind task) {
-        return task == ServiceKind.FILM_CHANGE
-                || task == ServiceKind.TANK_CHANGE
-                || task == ServiceKind.SCREEN_CHANGE
-                || task == ServiceKind.LIGHT_CHANGE
-                || task == ServiceKind.PLATE_WORK
-                || task == ServiceKind.LUBRICATION;
+        return task.takesPart().isPresent() || task == ServiceKind.PLATE_WORK || task == ServiceKind.LUBRICATION;
     }
 
     private static Upkeep alone(MachineNow m, Concern c, Map<ServiceKind, Double> minutes, Defaults defaults) {
+        PartUse use = part(m, c);
+        boolean due = c.level() == MachineState.DUE;
         return new Upkeep(
                 m.code() + ":" + c.task(),
                 m,
+                use,
                 c.task(),
                 c.text(),
                 minutes.getOrDefault(c.task(), (double) ChoreKind.PART_CHANGE.minutes()),
-                c.level() == MachineState.DUE ? 0 : bestDay(m, c, defaults),
+                due,
+                due ? 0 : bestDay(m, use, defaults),
                 0);
     }
 
     /** The first day on which its chance to fail in a typical job is what counts as due. */
-    private static int bestDay(MachineNow m, Concern c, Defaults defaults) {
-        PartUse use = part(m, c);
+    private static int bestDay(MachineNow m, PartUse use, Defaults defaults) {
         if (use == null || m.hoursPerDay() <= 0) {
             return AHEAD_DAYS / 2;
         }
@@ -117,40 +126,31 @@ class Sittings {
 
     private List<Upkeep> grouped(List<Upkeep> alone, Defaults defaults) {
         double visit = PlanningFigures.visitMinutes() / 60 * defaults.value("labour.perHour");
-        Visits visits =
-                Visits.of(visit, alone.stream().map(u -> penalties(u, defaults)).toList());
+        Visits visits = Visits.of(
+                visit, alone.stream().map(u -> penalties(u, visit, defaults)).toList());
         Map<String, Upkeep> byId = alone.stream().collect(Collectors.toMap(Upkeep::id, Function.identity()));
         List<Upkeep> all = new ArrayList<>();
         visits.visits().forEach(v -> v.ids().forEach(id -> all.add(byId.get(id).on(v.day()))));
         return all;
     }
 
-    /** Early throws away what a day of its life is worth; late risks a print each hour. */
-    private static Visits.Task penalties(Upkeep u, Defaults defaults) {
-        PartUse use = u.machine().worn().stream()
-                .filter(w -> changes(u.task(), w.part()))
-                .findFirst()
-                .orElse(null);
+    /**
+     * Early throws away what a day of its life is worth; late risks a print each hour. The round asks for what is due
+     * today, so putting it off never saves as much as a visit.
+     */
+    private static Visits.Task penalties(Upkeep u, double visit, Defaults defaults) {
         double perDay = u.machine().hoursPerDay();
         WaitCosts costs = new WaitCosts(defaults);
-        if (use == null) {
-            return new Visits.Task(u.id(), u.bestDay(), 0.2, DAY_HOURS * costs.upkeep(perDay));
-        }
-        double life = use.life().typicalHours();
-        return new Visits.Task(
-                u.id(),
-                u.bestDay(),
-                ChangeCosts.of(defaults, use.part()).plannedCost() * perDay / life,
-                DAY_HOURS * costs.part(use, perDay, u.machine().uvShare()));
-    }
-
-    private static boolean changes(ServiceKind task, PartUse.UsedPart part) {
-        return switch (part) {
-            case FILM -> task == ServiceKind.FILM_CHANGE;
-            case TANK -> task == ServiceKind.TANK_CHANGE;
-            case SCREEN -> task == ServiceKind.SCREEN_CHANGE;
-            default -> task == ServiceKind.LIGHT_CHANGE;
-        };
+        double early = u.use() == null
+                ? PlanningFigures.upkeepEarly()
+                : ChangeCosts.of(defaults, u.use().part()).plannedCost()
+                        * perDay
+                        / u.use().life().typicalHours();
+        double perHour = u.use() == null
+                ? costs.upkeep(perDay)
+                : costs.part(u.use(), perDay, u.machine().uvShare());
+        double late = u.due() ? Math.max(2 * visit, DAY_HOURS * perHour) : DAY_HOURS * perHour;
+        return new Visits.Task(u.id(), u.bestDay(), early, late);
     }
 
     /** The same as jobs of the plan: they take the machine and somebody's hands on their day. */

@@ -40,7 +40,7 @@ public record WeekPlanned(
      *
      * @param early whether it is done before it would have to be, because somebody is at it anyway
      */
-    public record Upkeep(String machine, String name, ServiceKind task, String why, boolean early) {}
+    public record Upkeep(ServiceKind task, String why, boolean early) {}
 
     /**
      * A job that stands elsewhere.

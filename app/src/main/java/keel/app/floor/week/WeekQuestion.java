@@ -108,9 +108,7 @@ class WeekQuestion {
     private static Map<String, WeekPlanned.Upkeep> told(List<Sittings.Upkeep> upkeep) {
         Map<String, WeekPlanned.Upkeep> told = new LinkedHashMap<>();
         upkeep.forEach(u -> told.put(
-                WeekPlanned.UPKEEP + u.id(),
-                new WeekPlanned.Upkeep(
-                        u.machine().code(), u.machine().name(), u.task(), u.why(), u.day() < u.bestDay())));
+                WeekPlanned.UPKEEP + u.id(), new WeekPlanned.Upkeep(u.task(), u.why(), u.day() < u.bestDay())));
         return told;
     }
 

@@ -99,11 +99,11 @@ class RemindersTest extends PageTest {
         String m = held();
         String taken = held();
         rounds.mine("HOLD:" + taken + ":plate-not-clear");
-        reminders.say(holds("keeper@saltmarsh.example", person("operator")));
         shop.as("operator");
         reminders.say(new ReminderEntry(
                 EnumSet.of(RemindOf.STORES), true, false, "operator@saltmarsh.example", null, null, null, 30));
         shop.as("keeper");
+        reminders.say(holds("keeper@saltmarsh.example", person("operator")));
         assertThat(reminders.send()).isPositive();
         String keeper = Actor.current().displayName();
         assertThat(about(m)).containsExactly(keeper + " KEPT");
@@ -120,19 +120,40 @@ class RemindersTest extends PageTest {
     }
 
     @Test
-    void afterAServerThatFailedNobodyIsAskedForAWhile() {
-        held();
+    void whomNothingReachedIsNotWrittenToForAWhileAndTheOthersAre() {
+        String m = held();
         reminders.say(holds("keeper@saltmarsh.example", null));
+        String keeper = Actor.current().displayName();
+        long id = Actor.current().personId();
+        shop.as("operator");
+        reminders.say(holds("operator@saltmarsh.example", null));
+        shop.as("keeper");
         jdbc.sql(
                         """
                         insert into reminder_sent (person_id, chore, what, at, passed_on, outcome, why)
                         values (?, 'x', 'x', current_timestamp, false, 'FAILED', 'no answer')""")
-                .param(Actor.current().personId())
+                .param(id)
                 .update();
-        assertThat(reminders.send()).isZero();
-        assertThat(page("/reminders/choose")).contains("not sent: no answer");
+        assertThat(reminders.send()).isPositive();
+        assertThat(about(m)).hasSize(1).noneMatch(l -> l.startsWith(keeper));
+        assertThat(page("/reminders/choose")).contains("kept here, no server is named");
         jdbc.sql("update reminder_sent set at = dateadd('MINUTE', -11, at)").update();
         assertThat(reminders.send()).isPositive();
+        assertThat(about(m)).hasSize(2).anyMatch(l -> l.startsWith(keeper));
+    }
+
+    @Test
+    void whoIsNotHereAnyMoreIsNotWrittenTo() {
+        String m = held();
+        reminders.say(holds("keeper@saltmarsh.example", null));
+        long id = Actor.current().personId();
+        jdbc.sql("update person set active = false where id = ?").param(id).update();
+        try {
+            reminders.send();
+            assertThat(about(m)).isEmpty();
+        } finally {
+            jdbc.sql("update person set active = true where id = ?").param(id).update();
+        }
     }
 
     @Test
@@ -144,6 +165,8 @@ class RemindersTest extends PageTest {
         refused(422, "name an address", mail, "afterMinutes", "30", "then", Long.toString(person("operator")));
         String self = Long.toString(Actor.current().personId());
         refused(422, "somebody else", mail, "afterMinutes", "30", "mail", "a@b", "then", self);
+        String other = Long.toString(person("operator"));
+        refused(422, "named no address yet", mail, "afterMinutes", "30", "mail", "a@b", "then", other);
         refused(422, "nobody of that number", mail, "afterMinutes", "30", "mail", "a@b", "then", "987654");
         refused(422, "must be between", mail, "afterMinutes", "0");
         accepted(mail, "afterMinutes", "45", "of", "LOOKS", "of", "AIR", "sound", "yes", "mail", "a@b.example");
