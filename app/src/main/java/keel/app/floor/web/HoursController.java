@@ -51,6 +51,9 @@ class HoursController {
         }
     }
 
+    /** Days away as they were typed. */
+    record AwayForm(Long person, String from, String to, String note) {}
+
     @GetMapping("/week/hours")
     String hours(Model model) {
         model.addAttribute("weeks", presences.weeks());
@@ -85,7 +88,10 @@ class HoursController {
                 "/week/hours",
                 model,
                 response,
-                () -> hours(model));
+                () -> {
+                    model.addAttribute("awayTyped", new AwayForm(person, from, to, note));
+                    return hours(model);
+                });
     }
 
     private static LocalDate day(String text, String field) {

@@ -47,6 +47,22 @@ class RemindersController {
             String then,
             String afterMinutes) {
 
+        static RemindForm of(ReminderEntry e) {
+            return new RemindForm(
+                    e.of().stream().map(RemindOf::name).toList(),
+                    e.atPage() ? "yes" : null,
+                    e.sound() ? "yes" : null,
+                    e.mail(),
+                    e.quietFrom() == null ? "" : e.quietFrom().toString(),
+                    e.quietTo() == null ? "" : e.quietTo().toString(),
+                    e.then() == null ? "" : e.then().toString(),
+                    Integer.toString(e.afterMinutes()));
+        }
+
+        public boolean wants(RemindOf kind) {
+            return of != null && of.contains(kind.name());
+        }
+
         private ReminderEntry read() {
             Findings findings = new Findings();
             Integer after = Typed.whole(afterMinutes, "afterMinutes", findings);
@@ -67,9 +83,7 @@ class RemindersController {
 
         private Set<RemindOf> kinds() {
             Set<RemindOf> kinds = EnumSet.noneOf(RemindOf.class);
-            Arrays.stream(RemindOf.values())
-                    .filter(k -> of != null && of.contains(k.name()))
-                    .forEach(kinds::add);
+            Arrays.stream(RemindOf.values()).filter(this::wants).forEach(kinds::add);
             return kinds;
         }
 
@@ -88,11 +102,11 @@ class RemindersController {
 
     @GetMapping("/reminders/choose")
     String choose(Model model) {
-        return form(reminders.of(Actor.current().personId()), model);
+        return form(RemindForm.of(reminders.of(Actor.current().personId())), model);
     }
 
-    private String form(ReminderEntry entry, Model model) {
-        model.addAttribute("r", entry);
+    private String form(RemindForm typed, Model model) {
+        model.addAttribute("f", typed);
         model.addAttribute("kinds", RemindOf.values());
         model.addAttribute(
                 "others",
@@ -107,7 +121,7 @@ class RemindersController {
     @PostMapping("/reminders/choose")
     String chosen(RemindForm typed, Model model, HttpServletResponse response) {
         return PageErrors.tried(
-                () -> reminders.say(typed.read()), "/reminders/choose?kept", model, response, () -> choose(model));
+                () -> reminders.say(typed.read()), "/reminders/choose?kept", model, response, () -> form(typed, model));
     }
 
     /** What an open page says; asked for every minute. */

@@ -159,7 +159,9 @@ class RemindersTest extends PageTest {
     @Test
     void whatCannotBeIsRefusedInWords() {
         String mail = "/reminders/choose";
-        refused(422, "no mail address", mail, "afterMinutes", "30", "mail", "joost at home");
+        assertThat(refused(422, "no mail address", mail, "afterMinutes", "37", "mail", "joost at home"))
+                .as("what was typed stays")
+                .contains("joost at home", "37");
         refused(422, "a begin and an end", mail, "afterMinutes", "30", "quietFrom", "21:00");
         refused(422, "written like 21:30", mail, "afterMinutes", "30", "quietFrom", "late", "quietTo", "7");
         refused(422, "name an address", mail, "afterMinutes", "30", "then", Long.toString(person("operator")));

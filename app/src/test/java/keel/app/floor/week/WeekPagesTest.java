@@ -157,7 +157,17 @@ class WeekPagesTest extends PageTest {
                 .isEqualTo(403);
         assertThat(form("/week/away", "from", "2031-01-01").status()).isEqualTo(403);
         shop.as("keeper");
-        refused(422, "before the first", "/week/away", "from", "2031-01-05", "to", "2031-01-01");
+        assertThat(refused(
+                        422,
+                        "before the first",
+                        "/week/away",
+                        "from",
+                        "2031-01-05",
+                        "to",
+                        "2031-01-01",
+                        "note",
+                        "boat"))
+                .contains("2031-01-05", "boat");
         refused(422, "The day is written like", "/week/away", "from", "soon");
         accepted("/week/away", "from", "2031-01-05", "note", "fair");
         assertThat(page("/week/hours")).contains("Everybody", "fair");
