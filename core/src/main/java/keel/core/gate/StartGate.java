@@ -25,6 +25,11 @@ import keel.core.standing.PartUse;
  */
 public final class StartGate {
 
+    /** What was found in the file. */
+    public static final String FILE_READ = "file-read";
+
+    private static final String FILE_AND_AIR = "file-and-air";
+
     private static final double SAME_EXPOSURE_S = 0.005;
     private static final int SEVERAL = 3;
 
@@ -98,6 +103,24 @@ public final class StartGate {
         return new GateItem("quirk-" + id, GatePart.JOB, WARN, text + (text.endsWith(".") ? " " : ". ") + workaround);
     }
 
+    /**
+     * The same where the file was read: what was found in it stands in place of paging through it.
+     *
+     * @param state OK, WARN or HOLD
+     */
+    public static List<GateItem> withFile(List<GateItem> items, GateItem.State state, String text) {
+        List<GateItem> answered = new ArrayList<>();
+        for (GateItem item : items) {
+            if (item.code().equals(FILE_AND_AIR)) {
+                answered.add(new GateItem(FILE_READ, GatePart.JOB, state, text));
+                answered.add(new GateItem(FILE_AND_AIR, GatePart.JOB, ASK, "Ventilation is on."));
+            } else {
+                answered.add(item);
+            }
+        }
+        return List.copyOf(answered);
+    }
+
     /** The questions, in the order in which the machine is stacked. */
     public List<GateItem> items(GateFacts f) {
         List<GateItem> items = new ArrayList<>();
@@ -114,7 +137,7 @@ public final class StartGate {
         items.add(stirred(f));
         f.parts().forEach(p -> items.add(chance(p, f)));
         items.add(new GateItem(
-                "file-and-air",
+                FILE_AND_AIR,
                 GatePart.JOB,
                 ASK,
                 "The file was paged through: islands, doubled models, drain holes. Ventilation is on."));

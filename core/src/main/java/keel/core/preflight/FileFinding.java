@@ -1,5 +1,6 @@
 package keel.core.preflight;
 
+import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,6 +24,10 @@ public record FileFinding(
         @Nullable Double ml,
         String text) {
 
+    /** The worst first, of these the lowest layer. */
+    public static final Comparator<FileFinding> WORST_FIRST =
+            Comparator.comparing(FileFinding::severity).thenComparing(FileFinding::layer);
+
     /** What there is to find. */
     public enum Code {
         ISLAND,
@@ -33,6 +38,7 @@ public record FileFinding(
         AREA_JUMP,
         THIN_NECK,
         HOLD_SMALL,
+        SUPPORT_FUSED,
         SLAB,
         EMPTY_LAYER,
         DOUBLED,

@@ -9,6 +9,7 @@ import java.util.List;
  * @param trappedMl what stays shut in
  * @param areaCm2 that is lit, layer by layer
  * @param findings the worst first
+ * @param outline as seen from three sides
  */
 public record FileReport(
         int layers,
@@ -16,4 +17,5 @@ public record FileReport(
         double resinMl,
         double trappedMl,
         List<Double> areaCm2,
-        List<FileFinding> findings) {}
+        List<FileFinding> findings,
+        Outline outline) {}

@@ -1,13 +1,12 @@
 package keel.core.preflight;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import keel.core.preflight.FileFinding.Code;
 import keel.core.preflight.FileFinding.Severity;
-import keel.core.screen.ScreenInspection.Spot;
-import keel.core.screen.ScreenInspection.SpotKind;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,7 +33,9 @@ public final class Preflight {
     private final Doubled doubled = new Doubled();
     private final List<Double> areas = new ArrayList<>();
     private final List<FileFinding> found = new ArrayList<>();
-    private boolean[] spotsHit;
+    private final SpotFindings spots;
+    private @Nullable OutlineSweep outline;
+    private @Nullable FusedSupports fused;
     private Regions thereBefore = new Regions(new Bits(1, 1), false);
     private @Nullable LayerPixels before;
     private double greyPixels;
@@ -47,7 +48,7 @@ public final class Preflight {
     public Preflight(SheetSize size, Limits limits) {
         this.size = size;
         this.limits = limits;
-        this.spotsHit = new boolean[limits.spots().size()];
+        this.spots = new SpotFindings(size, limits.spots());
     }
 
     /** @throws IllegalArgumentException if the picture is not as large as those before */
@@ -67,11 +68,13 @@ public final class Preflight {
         areas.add(area * pixelMm2 / 100);
         picture(pixels, lit, area);
         doubled.layer(bright);
+        requireNonNull(outline).layer(lit);
+        requireNonNull(fused).layer(there, layer);
         solids.layer(there, lit, Math.round(WEAK_FROM_MM2 / pixelMm2), WEAK_SHARE);
         hollows.layer(voids);
         flatFace(pixels, lit);
         walls(voids);
-        spots(pixels);
+        spots.layer(bright, layer);
         thereBefore = there;
         before = pixels;
     }
@@ -106,6 +109,8 @@ public final class Preflight {
         pixelMm2 = across * deep;
         pixelMm = Math.sqrt(pixelMm2);
         thereBefore = new Regions(new Bits(first.width(), height), false);
+        outline = new OutlineSweep(first.width(), height);
+        fused = new FusedSupports(size.layerMm(), pixelMm, pixelMm2);
     }
 
     /** Where resin can get through: what is void, but for what is narrower than a vent. */
@@ -230,29 +235,6 @@ public final class Preflight {
         }
     }
 
-    private void spots(LayerPixels pixels) {
-        for (int i = 0; i < spotsHit.length; i++) {
-            Spot s = limits.spots().get(i);
-            int x = (int) (s.xMm() / size.widthMm() * pixels.width());
-            int y = height - 1 - (int) (s.yMm() / size.depthMm() * height);
-            boolean on = x >= 0 && y >= 0 && x < pixels.width() && y < height;
-            if (on && !spotsHit[i] && s.kind() != SpotKind.LIT && pixels.at(x, y) >= LayerPixels.LIT) {
-                spotsHit[i] = true;
-                found.add(new FileFinding(
-                        Code.ON_SPOT,
-                        Severity.STOP,
-                        layer,
-                        layer,
-                        s.xMm(),
-                        s.yMm(),
-                        s.sizeMm(),
-                        null,
-                        null,
-                        "This lies over a spot of the screen that gives no light: shift the job."));
-            }
-        }
-    }
-
     private double xMm(double x) {
         return x / thereBefore.width * size.widthMm();
     }
@@ -261,41 +243,33 @@ public final class Preflight {
         return (height - y) / height * size.depthMm();
     }
 
-    /** Once the last layer was read. */
+    /**
+     * Once the last layer was read.
+     *
+     * @throws NullPointerException if none was
+     */
     public FileReport report() {
         double heightMm = layer * size.layerMm();
         double ml = greyPixels * pixelMm2 * size.layerMm() / 1000;
         found.addAll(pictures.findings());
+        found.addAll(spots.findings());
         Volumes volumes = new Volumes(size, pixelMm2, pixelMm, this::xMm, this::yMm);
         found.addAll(volumes.islands(solids));
         List<VoidSweep.Hollow> closed = hollows.closed();
         found.addAll(volumes.hollows(closed));
         found.addAll(AreaFindings.of(areas, size));
         doubled.finding(areas, size).ifPresent(found::add);
-        against(heightMm, ml);
-        found.sort(Comparator.comparing(FileFinding::severity).thenComparing(FileFinding::layer));
-        return new FileReport(layer, heightMm, ml, volumes.trappedMl(closed), List.copyOf(areas), List.copyOf(found));
-    }
-
-    private void against(double heightMm, double ml) {
-        Double tallest = limits.tallestMm();
-        if (tallest != null && heightMm > tallest) {
-            found.add(whole(
-                    Code.TOO_TALL,
-                    String.format(Locale.ROOT, "%.1f mm stand, the machine prints %.0f mm.", heightMm, tallest)));
-        }
-        Double there = limits.resinMl();
-        if (there != null && ml > there) {
-            found.add(whole(
-                    Code.RESIN_SHORT,
-                    String.format(
-                            Locale.ROOT, "It takes %.0f ml, about %.0f ml are in the vat: pour more.", ml, there)));
-        }
-    }
-
-    private FileFinding whole(Code code, String text) {
-        return new FileFinding(
-                code, Severity.STOP, 1, layer, size.widthMm() / 2, size.depthMm() / 2, 0, null, null, text);
+        found.addAll(requireNonNull(fused).findings(this::xMm, this::yMm));
+        found.addAll(MachineFindings.whole(size, layer, heightMm, ml, limits));
+        found.sort(FileFinding.WORST_FIRST);
+        return new FileReport(
+                layer,
+                heightMm,
+                ml,
+                volumes.trappedMl(closed),
+                List.copyOf(areas),
+                List.copyOf(found),
+                requireNonNull(outline).of(size));
     }
 
     /** What the pictures themselves show, one after another of the same kind taken together. */

@@ -11,6 +11,16 @@ final class Regions {
         void at(int x, int y);
     }
 
+    /** Takes a pixel and the region that it belongs to. */
+    interface PixelOf {
+        void at(int region, int x, int y);
+    }
+
+    /** Takes pixels side by side in a row. */
+    interface Run {
+        void at(int y, int from, int to);
+    }
+
     /** Two runs that touch, by their numbers, and how many pixels lie one over the other. */
     interface Touch {
         void between(int run, int other, int pixels);
@@ -154,13 +164,27 @@ final class Regions {
         return Arrays.stream(area).sum();
     }
 
+    /** All that is there, row by row. */
+    void runs(Run run) {
+        for (int y = 0; y < height; y++) {
+            for (int i = rowStart[y]; i < rowStart[y + 1]; i++) {
+                run.at(y, from[i], to[i]);
+            }
+        }
+    }
+
     /** The pixels of some regions one by one. */
     void each(IntPredicate regions, Pixel pixel) {
+        eachOf(regions, (r, x, y) -> pixel.at(x, y));
+    }
+
+    /** The same with the region that each belongs to. */
+    void eachOf(IntPredicate regions, PixelOf pixel) {
         for (int y = 0; y < height; y++) {
             for (int i = rowStart[y]; i < rowStart[y + 1]; i++) {
                 if (regions.test(region[i])) {
                     for (int x = from[i]; x < to[i]; x++) {
-                        pixel.at(x, y);
+                        pixel.at(region[i], x, y);
                     }
                 }
             }

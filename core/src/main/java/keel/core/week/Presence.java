@@ -19,6 +19,8 @@ final class Presence {
     private final double[][] to;
     private final double[] openFrom;
     private final double[] openTo;
+    /** Minutes open before each span. */
+    private final double[] openBefore;
 
     private Presence(List<String> people, double[][] from, double[][] to) {
         this.people = people;
@@ -27,6 +29,10 @@ final class Presence {
         List<double[]> open = open(from, to);
         this.openFrom = open.stream().mapToDouble(s -> s[0]).toArray();
         this.openTo = open.stream().mapToDouble(s -> s[1]).toArray();
+        this.openBefore = new double[openFrom.length];
+        for (int i = 1; i < openFrom.length; i++) {
+            openBefore[i] = openBefore[i - 1] + openTo[i - 1] - openFrom[i - 1];
+        }
     }
 
     static Presence of(Instant at, List<WorkHours.Shift> shifts) {
@@ -109,6 +115,19 @@ final class Presence {
             }
         }
         return NEVER;
+    }
+
+    /** Minutes of a time in which nobody is there. */
+    double unseen(double start, double end) {
+        return FastMath.max(0, end - start - (openUntil(end) - openUntil(start)));
+    }
+
+    private double openUntil(double t) {
+        int i = first(openTo, t);
+        if (i == openFrom.length) {
+            return i == 0 ? 0 : openBefore[i - 1] + openTo[i - 1] - openFrom[i - 1];
+        }
+        return openBefore[i] + FastMath.max(0, t - openFrom[i]);
     }
 
     /** The longest time for which somebody is there without a break, minutes. */

@@ -29,6 +29,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
 
     private static final double HOUR = 60;
     private static final double BETTER = 0.03;
+    private static final double SHORT_HOURS = 1;
 
     /** Why a job stands where it stands. */
     public enum Why {
@@ -39,6 +40,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
         COMES_OUT_BEST,
         ENDS_SEEN,
         ENDS_UNSEEN,
+        PRINTS_UNSEEN,
         IN_TIME,
         LATE,
         NOT_AS_WISHED
@@ -58,6 +60,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
      * @param person whose hands begin it
      * @param startAt when these go to it, {@code printsFrom} when it prints, {@code endAt} when that should be done
      * @param seenAt when somebody is there after its end; null where nobody is in these days
+     * @param unseenHours for which it prints while nobody could look in
      * @param success chance that it comes out there
      * @param soonest for one that is late: when it would be done if all else waited
      */
@@ -69,6 +72,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
             Instant printsFrom,
             Instant endAt,
             @Nullable Instant seenAt,
+            double unseenHours,
             double success,
             List<Why> why,
             @Nullable Instant soonest) {}
@@ -163,6 +167,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
                 problem.time(table.prints[j]),
                 problem.time(table.end[j]),
                 Double.isInfinite(seen) ? null : problem.time(seen),
+                table.unseenHours(j),
                 problem.success[j][m],
                 why(problem, table, j),
                 late ? soonest(problem, j) : null);
@@ -186,6 +191,7 @@ public record WeekPlan(Instant at, List<Slot> slots, List<Left> left, double goo
         add(why, print && problem.success[j][m] >= best && best - worst > BETTER, Why.COMES_OUT_BEST);
         boolean seen = problem.presence.open(table.end[j]);
         add(why, print, seen ? Why.ENDS_SEEN : Why.ENDS_UNSEEN);
+        add(why, print && table.unseenHours(j) >= SHORT_HOURS, Why.PRINTS_UNSEEN);
         boolean dated = !Double.isInfinite(problem.due[j]);
         add(why, dated, table.end[j] > problem.due[j] ? Why.LATE : Why.IN_TIME);
         return List.copyOf(why);

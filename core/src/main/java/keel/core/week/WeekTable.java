@@ -19,6 +19,7 @@ final class WeekTable {
     private static final double MISSED = PlanningFigures.worth("missed");
     private static final double HANGS = PlanningFigures.worth("hangs");
     private static final double LOST = PlanningFigures.worth("lost");
+    private static final double UNSEEN = PlanningFigures.worth("unseen");
     private static final double CHANGE = PlanningFigures.worth("resin");
 
     final double[] start;
@@ -214,14 +215,19 @@ final class WeekTable {
         int m = on[j];
         double inside = FastMath.max(0, FastMath.min(end[j], problem.horizon) - prints[j]) / HOUR;
         double good = problem.success[j][m];
-        double hangs = problem.printMinutes[j][m] == 0
-                ? 0
-                : FastMath.min(problem.horizon, problem.presence.next(end[j])) - FastMath.min(problem.horizon, end[j]);
-        return good * inside
-                - (1 - good) * (problem.printMinutes[j][m] == 0 ? 0 : LOST)
-                - (changed[j] ? CHANGE : 0)
-                - HANGS * hangs / HOUR
-                - waits(j, end[j]);
+        double upkeep = -(changed[j] ? CHANGE : 0) - waits(j, end[j]);
+        if (problem.printMinutes[j][m] == 0) {
+            return upkeep;
+        }
+        double hangs =
+                FastMath.min(problem.horizon, problem.presence.next(end[j])) - FastMath.min(problem.horizon, end[j]);
+        return good * inside - (1 - good) * (LOST + UNSEEN * unseenHours(j)) - HANGS * hangs / HOUR + upkeep;
+    }
+
+    /** Of these days, hours for which it prints while nobody could look in. */
+    double unseenHours(int j) {
+        return problem.presence.unseen(FastMath.min(problem.horizon, prints[j]), FastMath.min(problem.horizon, end[j]))
+                / HOUR;
     }
 
     private double waits(int j, double until) {

@@ -263,4 +263,69 @@ class PreflightTest {
                 .isThrownBy(() -> preflight.layer(new LayerPixels(W + 1, D, new byte[(W + 1) * D])))
                 .withMessageContaining("Layer 2");
     }
+
+    /** A post of 0.6 mm beside a block; a tip that touches is part of it and says nothing. */
+    @Test
+    void aSupportThatStandsTooNearAWallForLongIsLookedAt() {
+        FileReport near = check(12, (x, y, z) -> box(x, y, z, 20, 15, 0, 8, 12) || post(x, y, 24.2, 15) && z < 9);
+        FileFinding fused = only(near, Code.SUPPORT_FUSED);
+        assertThat(fused.severity()).isEqualTo(Severity.LOOK);
+        assertThat(fused.xMm()).isCloseTo(24.5, within(0.1));
+        assertThat(fused.yMm()).isCloseTo(15, within(0.1));
+        assertThat(fused.sizeMm()).as("the gap").isCloseTo(0.2, within(0.11));
+        assertThat(fused.toLayer()).isBetween(85, 90);
+        FileReport apart = check(12, (x, y, z) -> box(x, y, z, 20, 15, 0, 8, 12) || post(x, y, 24.6, 15) && z < 9);
+        assertThat(apart.findings()).extracting(FileFinding::code).doesNotContain(Code.SUPPORT_FUSED);
+        FileReport shortly = check(12, (x, y, z) -> box(x, y, z, 20, 15, 0, 8, 12) || post(x, y, 24.2, 15) && z < 2);
+        assertThat(shortly.findings()).extracting(FileFinding::code).doesNotContain(Code.SUPPORT_FUSED);
+    }
+
+    /** @param left where it begins */
+    private static boolean post(double x, double y, double left, double middle) {
+        return x >= left && x < left + 0.6 && Math.abs(y - middle) <= 0.3;
+    }
+
+    @Test
+    void spotsAreHitWhereAnyOfThemIsLitOrLeftFree() {
+        Solid block = (x, y, z) -> box(x, y, z, 20, 15, 0, 10, 5);
+        Spot beside = new Spot(SpotKind.DARK, 27, 15, 2, 1);
+        Spot touching = new Spot(SpotKind.DARK, 25.5, 15, 2, 1);
+        Spot dim = new Spot(SpotKind.DIM, 20, 15, 2, 1);
+        Spot line = Spot.line(5, 11, 0.2, 300, false, 1);
+        Spot apart = Spot.line(5, 15, 0.2, 300, true, 1);
+        FileReport report = check(5, block, new Limits(null, null, List.of(beside, touching, dim, line, apart)));
+        assertThat(report.findings()).extracting(FileFinding::code).containsOnly(Code.ON_SPOT);
+        assertThat(report.findings())
+                .extracting(FileFinding::xMm, FileFinding::severity)
+                .containsExactlyInAnyOrder(
+                        org.assertj.core.api.Assertions.tuple(25.5, Severity.STOP),
+                        org.assertj.core.api.Assertions.tuple(5.0, Severity.STOP),
+                        org.assertj.core.api.Assertions.tuple(20.0, Severity.LOOK));
+        Spot covered = new Spot(SpotKind.LIT, 20, 15, 2, 1);
+        Spot free = new Spot(SpotKind.LIT, 5, 5, 2, 1);
+        assertThat(check(5, block, new Limits(null, null, List.of(covered, free)))
+                        .findings())
+                .singleElement()
+                .satisfies(f -> assertThat(f.xMm()).isEqualTo(5));
+    }
+
+    /** A block of 10 × 6 × 4 mm: each side of it fills as many cells as it is long, to a cell. */
+    @Test
+    void theOutlineIsWhatStandsThere() {
+        Outline o = check(4, (x, y, z) -> Math.abs(x - 12) <= 5 && Math.abs(y - 20) <= 3)
+                .outline();
+        double cell = o.top().widthMm() / o.top().across();
+        assertThat(filled(o.top()) * cell * cell).isCloseTo(60, within(4.0));
+        assertThat(filled(o.front()) * cell * o.front().heightMm() / o.front().high())
+                .isCloseTo(40, within(2.0));
+        assertThat(filled(o.side()) * cell * o.side().heightMm() / o.side().high())
+                .isCloseTo(24, within(2.0));
+        Silhouette.Run first = o.side().runs().get(0);
+        assertThat(first.from() * cell).as("from the front").isCloseTo(17, within(0.3));
+        assertThat(o.top().runs().get(0).row() * cell).as("from the back").isCloseTo(30 - 23, within(0.3));
+    }
+
+    private static int filled(Silhouette s) {
+        return s.runs().stream().mapToInt(r -> r.to() - r.from()).sum();
+    }
 }

@@ -55,6 +55,10 @@ class WeekPlanTest {
         return WeekPlan.of(new WeekPlan.Asked(AT, 7, shifts("Kees"), jobs, List.of(stands), List.of(), TRIES));
     }
 
+    private static double hours(Instant from, Instant to) {
+        return Duration.between(from, to).toMillis() / 3_600_000.0;
+    }
+
     private static WeekPlan.Slot slot(WeekPlan plan, String id) {
         return plan.slots().stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
     }
@@ -69,6 +73,14 @@ class WeekPlanTest {
         assertThat(slot(plan, "s2").endAt()).isBefore(slot(plan, "long").startAt());
         assertThat(slot(plan, "long").why()).contains(WeekPlan.Why.ENDS_UNSEEN);
         assertThat(slot(plan, "long").seenAt()).as("eight on Tuesday").isEqualTo(AT.plus(Duration.ofDays(1)));
+        assertThat(slot(plan, "long").unseenHours())
+                .as("from six in the evening until it ends")
+                .isEqualTo(
+                        hours(AT.plus(Duration.ofHours(10)), slot(plan, "long").endAt()))
+                .isGreaterThan(1);
+        assertThat(slot(plan, "long").why()).contains(WeekPlan.Why.PRINTS_UNSEEN);
+        assertThat(slot(plan, "s1").unseenHours()).isZero();
+        assertThat(slot(plan, "s1").why()).doesNotContain(WeekPlan.Why.PRINTS_UNSEEN);
         assertThat(plan.goodHours()).isEqualTo(0.9 * 20, org.assertj.core.api.Assertions.within(1e-9));
     }
 
@@ -87,6 +99,38 @@ class WeekPlanTest {
                         one.slots().get(0).startAt(), one.slots().get(0).printsFrom()))
                 .as("15 to start and 40 for the resin")
                 .isEqualTo(Duration.ofMinutes(55));
+    }
+
+    /** A print that often fails is not left alone for a night where it may as well run by day. */
+    @Test
+    void whatOftenFailsIsPrintedWhileSomebodyLooks() {
+        Wanted.Place here = new Wanted.Place("a", 8, 0.4);
+        Wanted risky = Wanted.print("risky", "grey", null, List.of(here));
+        Wanted sure = Wanted.print("sure", "grey", null, List.of(new Wanted.Place("a", 8, 0.99)));
+        WeekPlan plan = plan(List.of(sure, risky), stand("a"));
+        assertThat(slot(plan, "risky").unseenHours()).isZero();
+    }
+
+    @Test
+    void minutesUnseenAreThoseThatCountingFinds() {
+        Random random = new Random(7);
+        for (int n = 0; n < 200; n++) {
+            List<WorkHours.Shift> shifts = IntStream.range(0, random.nextInt(6))
+                    .mapToObj(i -> {
+                        Instant from = AT.plus(Duration.ofMinutes(random.nextInt(600)));
+                        return new WorkHours.Shift("p" + i % 2, from, from.plus(Duration.ofMinutes(1 + i * 40L)));
+                    })
+                    .toList();
+            Presence presence = Presence.of(AT, shifts);
+            int from = random.nextInt(700) - 50;
+            int to = from + random.nextInt(400);
+            long counted = IntStream.range(from, to)
+                    .filter(t -> shifts.stream()
+                            .noneMatch(s -> !AT.plus(Duration.ofMinutes(t)).isBefore(s.from())
+                                    && AT.plus(Duration.ofMinutes(t)).isBefore(s.to())))
+                    .count();
+            assertThat(presence.unseen(from, to)).isEqualTo(counted);
+        }
     }
 
     @Test
