@@ -13,10 +13,15 @@ document.addEventListener('htmx:sendError', event => {
       'is back, it will be written once.');
 });
 
+/** From now on a form stands for something new. */
+export const renewKey = form => {
+  const key = form?.querySelector(KEY);
+  if (key) key.value = Array.from(crypto.getRandomValues(new Uint32Array(4)), n => n.toString(36)).join('-');
+};
+
 /** A form that stays on the page after it was answered stands for something new from then on. */
 document.addEventListener('htmx:afterRequest', event => {
   if (!event.detail.successful) return;
   banner(null);
-  const key = event.detail.elt.closest?.('form')?.querySelector(KEY);
-  if (key) key.value = Array.from(crypto.getRandomValues(new Uint32Array(4)), n => n.toString(36)).join('-');
+  renewKey(event.detail.elt.closest?.('form'));
 });

@@ -16,4 +16,5 @@ import './film-marks.js';
 import './plate-editor.js';
 import './tap-recorder.js';
 import './week.js';
+import './layers.js';
 import './reminders.js';

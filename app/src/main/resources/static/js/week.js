@@ -1,5 +1,7 @@
 // The week's lanes: a bar is dragged to another machine or time and stays there, fixed. Without a pointer the same is
 // done on the job's page.
+import { renewKey } from './connection.js';
+
 const LEAST_PX = 6;
 const QUARTER = 900;
 let held = null;
@@ -9,10 +11,27 @@ const pointIn = (svg, event) => {
   return { x: at.x, y: at.y };
 };
 
-/** The lane under a point; the one it came from where there is none. */
-const laneAt = (svg, y) => [...svg.querySelectorAll('[data-lane]')]
-  .filter(lane => +lane.dataset.y <= y)
-  .pop();
+/** The machine's lane under a point; none over the bench. */
+const laneAt = (svg, y) => {
+  const lane = [...svg.querySelectorAll('[data-y]')].filter(one => +one.dataset.y <= y).pop();
+  return lane?.dataset.lane ? lane : null;
+};
+
+const putBack = bar => {
+  bar.removeAttribute('transform');
+  bar.classList.remove('held');
+};
+
+/** The page comes back with the new plan; where nothing comes, the bar goes back and the usual sentence says why. */
+const send = (form, bar) => {
+  form.addEventListener('htmx:sendError', () => {
+    putBack(bar);
+    renewKey(form);
+  }, { once: true });
+  htmx.ajax('POST', `/jobs/${bar.dataset.job}/fix`, {
+    source: form, values: Object.fromEntries(new FormData(form)), target: 'body', swap: 'outerHTML',
+  });
+};
 
 const begin = event => {
   const bar = event.target.closest?.('[data-lanes] [data-job]');
@@ -46,22 +65,19 @@ const drop = event => {
   const form = document.querySelector('[data-lane-form]');
   const lane = laneAt(svg, at.y);
   if (!form || !lane) {
-    bar.removeAttribute('transform');
-    bar.classList.remove('held');
+    putBack(bar);
     return;
   }
-  form.action = `/jobs/${bar.dataset.job}/fix`;
   form.elements.machine.value = lane.dataset.lane;
   form.elements.at.value = String(Math.round(seconds / QUARTER) * QUARTER);
-  form.requestSubmit();
+  send(form, bar);
 };
 
 document.addEventListener('pointerdown', begin);
 document.addEventListener('pointermove', move);
 document.addEventListener('pointerup', drop);
 document.addEventListener('pointercancel', () => {
-  held?.bar.removeAttribute('transform');
-  held?.bar.classList.remove('held');
+  if (held) putBack(held.bar);
   held = null;
 });
 document.addEventListener('dragstart', event => {

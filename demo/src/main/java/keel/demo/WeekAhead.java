@@ -81,6 +81,7 @@ class WeekAhead {
                     w.name(),
                     w.hours(),
                     w.resin(),
+                    null,
                     List.of(),
                     due,
                     new JobEntry.Size(w.widthMm(), w.depthMm(), null),

@@ -7,6 +7,7 @@ public enum LogKind {
     RUN_LOGGED("Run logged"),
     RUN_CORRECTED("Run corrected"),
     GATE_PASSED("Start gate"),
+    FILE_DECIDED("File"),
     FAILURE_LOGGED("Failure"),
     FAILURE_CORRECTED("Failure corrected"),
     CAUSE_NAMED("Cause"),

@@ -21,6 +21,13 @@ interface RunRecords extends JpaRepository<Run, Long> {
     @Query(VIEW + "where r.id = ?1")
     Optional<RunView> view(long id);
 
+    /** Runs of a name, those on a machine first, of these the newest. */
+    @Query(
+            """
+            select f.id from RunFact f join MachineCard m on m.id = f.machineId where f.jobKey = ?1
+            order by case when m.code = ?2 then 0 else 1 end, f.startedAt desc""")
+    List<Long> named(String key, String machine, Limit most);
+
     @Query("select m.id from MachineCard m where m.code = ?1")
     Optional<Long> machine(String code);
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Conflict;
@@ -34,6 +35,7 @@ import keel.core.run.RunFacts;
 import keel.core.run.RunRules;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineState;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -362,6 +364,14 @@ public class Runs {
     @Transactional(readOnly = true)
     public Optional<RunView> last(String machine) {
         return list(machine, null, null, null, new Paging(0, 1)).stream().findFirst();
+    }
+
+    /** The last print of this name on this machine, on any where it was never printed there. */
+    @Transactional(readOnly = true)
+    public Optional<RunView> last(String machine, String job) {
+        return records.named(job.strip().toLowerCase(Locale.ROOT), machine, Limit.of(1)).stream()
+                .findFirst()
+                .flatMap(records::view);
     }
 
     private void check(RunFacts facts, MachineRef machine, Long self) {

@@ -38,6 +38,7 @@ class WantedJob {
 
     double hours;
     String resin;
+    Double resinMl;
     Instant dueAt;
     Double widthMm;
     Double depthMm;

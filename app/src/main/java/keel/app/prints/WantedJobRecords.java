@@ -26,6 +26,15 @@ interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
             from RunFact r where r.jobKey in ?1 and r.startedAt >= ?2 order by r.startedAt, r.id""")
     List<Ran> runs(Collection<String> keys, Instant since);
 
+    /** What the last print of a name was to take. */
+    record Took(String key, double ml) {}
+
+    @Query(
+            """
+            select r.jobKey, r.resinMl from RunFact r where r.jobKey in ?1
+            and r.id = (select max(x.id) from RunFact x where x.jobKey = r.jobKey and x.resinMl > 0)""")
+    List<Took> took(Collection<String> keys);
+
     @Query("select min(j.askedAt) from WantedJob j")
     Optional<Instant> first();
 

@@ -3,6 +3,7 @@ package keel.app.prints;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -84,6 +85,19 @@ public class WantedJobs {
                 .toList();
     }
 
+    /** Some of those that wait, first those that are printed of a resin, those with the nearest date before others. */
+    @Transactional(readOnly = true)
+    public List<WantedView> next(String resin, int most) {
+        Comparator<WantedView> ofIt = Comparator.comparing(
+                j -> j.entry().resin() == null || j.entry().resin().equals(resin) ? 0 : 1);
+        Comparator<Instant> soonest = Comparator.nullsLast(Comparator.naturalOrder());
+        return all().stream()
+                .filter(j -> j.state() == WantedView.State.WAITING)
+                .sorted(ofIt.thenComparing(j -> j.entry().dueAt(), soonest))
+                .limit(most)
+                .toList();
+    }
+
     /** Those that wait no more, the latest first. */
     @Transactional(readOnly = true)
     public List<WantedView> over() {
@@ -103,6 +117,29 @@ public class WantedJobs {
         Map<Long, Served> served = served(open);
         Names names = names();
         return open.stream().map(j -> view(j, served.get(j.id), names)).toList();
+    }
+
+    /**
+     * What jobs take of their resin, ml, by their ids: as was said, else as the last print of that name took. Of others
+     * nobody knows, and they are left out.
+     */
+    @Transactional(readOnly = true)
+    public Map<Long, Double> takesMl(Collection<Long> ids) {
+        List<WantedJob> asked = records.findAllById(ids);
+        Set<String> keys =
+                asked.stream().filter(j -> j.resinMl == null).map(j -> j.jobKey).collect(Collectors.toSet());
+        Map<String, Double> took = keys.isEmpty()
+                ? Map.of()
+                : records.took(keys).stream()
+                        .collect(Collectors.toMap(WantedJobRecords.Took::key, WantedJobRecords.Took::ml));
+        Map<Long, Double> takes = new HashMap<>();
+        for (WantedJob job : asked) {
+            Double ml = job.resinMl == null ? took.get(job.jobKey) : job.resinMl;
+            if (ml != null) {
+                takes.put(job.id, ml);
+            }
+        }
+        return takes;
     }
 
     /** @throws NotThere if nobody ever asked for it */
@@ -173,6 +210,7 @@ public class WantedJobs {
                 j.name,
                 j.hours,
                 j.resin,
+                j.resinMl,
                 List.copyOf(j.models),
                 j.dueAt,
                 new JobEntry.Size(j.widthMm, j.depthMm, j.heightMm),
@@ -232,6 +270,7 @@ public class WantedJobs {
         job.name = entry.name().strip();
         job.hours = entry.hours();
         job.resin = resin;
+        job.resinMl = entry.resinMl();
         job.dueAt = entry.dueAt();
         job.widthMm = entry.size().widthMm();
         job.depthMm = entry.size().depthMm();

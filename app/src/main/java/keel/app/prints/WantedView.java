@@ -1,7 +1,9 @@
 package keel.app.prints;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Map;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /**
  * A job that waits, or that did.
@@ -43,6 +45,21 @@ public record WantedView(
         public String words() {
             return words;
         }
+    }
+
+    /** The start gate of a machine, with what this job says of itself. */
+    public String startPath(String machine) {
+        UriComponentsBuilder path =
+                UriComponentsBuilder.fromPath("/machines/{machine}/start").queryParam("job", "{job}");
+        JobEntry.Size size = entry.size();
+        if (size.widthMm() != null && size.depthMm() != null) {
+            path.queryParam("footprint", side(size.widthMm()) + " x " + side(size.depthMm()));
+        }
+        return path.encode().buildAndExpand(machine, name()).toUriString();
+    }
+
+    private static String side(double mm) {
+        return BigDecimal.valueOf(mm).stripTrailingZeros().toPlainString();
     }
 
     public Map<String, Object> stands() {

@@ -25,6 +25,7 @@ public final class Home {
             "backups",
             UNFINISHED,
             "photos",
+            "files",
             "api-token",
             "control",
             "keel.p12",

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import keel.app.air.RoomAir;
+import keel.app.base.Conflict;
 import keel.app.base.Refused;
 import keel.app.failures.OwedLooks;
 import keel.app.fleet.Fleet;
@@ -17,6 +18,7 @@ import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
+import keel.app.people.Role;
 import keel.app.prints.InForce;
 import keel.app.prints.Profiles;
 import keel.app.prints.Releases;
@@ -65,6 +67,7 @@ public class Gates {
     private final ScreenVerdicts verdicts;
     private final RoomAir rooms;
     private final IdleResin idle;
+    private final JobFiles files;
     private final Logbook logbook;
     private final Clock clock;
 
@@ -83,6 +86,7 @@ public class Gates {
             ScreenVerdicts verdicts,
             RoomAir rooms,
             IdleResin idle,
+            JobFiles files,
             Logbook logbook,
             Clock clock) {
         this.standings = standings;
@@ -99,6 +103,7 @@ public class Gates {
         this.verdicts = verdicts;
         this.rooms = rooms;
         this.idle = idle;
+        this.files = files;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -110,21 +115,23 @@ public class Gates {
      * @param ml resin that it takes
      * @param detail how much it needs
      * @param parts what it covers of the plate, empty where nobody says
+     * @param file hash of its file
      */
-    public record Job(Integer layers, Double exposureS, Double ml, Detail detail, List<PlacedPart> parts) {
+    public record Job(Integer layers, Double exposureS, Double ml, Detail detail, List<PlacedPart> parts, String file) {
 
         /** One of which its layers and its resin are said. */
         public static Job of(Integer layers, Double ml) {
-            return new Job(layers, null, ml, null, List.of());
+            return new Job(layers, null, ml, null, List.of(), null);
         }
 
-        static Job of(RunEntry entry) {
+        static Job of(RunEntry entry, String file) {
             return new Job(
                     entry.layers(),
                     entry.layerExposureS(),
                     entry.resinMl(),
                     entry.detail(),
-                    entry.footprint() instanceof Footprint.Parts p ? p.parts() : List.of());
+                    entry.footprint() instanceof Footprint.Parts p ? p.parts() : List.of(),
+                    file);
         }
     }
 
@@ -132,7 +139,20 @@ public class Gates {
     @Transactional(readOnly = true)
     public List<GateItem> of(String machineCode, Job job) {
         Defaults defaults = settings.defaults();
-        return new StartGate(defaults).items(facts(standings.of(machineCode), job, defaults));
+        MachineNow m = standings.of(machineCode);
+        List<GateItem> items = new StartGate(defaults).items(facts(m, job, defaults));
+        return job.file() == null ? items : withFile(items, files.one(job.file()), m);
+    }
+
+    private List<GateItem> withFile(List<GateItem> items, JobFiles.JobFile file, MachineNow m) {
+        FileVerdict verdict = files.verdict(file, m);
+        GateItem.State state =
+                switch (verdict.state()) {
+                    case STOPS, ANEW -> GateItem.State.HOLD;
+                    case LOOK -> GateItem.State.WARN;
+                    default -> GateItem.State.OK;
+                };
+        return StartGate.withFile(items, state, "The file was read. " + verdict.told());
     }
 
     /** What a job of so many layers comes to; null where nothing is known of its pace, or the layers are not given. */
@@ -180,10 +200,11 @@ public class Gates {
      *
      * @param resinC temperature of the resin as measured, °C; null where nobody measured
      * @param slowRelease whether it lets go slowly from the first layer on
+     * @param file hash of the file that is printed, null where nobody says
      */
-    public record Aside(Double resinC, boolean slowRelease) {
+    public record Aside(Double resinC, boolean slowRelease, String file) {
 
-        static final Aside NOTHING = new Aside(null, false);
+        static final Aside NOTHING = new Aside(null, false, null);
     }
 
     /** Whether its profile knows of a slow release. */
@@ -221,13 +242,17 @@ public class Gates {
         if (aside.resinC() != null) {
             warmths.measure(m, aside.resinC());
         }
-        List<GateItem> items = of(entry.machine(), Job.of(entry));
+        List<GateItem> items = of(entry.machine(), Job.of(entry, aside.file()));
+        requireFit(items, entry.overrideReason());
         Findings findings = new Findings();
         items.stream()
                 .filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
                 .forEach(i -> findings.add(i.code(), "Not looked at yet: " + i.text()));
         Refused.unless(findings);
         RunView run = runs.enter(entry);
+        if (aside.file() != null) {
+            files.printed(run.id(), aside.file());
+        }
         if (aside.slowRelease() && mayReleaseSlowly(m)) {
             releases.switchTo(run.id(), true, 1);
         }
@@ -249,6 +274,21 @@ public class Gates {
                         actor)
                 .noting(warned.isEmpty() ? null : "Started knowing: " + warned));
         return run;
+    }
+
+    /** What spoils the print holds it, unless a keeper says why it is printed all the same. */
+    private static void requireFit(List<GateItem> items, String overrideReason) {
+        GateItem spoiled = items.stream()
+                .filter(i -> i.code().equals(StartGate.FILE_READ) && i.state() == GateItem.State.HOLD)
+                .findFirst()
+                .orElse(null);
+        if (spoiled == null) {
+            return;
+        }
+        if (overrideReason == null || overrideReason.isBlank()) {
+            throw new Conflict("file", spoiled.text() + " A keeper may start all the same, with a reason.");
+        }
+        Actor.require(Role.KEEPER);
     }
 
     private static String own(List<GateItem> items) {

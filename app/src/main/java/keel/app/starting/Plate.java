@@ -26,7 +26,7 @@ public record Plate(
         String askew) {
 
     /** What is kept off spots and other parts, mm. Common practice, no source. */
-    static final double MARGIN_MM = 2;
+    public static final double MARGIN_MM = 2;
 
     /** A film or screen. */
     public record Worn(String code, String words, WearMaps.Known known) {}
@@ -44,7 +44,7 @@ public record Plate(
             return new Spot(s.xMm(), s.yMm(), s.sizeMm(), words, s);
         }
 
-        List<Placement.Spot> spots() {
+        public List<Placement.Spot> spots() {
             return onScreen == null
                     ? List.of(new Placement.Spot(xMm, yMm, sizeMm))
                     : onScreen.rounds().stream()

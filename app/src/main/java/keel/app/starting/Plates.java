@@ -2,16 +2,12 @@ package keel.app.starting;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import keel.app.film.FilmLooks;
 import keel.app.fleet.Quirks;
 import keel.app.fleet.ShopSettings;
-import keel.app.screen.ScreenSpots;
 import keel.app.standing.MachineNow;
 import keel.app.standing.PartView;
 import keel.app.standing.Standings;
 import keel.app.standing.WearMaps;
-import keel.core.film.FilmMark;
 import keel.core.life.LifeClock;
 import keel.core.placement.PlacedPart;
 import keel.core.placement.Placement;
@@ -34,24 +30,16 @@ public class Plates {
 
     private final Standings standings;
     private final WearMaps wear;
-    private final FilmLooks looks;
     private final Quirks quirks;
     private final ShopSettings settings;
-    private final ScreenSpots screens;
+    private final PlateSpots spots;
 
-    Plates(
-            Standings standings,
-            WearMaps wear,
-            FilmLooks looks,
-            Quirks quirks,
-            ShopSettings settings,
-            ScreenSpots screens) {
+    Plates(Standings standings, WearMaps wear, Quirks quirks, ShopSettings settings, PlateSpots spots) {
         this.standings = standings;
         this.wear = wear;
-        this.looks = looks;
         this.quirks = quirks;
         this.settings = settings;
-        this.screens = screens;
+        this.spots = spots;
     }
 
     /** @throws keel.app.base.NotThere if there is no such machine */
@@ -63,15 +51,13 @@ public class Plates {
         PlateCells cells = new PlateCells(m.plateWidthMm(), m.plateDepthMm());
         Plate.Worn film = worn(m.film(), m.kind().lining() + " ");
         Plate.Worn screen = worn(m.screen(), "Screen ");
-        List<Plate.Spot> spots = new ArrayList<>();
-        filmMarks(m.film(), spots);
-        screens.last(m).ifPresent(last -> last.spots().forEach(s -> spots.add(Plate.Spot.of(s))));
+        List<Plate.Spot> kept = spots.of(List.of(m)).get(m.code());
         String askew = quirks.of(m.code()).stream()
                 .filter(q -> ONE_AXIS.equals(q.code()))
                 .map(q -> q.text())
                 .findFirst()
                 .orElse(null);
-        return new Plate(m.code(), m.name(), cells, film, screen, spots, shared(m, cells, film, screen), askew);
+        return new Plate(m.code(), m.name(), cells, film, screen, kept, shared(m, cells, film, screen), askew);
     }
 
     private Plate.Worn worn(PartView part, String words) {
@@ -103,23 +89,6 @@ public class Plates {
                 byPeels,
                 typical,
                 Math.max(0.01, ChangeCosts.of(defaults, use.part()).plannedCost()));
-    }
-
-    private void filmMarks(PartView film, List<Plate.Spot> spots) {
-        FilmLooks.Look look = film == null ? null : looks.latest().get(film.id());
-        if (look != null) {
-            look.marks().stream()
-                    .filter(k -> k.kind() != FilmMark.MarkKind.HAZE)
-                    .forEach(k -> spots.add(new Plate.Spot(
-                            k.xMm(),
-                            k.yMm(),
-                            k.sizeMm(),
-                            String.format(
-                                    Locale.ROOT,
-                                    "%s in the film",
-                                    k.kind().words().toLowerCase(Locale.ROOT)),
-                            null)));
-        }
     }
 
     /**

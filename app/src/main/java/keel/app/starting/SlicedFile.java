@@ -16,6 +16,15 @@ class SlicedFile {
     Long machineId;
     Instant checkedAt;
     long personId;
+    Double layerMm;
+    Double widthMm;
+    Double depthMm;
+
+    /** Null where the file itself is not kept. */
+    Long keptBytes;
+
+    /** When it was read or printed last. */
+    Instant usedAt;
 
     @Lob
     String report;

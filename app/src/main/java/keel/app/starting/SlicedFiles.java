@@ -1,10 +1,10 @@
 package keel.app.starting;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -12,20 +12,22 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import keel.app.base.NotThere;
-import keel.app.base.Pictures;
 import keel.app.base.Refused;
+import keel.app.fleet.ShopSettings;
 import keel.app.people.Actor;
-import keel.app.screen.ScreenSpots;
+import keel.app.people.Role;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
-import keel.core.Findings;
 import keel.core.preflight.FileFinding;
 import keel.core.preflight.FileReport;
-import keel.core.preflight.LayerPixels;
-import keel.core.preflight.Limits;
-import keel.core.preflight.Preflight;
+import keel.core.preflight.Outline;
 import keel.core.preflight.SheetSize;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionOperations;
 
@@ -33,16 +35,15 @@ import org.springframework.transaction.support.TransactionOperations;
 @Service
 public class SlicedFiles {
 
-    private static final int LEAST_PIXELS = 8;
-    private static final double MOST_LAYER_MM = 1;
-    private static final double MOST_MM = 2000;
+    private static final Logger LOG = LoggerFactory.getLogger(SlicedFiles.class);
     private static final int LONGEST_NAME = 200;
-    /** Pixels are as wide as deep, or nearly. */
-    private static final double MOST_ASPECT = 1.5;
+    private static final long MB = 1_000_000;
 
     private final SlicedFileRecords records;
     private final Standings standings;
-    private final ScreenSpots spots;
+    private final FileLimits limits;
+    private final KeptFiles kept;
+    private final ShopSettings settings;
     private final ObjectMapper json;
     private final TransactionOperations transactions;
     private final Clock clock;
@@ -50,13 +51,17 @@ public class SlicedFiles {
     SlicedFiles(
             SlicedFileRecords records,
             Standings standings,
-            ScreenSpots spots,
+            FileLimits limits,
+            KeptFiles kept,
+            ShopSettings settings,
             ObjectMapper json,
             TransactionOperations transactions,
             Clock clock) {
         this.records = records;
         this.standings = standings;
-        this.spots = spots;
+        this.limits = limits;
+        this.kept = kept;
+        this.settings = settings;
         this.json = json;
         this.transactions = transactions;
         this.clock = clock;
@@ -65,7 +70,11 @@ public class SlicedFiles {
     /** What is asked besides the file; what its own sheet says goes before. */
     public record Asked(String name, Double layerMm, Double widthMm, Double depthMm, String machine) {}
 
-    /** What was found, with the hash of what is in the file. */
+    /**
+     * What was found, with the hash of what is in the file.
+     *
+     * @param outline null for files that were read before it was kept
+     */
     public record Checked(
             String hash,
             int layers,
@@ -73,142 +82,141 @@ public class SlicedFiles {
             double resinMl,
             double trappedMl,
             List<Double> areaCm2,
-            List<FileFinding> findings) {}
+            List<FileFinding> findings,
+            Outline outline) {
+
+        static Checked of(String hash, FileReport r) {
+            return new Checked(
+                    hash, r.layers(), r.heightMm(), r.resinMl(), r.trappedMl(), r.areaCm2(), r.findings(), r.outline());
+        }
+
+        FileReport report() {
+            return new FileReport(layers, heightMm, resinMl, trappedMl, areaCm2, findings, outline);
+        }
+    }
 
     /**
      * @throws Refused with a sentence, if it is nothing of the kind; nothing is kept of it then
      * @throws NotThere if there is no such machine
      */
     public Checked check(Path file, Asked asked) throws IOException {
+        return check(file, asked, LayersReader.Progress.NOBODY);
+    }
+
+    Checked check(Path file, Asked asked, LayersReader.Progress progress) throws IOException {
         Actor actor = Actor.current();
         MachineNow machine =
                 asked.machine() == null || asked.machine().isBlank() ? null : standings.of(asked.machine());
-        FileReport report;
-        try (LayerArchive archive = LayerArchive.open(file)) {
-            JsonNode sheet = archive.sheet();
-            report = read(archive, sheet, size(archive, sheet, asked, machine), limits(machine));
-        }
-        String hash = hash(file);
-        Checked checked = new Checked(
-                hash,
-                report.layers(),
-                report.heightMm(),
-                report.resinMl(),
-                report.trappedMl(),
-                report.areaCm2(),
-                report.findings());
-        transactions.executeWithoutResult(t -> keep(checked, asked, machine, actor));
+        LayersReader.Read read = LayersReader.read(file, asked, machine, limits.of(machine), progress);
+        Checked checked = Checked.of(hash(file), read.report());
+        Long bytes = keep(checked.hash(), file);
+        transactions.executeWithoutResult(t -> write(checked, read.size(), asked, machine, actor, bytes));
         return checked;
+    }
+
+    /** Keeps the file itself where the shop wants that and has room; answers its size, null where it is not kept. */
+    private Long keep(String hash, Path file) throws IOException {
+        long bytes = Files.size(file);
+        double most = settings.defaults().value("files.keepMb") * MB;
+        if (bytes > most) {
+            return null;
+        }
+        kept.keep(hash, file);
+        return bytes;
     }
 
     /** @throws NotThere if no file with this content was ever read */
     public Checked of(String hash) {
-        SlicedFile kept =
-                records.findById(hash).orElseThrow(() -> new NotThere("No file with this content was read here."));
+        return checked(record(hash));
+    }
+
+    SlicedFile record(String hash) {
+        return records.findById(hash == null ? "" : hash)
+                .orElseThrow(() -> new NotThere("No file with this content was read here."));
+    }
+
+    Checked checked(SlicedFile file) {
         try {
-            return json.readValue(kept.report, Checked.class);
+            return json.readValue(file.report, Checked.class);
         } catch (JsonProcessingException e) {
             throw new IllegalStateException(e);
         }
     }
 
-    private void keep(Checked checked, Asked asked, MachineNow machine, Actor actor) {
-        SlicedFile kept = new SlicedFile();
-        kept.hash = checked.hash();
-        String name = asked.name() == null || asked.name().isBlank() ? "file" : asked.name();
-        kept.name = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
-        kept.machineId = machine == null ? null : machine.id();
-        kept.checkedAt = clock.instant();
-        kept.personId = actor.personId();
-        try {
-            kept.report = json.writeValueAsString(checked);
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException(e);
-        }
-        records.save(kept);
+    /** Files that were read, the latest first. */
+    List<FileBrief> latest(String like, int most) {
+        String asked = like == null ? "" : like.strip().toLowerCase(Locale.ROOT);
+        return records.latest(asked.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"), Limit.of(most));
     }
 
-    private Limits limits(MachineNow m) {
-        return m == null
-                ? Limits.NONE
-                : new Limits(
-                        m.plateHeightMm(),
-                        m.resin() == null ? null : Double.valueOf(m.resinMl()),
-                        spots.last(m).map(ScreenSpots.Last::spots).orElse(List.of()));
+    /** MB of all files that are kept. */
+    public double keptMb() {
+        return records.keptBytes() / (double) MB;
     }
 
-    private static SheetSize size(LayerArchive archive, JsonNode sheet, Asked asked, MachineNow m) {
-        Double layer = said(sheet, "layerMm", asked.layerMm());
-        Double width = said(sheet, "widthMm", asked.widthMm());
-        Double depth = said(sheet, "depthMm", asked.depthMm());
-        if (m != null) {
-            width = width == null ? Double.valueOf(m.plateWidthMm()) : width;
-            depth = depth == null ? Double.valueOf(m.plateDepthMm()) : depth;
-        }
-        Findings findings = new Findings();
-        findings.range(layer, 0.001, MOST_LAYER_MM, "layerMm", "The height of a layer", "mm");
-        findings.range(width, 1, MOST_MM, "widthMm", "The width of the pictures", "mm");
-        findings.range(depth, 1, MOST_MM, "depthMm", "The depth of the pictures", "mm");
-        JsonNode layers = sheet.path("layers");
-        findings.when(
-                layers.isInt() && layers.asInt() != archive.size(),
-                "file",
-                "Its sheet says " + layers.asInt() + " layers, and " + archive.size() + " pictures are in it.");
-        Refused.unless(findings);
-        return new SheetSize(layer, width, depth);
-    }
-
-    private static Double said(JsonNode sheet, String field, Double otherwise) {
-        JsonNode value = sheet.path(field);
-        return value.isNumber() ? Double.valueOf(value.asDouble()) : otherwise;
-    }
-
-    private static FileReport read(LayerArchive archive, JsonNode sheet, SheetSize size, Limits limits)
-            throws IOException {
-        Preflight preflight = new Preflight(size, limits);
-        for (int k = 0; k < archive.size(); k++) {
-            byte[] png = archive.layer(k);
-            try {
-                LayerPixels pixels = LayerDecoder.read(png, archive.name(k));
-                if (k == 0) {
-                    requireFit(pixels, size, sheet);
-                }
-                preflight.layer(pixels);
-            } catch (Pictures.Unreadable e) {
-                unreadable(preflight, e, k);
-            } catch (IllegalArgumentException e) {
-                throw new Refused("file", e.getMessage());
+    /** The picture of a layer from 1, as a PNG; empty where the file is not kept or has no such layer. */
+    public Optional<byte[]> layer(String hash, int layer) {
+        return kept.file(record(hash).hash).flatMap(file -> {
+            try (LayerArchive archive = LayerArchive.open(file)) {
+                return layer < 1 || layer > archive.size() ? Optional.empty() : Optional.of(archive.layer(layer - 1));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
             }
-        }
-        FileReport report = preflight.report();
-        if (report.areaCm2().stream().allMatch(a -> a == 0)) {
-            throw new Refused("file", "Nothing is lit on any of its pictures: a layer is bright where the resin sets.");
-        }
-        return report;
+        });
     }
 
-    private static void unreadable(Preflight preflight, Pictures.Unreadable why, int layer) {
-        if (layer == 0 || why.tooLarge()) {
-            throw new Refused("file", why.getMessage());
-        }
-        preflight.unreadable(why.getMessage());
+    /** Throws the file itself away; what was found in it stays. */
+    public void drop(String hash) {
+        Actor.require(Role.KEEPER);
+        transactions.executeWithoutResult(t -> forget(record(hash)));
     }
 
-    private static void requireFit(LayerPixels first, SheetSize size, JsonNode sheet) {
-        if (first.width() < LEAST_PIXELS || first.height() < LEAST_PIXELS) {
-            throw new Refused(
-                    "file", "Pictures of " + first.width() + " × " + first.height() + " pixels are no layers.");
+    private void forget(SlicedFile file) {
+        file.keptBytes = null;
+        records.save(file);
+        try {
+            kept.drop(file.hash);
+        } catch (IOException e) {
+            LOG.warn("A file that is not kept any more could not be deleted: {}", e.getMessage());
         }
-        boolean other = sheet.path("pixelsX").isInt() && sheet.path("pixelsX").asInt() != first.width()
-                || sheet.path("pixelsY").isInt() && sheet.path("pixelsY").asInt() != first.height();
-        double across = size.widthMm() / first.width();
-        double deep = size.depthMm() / first.height();
-        double aspect = Math.max(across / deep, deep / across);
-        if (other || aspect > MOST_ASPECT) {
-            throw new Refused(
-                    "file",
-                    "Width and depth do not fit its pictures of " + first.width() + " × " + first.height()
-                            + " pixels: which is right?");
+    }
+
+    private void write(Checked checked, SheetSize size, Asked asked, MachineNow machine, Actor actor, Long bytes) {
+        SlicedFile file = records.findById(checked.hash()).orElseGet(SlicedFile::new);
+        file.hash = checked.hash();
+        String name = asked.name() == null || asked.name().isBlank()
+                ? "file"
+                : asked.name().strip();
+        file.name = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
+        file.machineId = machine == null ? null : machine.id();
+        file.checkedAt = clock.instant();
+        file.usedAt = clock.instant();
+        file.personId = actor.personId();
+        file.layerMm = size.layerMm();
+        file.widthMm = size.widthMm();
+        file.depthMm = size.depthMm();
+        file.keptBytes = bytes;
+        try {
+            file.report = json.writeValueAsString(checked);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException(e);
+        }
+        records.save(file);
+        makeRoom(file.hash);
+    }
+
+    /** What was not used for longest goes first. */
+    private void makeRoom(String newest) {
+        double most = settings.defaults().value("files.keepMb") * MB;
+        double sum = records.keptBytes();
+        for (SlicedFile old : records.kept()) {
+            if (sum <= most) {
+                return;
+            }
+            if (!old.hash.equals(newest)) {
+                sum -= old.keptBytes;
+                forget(old);
+            }
         }
     }
 

@@ -123,7 +123,7 @@ class ConditionDecidesTest extends ApiCalls {
     }
 
     private GateItem film(Detail detail) {
-        return gates.of(machine, new Gates.Job(900, 2.0, 40.0, detail, List.of())).stream()
+        return gates.of(machine, new Gates.Job(900, 2.0, 40.0, detail, List.of(), null)).stream()
                 .filter(i -> i.code().equals("film-chance"))
                 .findFirst()
                 .orElseThrow();
@@ -145,7 +145,7 @@ class ConditionDecidesTest extends ApiCalls {
     }
 
     private GateItem screen(PlacedPart part) {
-        return gates.of(machine, new Gates.Job(900, 2.0, 40.0, null, List.of(part))).stream()
+        return gates.of(machine, new Gates.Job(900, 2.0, 40.0, null, List.of(part), null)).stream()
                 .filter(i -> i.code().equals("screen-chance"))
                 .findFirst()
                 .orElseThrow();

@@ -15,6 +15,7 @@ class Post {
 
     private final JavaMailSenderImpl sender;
     private final String from;
+    private final String address;
 
     Post(
             @Value("${keel.mail.host:}") String host,
@@ -22,7 +23,9 @@ class Post {
             @Value("${keel.mail.user:}") String user,
             @Value("${keel.mail.password:}") String password,
             @Value("${keel.mail.from:}") String from,
-            @Value("${keel.mail.tls:true}") boolean tls) {
+            @Value("${keel.mail.tls:true}") boolean tls,
+            @Value("${keel.address:}") String address) {
+        this.address = address.strip().replaceAll("/+$", "");
         this.from = from.isBlank() ? user : from;
         this.sender = host.isBlank() ? null : sender(host, port, user, password, tls);
     }
@@ -51,6 +54,11 @@ class Post {
 
     String server() {
         return sender == null ? null : sender.getHost() + ":" + sender.getPort();
+    }
+
+    /** A page as a letter names it: whole where the shop said under which address it is reached. */
+    String link(String path) {
+        return address + path;
     }
 
     /** @throws MailException if the server does not take it, or does not answer within seconds */

@@ -247,9 +247,9 @@ public class Reminders {
         return sent;
     }
 
-    private static String text(Chore c) {
+    private String text(Chore c) {
         return title(c) + "\n\n" + c.text() + (c.text().isEmpty() ? "" : "\n")
-                + c.waiting().why() + "\n\n" + c.path() + "\n";
+                + c.waiting().why() + "\n\n" + post.link(c.path()) + "\n";
     }
 
     private static String shortened(String text) {

@@ -1,6 +1,5 @@
 package keel.app.floor.round;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -14,7 +13,6 @@ import keel.app.standing.MachineNow;
 import keel.core.round.ChoreKind;
 import keel.core.week.WeekPlan;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.UriUtils;
 
 /** Jobs that the week wants started next, one a machine. */
 @Component
@@ -56,7 +54,6 @@ class StartChores {
                         0,
                         costing.costs().idleWhileWanted(),
                         job.name() + " waits, and " + m.name() + " could print it.")
-                .doneAt("/machines/" + m.code() + "/start?job="
-                        + UriUtils.encodeQueryParam(job.name(), StandardCharsets.UTF_8));
+                .doneAt(job.startPath(m.code()));
     }
 }

@@ -15,6 +15,7 @@ record JobForm(
         String name,
         String hours,
         String resin,
+        String resinMl,
         List<String> models,
         String dueAt,
         String widthMm,
@@ -22,7 +23,7 @@ record JobForm(
         String heightMm,
         String note) {
 
-    static final JobForm EMPTY = new JobForm("", "", "", List.of(), "", "", "", "", "");
+    static final JobForm EMPTY = new JobForm("", "", "", "", List.of(), "", "", "", "", "");
 
     private static final Figures FIG = new Figures();
 
@@ -35,6 +36,7 @@ record JobForm(
                 e.name(),
                 FIG.plain(e.hours()),
                 e.resin() == null ? "" : e.resin(),
+                FIG.plain(e.resinMl()),
                 e.models(),
                 times.field(e.dueAt()),
                 FIG.plain(e.size().widthMm()),
@@ -47,13 +49,14 @@ record JobForm(
     JobEntry read(ShopTime times) {
         Findings findings = new Findings();
         Double printed = hours(findings);
+        Double ml = Typed.number(resinMl, "resinMl", findings);
         Instant due = times.read(dueAt, "dueAt", findings);
         JobEntry.Size size = new JobEntry.Size(
                 Typed.number(widthMm, "widthMm", findings),
                 Typed.number(depthMm, "depthMm", findings),
                 Typed.number(heightMm, "heightMm", findings));
         Refused.unless(findings);
-        return new JobEntry(name, printed, Typed.orNull(resin), new ArrayList<>(models), due, size, note);
+        return new JobEntry(name, printed, Typed.orNull(resin), ml, new ArrayList<>(models), due, size, note);
     }
 
     /** Hours as slicers say them: 7.5, 7,5 or 7:30. */

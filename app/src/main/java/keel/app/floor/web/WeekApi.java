@@ -51,7 +51,8 @@ class WeekApi {
             boolean late,
             String why) {}
 
-    /** Upkeep; {@code buy} what lacks for it, null where nothing does. */
+    /** Upkeep; {@code kind} and {@code machine} null at the bench, {@code buy} what lacks and {@code meanwhile}
+     * what is put in for so long, null where nothing is. */
     record Task(
             String task,
             ServiceKind kind,
@@ -60,7 +61,8 @@ class WeekApi {
             Instant startAt,
             Instant endAt,
             String why,
-            String buy) {}
+            String buy,
+            String meanwhile) {}
 
     record Day(LocalDate date, List<PlannedJob> jobs, List<Task> tasks) {}
 
@@ -79,7 +81,7 @@ class WeekApi {
     @GetMapping
     Answer week() {
         WeekPlanned week = weeks.now();
-        Map<String, String> lacking = parts.lacking(week);
+        SittingParts.Said said = parts.of(week);
         Map<LocalDate, Day> days = new TreeMap<>();
         LocalDate today = day(week.plan().at());
         for (int i = 0; i < PlanningFigures.days(); i++) {
@@ -88,7 +90,7 @@ class WeekApi {
         for (WeekPlan.Slot s : week.plan().slots()) {
             Day day = days.computeIfAbsent(day(s.startAt()), d -> new Day(d, new ArrayList<>(), new ArrayList<>()));
             week.job(s.id()).ifPresentOrElse(j -> day.jobs().add(job(j, s)), () -> day.tasks()
-                    .add(task(week.upkeep().get(s.id()), s, lacking.get(s.id()))));
+                    .add(task(week.upkeep().get(s.id()), s, said)));
         }
         return new Answer(
                 week.plan().at(),
@@ -97,7 +99,7 @@ class WeekApi {
                         .flatMap(l -> week
                                 .job(l.id())
                                 .map(j -> new NotPlanned(
-                                        j.id(), j.name(), l.gives(), l.soonest(), reasons.of(l, j, week.machines())))
+                                        j.id(), j.name(), l.gives(), l.soonest(), reasons.of(l, j, week)))
                                 .stream())
                         .toList(),
                 week.moved().stream()
@@ -127,7 +129,17 @@ class WeekApi {
                 reasons.line(s));
     }
 
-    private static Task task(WeekPlanned.Upkeep u, WeekPlan.Slot s, String buy) {
-        return new Task(u.task().task(), u.task(), s.machine(), s.person(), s.startAt(), s.endAt(), u.why(), buy);
+    private static Task task(WeekPlanned.Upkeep u, WeekPlan.Slot s, SittingParts.Said said) {
+        String machine = WeekPlanned.atBench(s) ? null : s.machine();
+        return new Task(
+                u.what(),
+                u.task(),
+                machine,
+                s.person(),
+                s.startAt(),
+                s.endAt(),
+                u.why(),
+                said.lacking().get(s.id()),
+                said.meanwhile().get(s.id()));
     }
 }

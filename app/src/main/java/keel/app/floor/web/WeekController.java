@@ -3,13 +3,14 @@ package keel.app.floor.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Map;
+import java.util.List;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.fleet.ShopTime;
 import keel.app.floor.week.Reasons;
+import keel.app.floor.week.ResinAhead;
 import keel.app.floor.week.SittingParts;
 import keel.app.floor.week.WeekPlanned;
 import keel.app.floor.week.Weeks;
@@ -35,6 +36,7 @@ class WeekController {
     private final WantedJobs jobs;
     private final Reasons reasons;
     private final SittingParts parts;
+    private final ResinAhead resinAhead;
     private final WhatItBrought brought;
     private final Fleet fleet;
     private final Resins resins;
@@ -46,6 +48,7 @@ class WeekController {
             WantedJobs jobs,
             Reasons reasons,
             SittingParts parts,
+            ResinAhead resinAhead,
             WhatItBrought brought,
             Fleet fleet,
             Resins resins,
@@ -55,6 +58,7 @@ class WeekController {
         this.jobs = jobs;
         this.reasons = reasons;
         this.parts = parts;
+        this.resinAhead = resinAhead;
         this.brought = brought;
         this.fleet = fleet;
         this.resins = resins;
@@ -65,9 +69,10 @@ class WeekController {
     @GetMapping("/week")
     String week(Model model) {
         WeekPlanned week = weeks.now();
-        WeekPage page = WeekPage.of(week, reasons, parts.lacking(week), settings.zone());
+        WeekPage page = WeekPage.of(week, reasons, parts.of(week), settings.zone());
         model.addAttribute("w", week);
         model.addAttribute("page", page);
+        model.addAttribute("resins", resinAhead.of(week));
         model.addAttribute("drawing", WeekDrawing.of(week, page, settings.zone()));
         return "floor/week";
     }
@@ -112,21 +117,24 @@ class WeekController {
         WantedView job = jobs.one(id);
         WeekPlanned week = weeks.now();
         model.addAttribute("j", job);
+        model.addAttribute("takes", jobs.takesMl(List.of(id)).get(id));
         model.addAttribute("machines", fleet.refs());
+        model.addAttribute("onMachine", job.fixedMachine());
+        model.addAttribute("fromTyped", times.field(job.fixedAt()));
         model.addAttribute("soon", times.now().plus(SOON));
         model.addAttribute(
                 "entry",
                 week.plan().slots().stream()
                         .filter(s -> week.job(s.id()).filter(w -> w.id() == id).isPresent())
                         .findFirst()
-                        .map(s -> WeekPage.entry(s, week, reasons, Map.of()))
+                        .map(s -> WeekPage.entry(s, week, reasons, SittingParts.Said.NOTHING))
                         .orElse(null));
         model.addAttribute(
                 "left",
                 week.plan().left().stream()
                         .filter(l -> week.job(l.id()).filter(w -> w.id() == id).isPresent())
                         .findFirst()
-                        .map(l -> reasons.of(l, job, week.machines()))
+                        .map(l -> reasons.of(l, job, week))
                         .orElse(null));
         return "floor/job";
     }
@@ -172,7 +180,15 @@ class WeekController {
                 "week".equals(then) ? "/week" : "/jobs/" + id,
                 model,
                 response,
-                () -> one(id, model));
+                () -> asTyped(id, machine, at, model));
+    }
+
+    /** The page of a job with the wish as somebody typed it. */
+    private String asTyped(long id, String machine, String at, Model model) {
+        String page = one(id, model);
+        model.addAttribute("onMachine", machine);
+        model.addAttribute("fromTyped", at);
+        return page;
     }
 
     private Instant moment(String at) {

@@ -43,7 +43,7 @@ record WeekDrawing(
     private static final double MINUTES = 60.0;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d", Locale.ENGLISH);
 
-    /** A machine's lane by its top. */
+    /** A machine's lane by its top; the bench has no code, and no job can be drawn there. */
     record Lane(String code, String name, double y) {}
 
     /** Midnight before a day. */
@@ -87,6 +87,9 @@ record WeekDrawing(
         for (MachineNow m : week.machines()) {
             lanes.add(new Lane(m.code(), m.name(), TOP + PITCH * lanes.size()));
         }
+        if (week.atBench()) {
+            lanes.add(new Lane(null, WeekPlanned.benchName(), TOP + PITCH * lanes.size()));
+        }
         Scale scale = new Scale(from, to, perHour, lanes);
         week.machines().stream().filter(m -> m.run() != null).forEach(m -> bars.add(going(m, scale)));
         page.days().stream()
@@ -113,12 +116,16 @@ record WeekDrawing(
             return LEFT + Duration.between(from, inside).toSeconds() / MINUTES / MINUTES * perHour;
         }
 
+        private double height() {
+            return TOP + PITCH * lanes.size();
+        }
+
         double y(String machine) {
             return lanes.stream()
-                    .filter(l -> l.code().equals(machine))
-                    .mapToDouble(l -> l.y() + (PITCH - BAR) / 2)
+                    .filter(l -> machine.equals(l.code()))
                     .findFirst()
-                    .orElse(TOP);
+                    .map(l -> l.y() + (PITCH - BAR) / 2)
+                    .orElse(height() - PITCH + (PITCH - BAR) / 2);
         }
     }
 

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import keel.app.floor.week.Reasons;
+import keel.app.floor.week.SittingParts;
 import keel.app.floor.week.WeekPlanned;
 import keel.app.prints.WantedView;
 import keel.core.week.WeekPlan;
@@ -31,7 +32,7 @@ record WeekPage(List<Day> days, List<Left> left) {
      * Something that somebody begins.
      *
      * @param job null for upkeep
-     * @param buy what lacks for it, empty where nothing does
+     * @param buy what lacks for it, empty where nothing does; {@code meanwhile} what is put in for so long, likewise
      * @param path where it is done
      */
     record Entry(
@@ -42,6 +43,7 @@ record WeekPage(List<Day> days, List<Left> left) {
             String what,
             String why,
             String buy,
+            String meanwhile,
             String path) {
 
         public boolean late() {
@@ -55,16 +57,16 @@ record WeekPage(List<Day> days, List<Left> left) {
 
     record Left(WantedView job, String why) {}
 
-    static WeekPage of(WeekPlanned week, Reasons reasons, Map<String, String> lacking, ZoneId zone) {
+    static WeekPage of(WeekPlanned week, Reasons reasons, SittingParts.Said said, ZoneId zone) {
         Map<LocalDate, List<Entry>> byDay = new TreeMap<>();
         week.plan().slots().forEach(s -> byDay.computeIfAbsent(day(s.startAt(), zone), d -> new ArrayList<>())
-                .add(entry(s, week, reasons, lacking)));
+                .add(entry(s, week, reasons, said)));
         LocalDate today = day(week.plan().at(), zone);
         List<Day> days = byDay.entrySet().stream()
                 .map(e -> new Day(e.getKey(), name(e.getKey(), today), e.getValue()))
                 .toList();
         List<Left> left = week.plan().left().stream()
-                .flatMap(l -> week.job(l.id()).map(j -> new Left(j, reasons.of(l, j, week.machines()))).stream())
+                .flatMap(l -> week.job(l.id()).map(j -> new Left(j, reasons.of(l, j, week))).stream())
                 .toList();
         return new WeekPage(days, left);
     }
@@ -79,7 +81,7 @@ record WeekPage(List<Day> days, List<Left> left) {
                 : day.equals(today.plusDays(1)) ? "Tomorrow, " + DAY.format(day) : DAY.format(day);
     }
 
-    static Entry entry(WeekPlan.Slot slot, WeekPlanned week, Reasons reasons, Map<String, String> lacking) {
+    static Entry entry(WeekPlan.Slot slot, WeekPlanned week, Reasons reasons, SittingParts.Said said) {
         Optional<WantedView> job = week.job(slot.id());
         WeekPlanned.Upkeep upkeep = week.upkeep().get(slot.id());
         return job.isPresent()
@@ -91,15 +93,17 @@ record WeekPage(List<Day> days, List<Left> left) {
                         job.get().name(),
                         reasons.line(slot),
                         "",
+                        "",
                         "/jobs/" + job.get().id())
                 : new Entry(
                         slot,
                         null,
                         upkeep,
                         week.machine(slot.machine()),
-                        upkeep.task().task(),
+                        upkeep.what(),
                         upkeep.why() + (upkeep.early() ? " A little early: somebody is at it anyway." : ""),
-                        lacking.getOrDefault(slot.id(), ""),
-                        "/machines/" + slot.machine() + "/do/" + upkeep.task().name());
+                        said.lacking().getOrDefault(slot.id(), ""),
+                        said.meanwhile().getOrDefault(slot.id(), ""),
+                        upkeep.path());
     }
 }

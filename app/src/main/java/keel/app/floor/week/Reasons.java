@@ -44,6 +44,8 @@ public class Reasons {
             case NEW_RESIN -> "the resin is changed first, " + Math.round(PlanningFigures.resinMinutes()) + " min more";
             case COMES_OUT_BEST -> String.format(Locale.ROOT, "comes out best there, %.0f %%", 100 * slot.success());
             case ENDS_SEEN -> "ends while somebody is there";
+            case PRINTS_UNSEEN ->
+                String.format(Locale.ROOT, "nobody is there to look in for %.0f h of it", slot.unseenHours());
             case ENDS_UNSEEN ->
                 slot.seenAt() == null
                         ? "ends after these days"
@@ -64,7 +66,12 @@ public class Reasons {
                 : "too late; even before all else it would be done " + times.ahead(slot.soonest());
     }
 
-    private static String fitsNone(WantedView job, List<MachineNow> machines) {
+    private static String fitsNone(WantedView job, List<MachineNow> machines, List<String> spotted) {
+        if (!spotted.isEmpty()) {
+            return "Spots of the screen or marks in the film leave no place for "
+                    + words(job.entry().size()) + " on " + String.join(", ", spotted)
+                    + ". Change that part, or turn the job or cut it in two.";
+        }
         if (job.fixedMachine() != null) {
             return "It is fixed to a machine that is out of use or too small. Leave it free, or choose another.";
         }
@@ -96,10 +103,10 @@ public class Reasons {
         return side == null ? "any" : String.format(Locale.ROOT, "%.0f", side);
     }
 
-    /** @param job the job that has no place */
-    public String of(WeekPlan.Left left, WantedView job, List<MachineNow> machines) {
+    /** @param job the job that has no place in this week */
+    public String of(WeekPlan.Left left, WantedView job, WeekPlanned week) {
         return switch (left.gives()) {
-            case NO_MACHINE -> fitsNone(job, machines);
+            case NO_MACHINE -> fitsNone(job, week.machines(), week.spotted().getOrDefault(left.id(), List.of()));
             case NOBODY_THERE -> "Nobody is there in these days to start it.";
             case NOBODY_LONG_ENOUGH ->
                 "Nobody is there long enough at a stretch: prints must not go on alone in the rooms"

@@ -1,16 +1,16 @@
 package keel.app.floor.week;
 
-import java.time.Duration;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import keel.app.fleet.ShopTime;
 import keel.app.standing.MachineNow;
 import keel.app.stores.Buying;
+import keel.app.stores.Spares;
 import keel.app.stores.Stock;
+import keel.core.standing.PartUse;
+import keel.core.standing.ServiceKind;
 import keel.core.week.WeekPlan;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,25 +20,36 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class SittingParts {
 
-    private static final double DAY_MINUTES = 1440;
-
     private final Stock stock;
     private final Buying buying;
-    private final ShopTime times;
+    private final Spares spares;
+    private final OrderBy orderBy;
 
-    SittingParts(Stock stock, Buying buying, ShopTime times) {
+    SittingParts(Stock stock, Buying buying, Spares spares, OrderBy orderBy) {
         this.stock = stock;
         this.buying = buying;
-        this.times = times;
+        this.spares = spares;
+        this.orderBy = orderBy;
     }
 
-    /** By the slot's id, a sentence; nothing for what is there or needs no part. */
-    public Map<String, String> lacking(WeekPlanned week) {
+    /** By the slots' ids, a sentence: what lacks, and what is put in meanwhile. */
+    public record Said(Map<String, String> lacking, Map<String, String> meanwhile) {
+
+        /** Where nobody asked. */
+        public static final Said NOTHING = new Said(Map.of(), Map.of());
+    }
+
+    public Said of(WeekPlanned week) {
+        return new Said(lacking(week), meanwhile(week));
+    }
+
+    /** Nothing for what is there or needs no part. */
+    private Map<String, String> lacking(WeekPlanned week) {
         Map<String, String> models =
                 week.machines().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::model));
         List<WeekPlan.Slot> taking = week.plan().slots().stream()
                 .filter(s -> week.upkeep().containsKey(s.id())
-                        && week.upkeep().get(s.id()).task().takesPart().isPresent())
+                        && week.upkeep().get(s.id()).takesPart().isPresent())
                 .toList();
         Map<String, String> words = new HashMap<>();
         if (taking.isEmpty()) {
@@ -49,7 +60,7 @@ public class SittingParts {
         Map<String, Buying.BuyingLine> lines = lines(spares);
         Map<String, Double> left = new HashMap<>();
         for (WeekPlan.Slot s : taking) {
-            String kind = week.upkeep().get(s.id()).task().takesPart().orElseThrow();
+            String kind = week.upkeep().get(s.id()).takesPart().orElseThrow();
             Stock.ItemView item = spares.stream()
                     .filter(i -> kind.equals(i.spareKind())
                             && models.get(s.machine()).equals(i.spareModel()))
@@ -58,13 +69,9 @@ public class SittingParts {
             if (item == null) {
                 words.put(s.id(), "Nobody counts what it takes: look whether one is there.");
             } else if (left.merge(item.item(), item.quantity() - 1, (now, first) -> now - 1) < 0) {
-                words.put(
-                        s.id(),
-                        lacks(
-                                item,
-                                lines.get(item.item()),
-                                s.startAt(),
-                                week.plan().at()));
+                String order = orderBy.words(
+                        lines.get(item.item()), s.startAt(), week.plan().at());
+                words.put(s.id(), "No " + item.name() + " is left for it: " + order);
             }
         }
         return words;
@@ -76,19 +83,26 @@ public class SittingParts {
                 .collect(Collectors.toMap(l -> l.item().item(), l -> l));
     }
 
-    private String lacks(Stock.ItemView item, Buying.BuyingLine line, Instant start, Instant now) {
-        String none = "No " + item.name() + " is left for it";
-        if (line != null && line.onOrder() > 0) {
-            return none + "; some is on order.";
+    /**
+     * What is put in while a film is changed: with a spare vat on the shelf the machine does not stand
+     * for it. A spare goes round: the vat that comes off is the next one.
+     */
+    private Map<String, String> meanwhile(WeekPlanned week) {
+        Map<String, String> models =
+                week.machines().stream().collect(Collectors.toMap(MachineNow::code, MachineNow::model));
+        Map<String, Boolean> spare = new HashMap<>();
+        Map<String, String> words = new HashMap<>();
+        for (WeekPlan.Slot s : week.plan().slots()) {
+            WeekPlanned.Upkeep upkeep = week.upkeep().get(s.id());
+            boolean film = upkeep != null && upkeep.task() == ServiceKind.FILM_CHANGE;
+            if (film && spare.computeIfAbsent(models.get(s.machine()), this::spareVat)) {
+                words.put(s.id(), "The spare vat goes in meanwhile: the machine need not stand.");
+            }
         }
-        Double days = line == null ? null : line.terms().leadDays();
-        if (days == null) {
-            return none + ": order it; nobody said how long it takes to come.";
-        }
-        Instant by = start.minus(Duration.ofMinutes(Math.round(days * DAY_MINUTES)));
-        return by.isAfter(now)
-                ? none + ": order it by " + times.ahead(by) + "."
-                : none + ": order it now; it comes " + times.ahead(now.plus(Duration.between(by, start)))
-                        + " at the earliest, after the sitting.";
+        return words;
+    }
+
+    private boolean spareVat(String model) {
+        return spares.atHand(PartUse.UsedPart.FILM, model).spareVats() > 0;
     }
 }

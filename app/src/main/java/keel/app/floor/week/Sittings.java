@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import keel.app.fleet.ShopSettings;
 import keel.app.guides.Guidebook;
 import keel.app.standing.MachineNow;
@@ -33,71 +34,76 @@ class Sittings {
 
     private final Guidebook guidebook;
     private final ShopSettings settings;
+    private final BathsAhead bench;
 
-    Sittings(Guidebook guidebook, ShopSettings settings) {
+    Sittings(Guidebook guidebook, ShopSettings settings, BathsAhead bench) {
+        this.bench = bench;
         this.guidebook = guidebook;
         this.settings = settings;
     }
 
     /**
-     * Work at a machine that is best done on a day.
+     * Work that is best done on a day.
      *
-     * @param use the part that it is about; null where it is about none
+     * @param stand where: a machine's code, or the bench
      * @param due whether it is due already: then it is not put off for a sitting
-     * @param bestDay days from today on which it would be done by itself
+     * @param wish its best day from today, and what a day too early or too late costs
      * @param day days from today on which it is done in a sitting
      */
     record Upkeep(
-            String id,
-            MachineNow machine,
-            PartUse use,
-            ServiceKind task,
-            String why,
-            double minutes,
-            boolean due,
-            int bestDay,
-            int day) {
+            String id, String stand, WeekPlanned.Upkeep told, double minutes, boolean due, Visits.Task wish, int day) {
 
         private Upkeep on(int other) {
-            return new Upkeep(id, machine, use, task, why, minutes, due, bestDay, other);
+            boolean early = other < wish.bestDay();
+            WeekPlanned.Upkeep said = new WeekPlanned.Upkeep(told.what(), told.task(), told.path(), told.why(), early);
+            return new Upkeep(id, stand, said, minutes, due, wish, other);
         }
     }
 
-    /** The soonest first. */
-    List<Upkeep> of(List<MachineNow> machines) {
+    /** What a visit costs, and what time costs. */
+    private record Rates(Defaults defaults, Map<ServiceKind, Double> minutes, double visit) {}
+
+    /** At these machines, and at the bench where {@code baths} is said; the soonest first. */
+    List<Upkeep> of(List<MachineNow> machines, boolean baths) {
         Defaults defaults = settings.defaults();
-        Map<ServiceKind, Double> minutes = guidebook.pace().expected();
-        List<Upkeep> alone = machines.stream()
+        double visit = PlanningFigures.visitMinutes() / 60 * defaults.value("labour.perHour");
+        Rates rates = new Rates(defaults, guidebook.pace().expected(), visit);
+        Stream<Upkeep> atMachines = machines.stream()
                 .filter(m -> m.standing().state() != MachineState.OFF)
                 .flatMap(m -> m.standing().concerns().stream()
                         .filter(c -> c.task() != null && takesAVisit(c.task()))
-                        .map(c -> alone(m, c, minutes, defaults)))
-                .collect(
-                        Collectors.toMap(Upkeep::id, Function.identity(), (a, b) -> a.bestDay() <= b.bestDay() ? a : b))
+                        .map(c -> alone(m, c, rates)));
+        Stream<Upkeep> all = Stream.concat(atMachines, baths ? bench.upkeep(visit) : Stream.empty());
+        List<Upkeep> alone = all
+                .collect(Collectors.toMap(
+                        Upkeep::id,
+                        Function.identity(),
+                        (a, b) -> a.wish().bestDay() <= b.wish().bestDay() ? a : b))
                 .values()
                 .stream()
-                .filter(u -> u.bestDay() < AHEAD_DAYS)
+                .filter(u -> u.wish().bestDay() < AHEAD_DAYS)
                 .sorted(Comparator.comparing(Upkeep::id))
                 .toList();
-        return grouped(alone, defaults);
+        return grouped(alone, visit);
     }
 
     private static boolean takesAVisit(ServiceKind task) {
         return task.takesPart().isPresent() || task == ServiceKind.PLATE_WORK || task == ServiceKind.LUBRICATION;
     }
 
-    private static Upkeep alone(MachineNow m, Concern c, Map<ServiceKind, Double> minutes, Defaults defaults) {
+    private static Upkeep alone(MachineNow m, Concern c, Rates rates) {
         PartUse use = part(m, c);
         boolean due = c.level() == MachineState.DUE;
+        String id = m.code() + ":" + c.task();
+        int best = due ? 0 : bestDay(m, use, rates.defaults());
         return new Upkeep(
-                m.code() + ":" + c.task(),
-                m,
-                use,
-                c.task(),
-                c.text(),
-                minutes.getOrDefault(c.task(), (double) ChoreKind.PART_CHANGE.minutes()),
+                id,
+                m.code(),
+                new WeekPlanned.Upkeep(
+                        c.task().task(), c.task(), "/machines/" + m.code() + "/do/" + c.task(), c.text(), false),
+                rates.minutes().getOrDefault(c.task(), (double) ChoreKind.PART_CHANGE.minutes()),
                 due,
-                due ? 0 : bestDay(m, use, defaults),
+                wish(id, m, use, due, best, rates),
                 0);
     }
 
@@ -124,10 +130,8 @@ class Sittings {
                 .orElse(null);
     }
 
-    private List<Upkeep> grouped(List<Upkeep> alone, Defaults defaults) {
-        double visit = PlanningFigures.visitMinutes() / 60 * defaults.value("labour.perHour");
-        Visits visits = Visits.of(
-                visit, alone.stream().map(u -> penalties(u, visit, defaults)).toList());
+    private static List<Upkeep> grouped(List<Upkeep> alone, double visit) {
+        Visits visits = Visits.of(visit, alone.stream().map(Upkeep::wish).toList());
         Map<String, Upkeep> byId = alone.stream().collect(Collectors.toMap(Upkeep::id, Function.identity()));
         List<Upkeep> all = new ArrayList<>();
         visits.visits().forEach(v -> v.ids().forEach(id -> all.add(byId.get(id).on(v.day()))));
@@ -138,19 +142,17 @@ class Sittings {
      * Early throws away what a day of its life is worth; late risks a print each hour. The round asks for what is due
      * today, so putting it off never saves as much as a visit.
      */
-    private static Visits.Task penalties(Upkeep u, double visit, Defaults defaults) {
-        double perDay = u.machine().hoursPerDay();
-        WaitCosts costs = new WaitCosts(defaults);
-        double early = u.use() == null
+    private static Visits.Task wish(String id, MachineNow m, PartUse use, boolean due, int best, Rates rates) {
+        double perDay = m.hoursPerDay();
+        WaitCosts costs = new WaitCosts(rates.defaults());
+        double early = use == null
                 ? PlanningFigures.upkeepEarly()
-                : ChangeCosts.of(defaults, u.use().part()).plannedCost()
+                : ChangeCosts.of(rates.defaults(), use.part()).plannedCost()
                         * perDay
-                        / u.use().life().typicalHours();
-        double perHour = u.use() == null
-                ? costs.upkeep(perDay)
-                : costs.part(u.use(), perDay, u.machine().uvShare());
-        double late = u.due() ? Math.max(2 * visit, DAY_HOURS * perHour) : DAY_HOURS * perHour;
-        return new Visits.Task(u.id(), u.bestDay(), early, late);
+                        / use.life().typicalHours();
+        double perHour = use == null ? costs.upkeep(perDay) : costs.part(use, perDay, m.uvShare());
+        double late = DAY_HOURS * perHour;
+        return new Visits.Task(id, best, early, due ? Math.max(2 * rates.visit(), late) : late);
     }
 
     /** The same as jobs of the plan: they take the machine and somebody's hands on their day. */
@@ -162,7 +164,7 @@ class Sittings {
                         u.day() == 0 ? null : morning(at, u.day()),
                         morning(at, u.day() + 1),
                         u.minutes(),
-                        List.of(new Wanted.Place(u.machine().code(), 0, 1)),
+                        List.of(new Wanted.Place(u.stand(), 0, 1)),
                         null))
                 .toList();
     }

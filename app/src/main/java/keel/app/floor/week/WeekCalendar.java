@@ -59,8 +59,7 @@ public class WeekCalendar {
 
     private VEvent planned(WeekPlan.Slot s, WeekPlanned week) {
         WeekPlanned.Upkeep upkeep = week.upkeep().get(s.id());
-        String what = week.job(s.id()).map(j -> j.name()).orElseGet(() -> upkeep.task()
-                .task());
+        String what = week.job(s.id()).map(j -> j.name()).orElseGet(() -> upkeep.what());
         VEvent event = event(
                 s.startAt(),
                 s.endAt(),

@@ -19,6 +19,7 @@ import keel.core.week.WorkHours;
  * @param upkeep what is done in sittings, likewise
  * @param machines as they were when it was planned
  * @param shifts when people are there
+ * @param spotted by the job's id, names of machines that it would fit but for spots and marks
  * @param moved what stands elsewhere than it was shown, newest plan against the one before; {@code movedAt} since when
  * @param assumed what nobody said and was taken for granted, in sentences
  */
@@ -28,6 +29,7 @@ public record WeekPlanned(
         Map<String, Upkeep> upkeep,
         List<MachineNow> machines,
         List<WorkHours.Shift> shifts,
+        Map<String, List<String>> spotted,
         List<Moved> moved,
         Instant movedAt,
         List<String> assumed) {
@@ -35,12 +37,26 @@ public record WeekPlanned(
     static final String UPKEEP = "upkeep ";
     static final String JOB = "job ";
 
+    /** Where what belongs to no machine is done. */
+    static final String BENCH = "bench";
+
+    private static final String BENCH_NAME = "Wash bench";
+
     /**
-     * Work at a machine.
+     * Work at a machine or at the bench.
      *
+     * @param what it is in a few words
+     * @param task null for what is no service of a machine
+     * @param path where it is done
      * @param early whether it is done before it would have to be, because somebody is at it anyway
      */
-    public record Upkeep(ServiceKind task, String why, boolean early) {}
+    public record Upkeep(String what, ServiceKind task, String path, String why, boolean early) {
+
+        /** Kind of the part that it takes off the shelf; empty where it takes none. */
+        public Optional<String> takesPart() {
+            return task == null ? Optional.empty() : task.takesPart();
+        }
+    }
 
     /**
      * A job that stands elsewhere.
@@ -66,8 +82,27 @@ public record WeekPlanned(
         return Optional.ofNullable(jobs.get(id));
     }
 
-    /** Name of a machine. */
+    /** Whether something is done at the bench. */
+    public boolean atBench() {
+        return plan.slots().stream().anyMatch(s -> s.machine().equals(BENCH));
+    }
+
+    /** The lane of what is done there. */
+    public static String benchName() {
+        return BENCH_NAME;
+    }
+
+    /** Whether a slot is at the bench. */
+    public static boolean atBench(WeekPlan.Slot slot) {
+        return slot.machine().equals(BENCH);
+    }
+
+    /** Name of a machine, or of the bench. */
     public String machine(String code) {
+        return code.equals(BENCH) ? BENCH_NAME : machineName(code);
+    }
+
+    private String machineName(String code) {
         return machines.stream()
                 .filter(m -> m.code().equals(code))
                 .map(MachineNow::name)

@@ -3,6 +3,7 @@ package keel.app.floor.week;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,6 +39,7 @@ class WeekQuestion {
     private final Presences presences;
     private final Fleet fleet;
     private final FailShares shares;
+    private final PlatePlaces plates;
     private final ShopSettings settings;
 
     WeekQuestion(
@@ -47,6 +49,7 @@ class WeekQuestion {
             Presences presences,
             Fleet fleet,
             FailShares shares,
+            PlatePlaces plates,
             ShopSettings settings) {
         this.wanted = wanted;
         this.standings = standings;
@@ -54,6 +57,7 @@ class WeekQuestion {
         this.presences = presences;
         this.fleet = fleet;
         this.shares = shares;
+        this.plates = plates;
         this.settings = settings;
     }
 
@@ -66,9 +70,10 @@ class WeekQuestion {
             Map<String, WantedView> jobs,
             Map<String, WeekPlanned.Upkeep> upkeep,
             List<MachineNow> machines,
+            Map<String, List<String>> spotted,
             List<String> assumed) {}
 
-    /** @param read the machines where they were read already, null otherwise */
+    /** @param read the machines where they were read already, and then the bench is left out; null otherwise */
     Asked at(Instant now, List<MachineNow> read) {
         int days = PlanningFigures.days();
         List<String> assumed = new ArrayList<>();
@@ -83,14 +88,28 @@ class WeekQuestion {
         wanted.waiting().stream()
                 .filter(j -> j.state() == WantedView.State.WAITING)
                 .forEach(j -> jobs.put(WeekPlanned.JOB + j.id(), j));
-        List<Sittings.Upkeep> upkeep = sittings.of(usable);
+        List<Sittings.Upkeep> upkeep = sittings.of(usable, read == null);
         List<Wanted> all = new ArrayList<>(sittings.wanted(upkeep, now));
         Map<String, String> models = fleet.models().stream()
                 .collect(Collectors.toMap(m -> m.entry().name(), Fleet.ModelView::code, (a, b) -> a));
         Map<String, Double> failed = shares.lately();
+        if (read == null) {
+            plates.look(usable);
+        }
+        Map<String, List<String>> spotted = new HashMap<>();
+        jobs.forEach((id, j) -> spotted.put(id, spotted(j, usable, models)));
         jobs.forEach((id, j) -> all.add(wanted(id, j, usable, models, failed)));
         return new Asked(
-                now, days, shifts, all, stands(usable, now, assumed), jobs, told(upkeep), usable, List.copyOf(assumed));
+                now,
+                days,
+                shifts,
+                all,
+                stands(usable, upkeep, now, assumed),
+                jobs,
+                told(upkeep),
+                usable,
+                spotted,
+                List.copyOf(assumed));
     }
 
     /** As they are there, or as is usual while nobody said; then that is added to {@code assumed}. */
@@ -107,12 +126,12 @@ class WeekQuestion {
 
     private static Map<String, WeekPlanned.Upkeep> told(List<Sittings.Upkeep> upkeep) {
         Map<String, WeekPlanned.Upkeep> told = new LinkedHashMap<>();
-        upkeep.forEach(u -> told.put(
-                WeekPlanned.UPKEEP + u.id(), new WeekPlanned.Upkeep(u.task(), u.why(), u.day() < u.bestDay())));
+        upkeep.forEach(u -> told.put(WeekPlanned.UPKEEP + u.id(), u.told()));
         return told;
     }
 
-    private List<Stand> stands(List<MachineNow> machines, Instant now, List<String> assumed) {
+    private List<Stand> stands(
+            List<MachineNow> machines, List<Sittings.Upkeep> upkeep, Instant now, List<String> assumed) {
         Map<String, Fleet.RoomPlace> rooms =
                 fleet.roomPlaces().stream().collect(Collectors.toMap(Fleet.RoomPlace::code, r -> r));
         rooms.values().stream()
@@ -122,14 +141,17 @@ class WeekQuestion {
                 .sorted()
                 .forEach(name -> assumed.add(
                         "Nobody said whether prints may go on at night in the " + name + ": taken that they may."));
-        return machines.stream()
-                .map(m -> new Stand(
-                        m.code(),
-                        freeFrom(m, now, assumed),
-                        m.resin(),
-                        !rooms.containsKey(m.room())
-                                || !Boolean.FALSE.equals(rooms.get(m.room()).night())))
-                .toList();
+        List<Stand> stands = new ArrayList<>();
+        machines.forEach(m -> stands.add(new Stand(
+                m.code(),
+                freeFrom(m, now, assumed),
+                m.resin(),
+                !rooms.containsKey(m.room())
+                        || !Boolean.FALSE.equals(rooms.get(m.room()).night()))));
+        if (upkeep.stream().anyMatch(u -> u.stand().equals(WeekPlanned.BENCH))) {
+            stands.add(new Stand(WeekPlanned.BENCH, null, null, true));
+        }
+        return stands;
     }
 
     /** When its print ends, or what holds it can be done; what is cleared at a start counts with the start. */
@@ -151,7 +173,7 @@ class WeekQuestion {
         return minutes == 0 ? null : now.plus(Duration.ofMinutes(minutes));
     }
 
-    private static Wanted wanted(
+    private Wanted wanted(
             String id,
             WantedView job,
             List<MachineNow> machines,
@@ -159,11 +181,21 @@ class WeekQuestion {
             Map<String, Double> failed) {
         JobEntry e = job.entry();
         List<Wanted.Place> places = machines.stream()
-                .filter(m -> fits(e, m, models))
+                .filter(m -> fits(e, m, models) && plates.clear(e.size(), m))
                 .map(m -> new Wanted.Place(m.code(), e.hours(), comesOut(m, e.hours(), failed.get(m.code()))))
                 .toList();
         Wanted free = Wanted.print(id, e.resin(), e.dueAt(), places);
         return job.fixedMachine() == null ? free : free.at(job.fixedMachine(), job.fixedAt());
+    }
+
+    /** Names of machines that a job may go to and would fit, but for spots of their screens and marks in their films. */
+    private List<String> spotted(WantedView job, List<MachineNow> machines, Map<String, String> models) {
+        JobEntry e = job.entry();
+        return machines.stream()
+                .filter(m -> job.fixedMachine() == null || job.fixedMachine().equals(m.code()))
+                .filter(m -> fits(e, m, models) && !plates.clear(e.size(), m))
+                .map(MachineNow::name)
+                .toList();
     }
 
     /** What nobody said of a job's size speaks against no machine. */

@@ -135,6 +135,7 @@ public class Weeks {
                 asked.upkeep(),
                 asked.machines(),
                 asked.shifts(),
+                asked.spotted(),
                 told ? last.moved() : moved,
                 told ? last.movedAt() : moved.isEmpty() ? null : now,
                 asked.assumed());

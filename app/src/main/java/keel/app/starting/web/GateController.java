@@ -3,6 +3,7 @@ package keel.app.starting.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
@@ -13,11 +14,13 @@ import keel.app.prints.LookIns;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.WantedJobs;
 import keel.app.standing.MachineNow;
 import keel.app.standing.StackDrawing;
 import keel.app.standing.Stacks;
 import keel.app.standing.Standings;
 import keel.app.starting.Gates;
+import keel.app.starting.JobFiles;
 import keel.app.starting.JobPlaces;
 import keel.core.Findings;
 import keel.core.gate.GateItem;
@@ -36,7 +39,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 class GateController {
 
     private final Gates gates;
+    private static final int OFFERED = 4;
+    private static final int RECENT = 5;
+
     private final Runs runs;
+    private final WantedJobs wanted;
+    private final JobFiles files;
     private final Standings standings;
     private final Stacks stacks;
     private final LookIns lookIns;
@@ -46,6 +54,8 @@ class GateController {
     GateController(
             Gates gates,
             Runs runs,
+            WantedJobs wanted,
+            JobFiles files,
             Standings standings,
             Stacks stacks,
             LookIns lookIns,
@@ -53,6 +63,8 @@ class GateController {
             ShopSettings settings) {
         this.gates = gates;
         this.runs = runs;
+        this.wanted = wanted;
+        this.files = files;
         this.standings = standings;
         this.stacks = stacks;
         this.lookIns = lookIns;
@@ -75,18 +87,24 @@ class GateController {
             String parts,
             String resinC,
             Boolean slowRelease,
-            String detail) {
+            String detail,
+            String file) {
 
         JobForm {
             looked = looked == null ? List.of() : looked;
             slowRelease = Boolean.TRUE.equals(slowRelease);
+            file = file == null || file.isBlank() ? null : file;
         }
 
-        static JobForm after(RunView last) {
+        static final JobForm EMPTY =
+                new JobForm("", "", "", "", "", null, null, null, null, null, null, null, null, null, null);
+
+        /** How long each layer is lit is taken over from the same machine only. */
+        static JobForm after(RunView last, String machine) {
             return new JobForm(
                     last.job(),
                     Integer.toString(last.layers()),
-                    plain(last.layerExposureS()),
+                    last.machine().equals(machine) ? plain(last.layerExposureS()) : "",
                     plain(last.resinMl()),
                     "",
                     null,
@@ -97,13 +115,14 @@ class GateController {
                     null,
                     null,
                     null,
-                    last.detail() == null ? null : last.detail().name());
+                    last.detail() == null ? null : last.detail().name(),
+                    null);
         }
 
-        /** The last job, placed as this form says. */
+        /** The last job, named and placed as this form says. */
         JobForm placed(JobForm as) {
             return new JobForm(
-                    job,
+                    as.named() ? as.job() : job,
                     layers,
                     layerExposureS,
                     resinMl,
@@ -116,7 +135,12 @@ class GateController {
                     as.parts(),
                     resinC,
                     slowRelease,
-                    detail);
+                    detail,
+                    as.file());
+        }
+
+        boolean named() {
+            return job != null && !job.isBlank();
         }
 
         /** As far as it reads. */
@@ -126,7 +150,8 @@ class GateController {
                     Gates.amount(layerExposureS),
                     Gates.amount(resinMl),
                     Detail.named(detail).orElse(null),
-                    parts);
+                    parts,
+                    file);
         }
 
         JobPlaces.Asked asked() {
@@ -141,13 +166,42 @@ class GateController {
     /** Starts from the last job on this machine; a changed amount asks for the gate anew. */
     @GetMapping("/machines/{code}/start")
     String gate(@PathVariable String code, JobForm typed, Model model) {
-        JobForm form = typed.job() != null || typed.layers() != null
-                ? typed
-                : runs.last(code)
-                        .map(JobForm::after)
-                        .orElse(new JobForm("", "", "", "", "", null, null, null, null, null, null, null, null, null))
-                        .placed(typed);
-        return show(code, form, model);
+        return show(code, typed.layers() != null ? typed : begun(code, typed), model);
+    }
+
+    /** From the last print of the job that is named, else from the last one on this machine. */
+    private JobForm begun(String code, JobForm typed) {
+        if (typed.file() != null) {
+            return ofFile(code, typed);
+        }
+        Optional<RunView> last = typed.named() ? runs.last(code, typed.job()) : runs.last(code);
+        return last.map(run -> JobForm.after(run, code)).orElse(JobForm.EMPTY).placed(typed);
+    }
+
+    /** Layers, resin and size as the file has them; how long each is lit as the last print of its name had it here. */
+    private JobForm ofFile(String code, JobForm typed) {
+        JobFiles.JobFile file = files.one(typed.file());
+        String job = typed.named() ? typed.job() : file.job();
+        JobForm before = runs.last(code, job)
+                .or(() -> runs.last(code))
+                .map(run -> JobForm.after(run, code))
+                .orElse(JobForm.EMPTY);
+        return new JobForm(
+                job,
+                Integer.toString(file.checked().layers()),
+                before.layerExposureS(),
+                Long.toString(Math.max(1, Math.round(Math.ceil(file.checked().resinMl())))),
+                "",
+                null,
+                null,
+                null,
+                typed.footprint() == null ? file.footprint().orElse(null) : typed.footprint(),
+                typed.place(),
+                typed.parts(),
+                null,
+                before.slowRelease(),
+                before.detail(),
+                file.hash());
     }
 
     @PostMapping("/machines/{code}/start")
@@ -170,7 +224,8 @@ class GateController {
                     places.footprint(standings.of(code), form.asked()),
                     null,
                     Detail.named(form.detail()).orElse(null));
-            Gates.Aside aside = new Gates.Aside(Typed.number(form.resinC(), "resinC", findings), form.slowRelease());
+            Gates.Aside aside =
+                    new Gates.Aside(Typed.number(form.resinC(), "resinC", findings), form.slowRelease(), form.file());
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked(), aside).id() + "/now";
         } catch (HoldsOpen e) {
@@ -189,6 +244,9 @@ class GateController {
         StackDrawing drawing = stacks.of(m);
         model.addAttribute("m", m);
         model.addAttribute("resin", m.resin());
+        model.addAttribute("file", form.file() == null ? null : files.one(form.file()));
+        model.addAttribute("recent", form.file() == null ? files.recent(RECENT) : List.of());
+        model.addAttribute("waiting", wanted.next(m.resin(), OFFERED));
         model.addAttribute("slowly", gates.mayReleaseSlowly(m));
         model.addAttribute(
                 "measure",

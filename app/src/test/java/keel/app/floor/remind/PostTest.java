@@ -30,7 +30,7 @@ class PostTest {
     }
 
     private Post post(String user, String password) {
-        return new Post("127.0.0.1", server.getSmtp().getPort(), user, password, "keel@saltmarsh.example", false);
+        return new Post("127.0.0.1", server.getSmtp().getPort(), user, password, "keel@saltmarsh.example", false, "");
     }
 
     @Test
@@ -57,13 +57,13 @@ class PostTest {
         try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             free = socket.getLocalPort();
         }
-        Post gone = new Post("127.0.0.1", free, "", "", "keel@saltmarsh.example", false);
+        Post gone = new Post("127.0.0.1", free, "", "", "keel@saltmarsh.example", false, "");
         assertThatThrownBy(() -> gone.send("a@saltmarsh.example", "s", "t")).isInstanceOf(MailException.class);
     }
 
     @Test
     void withoutAServerThereIsNone() {
-        Post none = new Post("", 587, "", "", "", true);
+        Post none = new Post("", 587, "", "", "", true, "");
         assertThat(none.hasServer()).isFalse();
         assertThat(none.server()).isNull();
     }

@@ -1,0 +1,5 @@
+package keel.app.starting;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RunFileRecords extends JpaRepository<RunFile, Long> {}
