@@ -70,6 +70,7 @@ class DemoShop {
     private final Replay replay;
     private final UpkeepPast upkeep;
     private final WeekAhead week;
+    private final FilesRead files;
     private final Path home;
     private final TransactionTemplate transaction;
     private final Story.Size size;
@@ -91,6 +92,7 @@ class DemoShop {
             Replay replay,
             UpkeepPast upkeep,
             WeekAhead week,
+            FilesRead files,
             PlatformTransactionManager transactions,
             @Value("${keel.home}") Path home,
             @Value("${keel.demo.machines:7}") int machines,
@@ -110,6 +112,7 @@ class DemoShop {
         this.replay = replay;
         this.upkeep = upkeep;
         this.week = week;
+        this.files = files;
         this.home = home;
         this.transaction = new TransactionTemplate(transactions);
         boolean usual = machines == Story.Size.SALTMARSH.machines() && months == USUAL_MONTHS;
@@ -132,6 +135,7 @@ class DemoShop {
                     replay.enter(story.happenings(), actors);
                     upkeep.tell(story.start(), now, actors.get(KEEPER));
                     week.tell(now, actors);
+                    files.tell(now, actors);
                 });
             } else {
                 transaction.executeWithoutResult(t -> setUp(story));
@@ -139,6 +143,7 @@ class DemoShop {
                 transaction.executeWithoutResult(t -> {
                     upkeep.tell(story.start(), now, actors.get(KEEPER));
                     week.tell(now, actors);
+                    files.tell(now, actors);
                 });
             }
         } finally {

@@ -38,26 +38,27 @@ class WeekAhead {
     }
 
     /** @param dueDays days from today until it should be done, in the afternoon; null without a date */
-    private record Waits(String name, double hours, String resin, Integer dueDays, Double widthMm, Double depthMm) {
+    private record Waits(
+            String name, double hours, String resin, Double ml, Integer dueDays, Double widthMm, Double depthMm) {
 
-        static Waits of(String name, double hours, String resin, Integer dueDays) {
-            return new Waits(name, hours, resin, dueDays, null, null);
+        static Waits of(String name, double hours, String resin, Double ml, Integer dueDays) {
+            return new Waits(name, hours, resin, ml, dueDays, null, null);
         }
     }
 
     private static final List<Waits> WAITING = List.of(
-            Waits.of("Latch pattern, left", 6.5, GREY, 4),
-            Waits.of("Latch pattern, right", 6.5, GREY, 4),
-            Waits.of("Mayfly nymph set", 4.1, GREY, 2),
-            new Waits("Hinge core box", 11, TOUGH, null, 170.0, 90.0),
-            Waits.of("Swan mussel, two halves", 14.5, BLUE, 5),
-            Waits.of("Caddis larva, tray of 20", 9.2, AMBER, null),
-            Waits.of("Freshwater shrimp, tray of 12", 3.4, BLUE, null),
-            new Waits("Gate keep pattern", 7.8, TOUGH, 3, 140.0, 70.0),
-            Waits.of("River limpet tray", 2.6, GREY, null),
-            Waits.of("Leech on a stone", 5.2, BLUE, null),
-            new Waits("Foundry sprue set", 18, TOUGH, 6, 160.0, 80.0),
-            new Waits("Long hinge strap", 12, TOUGH, null, 260.0, 60.0));
+            Waits.of("Latch pattern, left", 6.5, GREY, 62.0, 4),
+            Waits.of("Latch pattern, right", 6.5, GREY, 62.0, 4),
+            Waits.of("Mayfly nymph set", 4.1, GREY, 24.0, 2),
+            new Waits("Hinge core box", 11, TOUGH, 180.0, null, 170.0, 90.0),
+            Waits.of("Swan mussel, two halves", 14.5, BLUE, 150.0, 5),
+            Waits.of("Caddis larva, tray of 20", 9.2, AMBER, 70.0, null),
+            Waits.of("Freshwater shrimp, tray of 12", 3.4, BLUE, null, null),
+            new Waits("Gate keep pattern", 7.8, TOUGH, 46.0, 3, 140.0, 70.0),
+            Waits.of("River limpet tray", 2.6, GREY, 24.0, null),
+            Waits.of("Leech on a stone", 5.2, BLUE, 48.0, null),
+            new Waits("Foundry sprue set", 18, TOUGH, 240.0, 6, 160.0, 80.0),
+            new Waits("Long hinge strap", 12, TOUGH, 95.0, null, 260.0, 60.0));
 
     void tell(Instant now, Map<String, Actor> actors) {
         clock.tell(now.minus(Duration.ofHours(3)));
@@ -81,7 +82,7 @@ class WeekAhead {
                     w.name(),
                     w.hours(),
                     w.resin(),
-                    null,
+                    w.ml(),
                     List.of(),
                     due,
                     new JobEntry.Size(w.widthMm(), w.depthMm(), null),

@@ -33,7 +33,6 @@ class Shots {
         views.put("lives", "/bench/lives");
         views.put("stores", "/stores");
         views.put("wash", "/wash");
-        views.put("air-room", "/air/rooms/long-room");
         Files.createDirectories(TO);
         try (KeelProcess keel = KeelProcess.start("demo", home.resolve("shop"), "--clock", Demo.MOMENT.toString());
                 Browsing browsing = new Browsing(keel.address())) {
@@ -51,6 +50,9 @@ class Shots {
             page.keyboard().press("Enter");
             page.waitForURL(Pattern.compile("/failures/\\d+$"));
             picture(page, "failure");
+            page.navigate("/files?q=gate keep");
+            page.click(".files-rows a");
+            picture(page, "file");
             page.navigate("/vats/V3/inspect?take=uv");
             page.click(".grade-choices .choice:has-text('Clouded')");
             page.locator(".film-map").click(new Locator.ClickOptions().setPosition(180, 110));

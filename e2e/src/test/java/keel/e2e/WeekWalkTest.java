@@ -44,6 +44,17 @@ class WeekWalkTest extends DemoWalk {
         assertThat(bar.locator(".pin")).hasCount(1);
         assertThat(bar.locator("title")).containsText("Avocet");
 
+        page.context().setOffline(true);
+        BoundingBox there = bar.locator(".print").boundingBox();
+        page.mouse().move(there.x + 5, there.y + 8);
+        page.mouse().down();
+        page.mouse().move(there.x + 60, there.y + 8);
+        page.mouse().move(there.x + 65, there.y + 9);
+        page.mouse().up();
+        assertThat(page.locator(".offline")).containsText("No connection");
+        assertThat(page.locator(".bar.held")).hasCount(0);
+        page.context().setOffline(false);
+
         page.click(".plan a.work:has-text('" + JOB + "')");
         page.waitForURL("**/jobs/*");
         Browsing.accessible(page);

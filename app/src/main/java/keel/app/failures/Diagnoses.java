@@ -53,6 +53,7 @@ public class Diagnoses {
     private final CaseChecks caseChecks;
     private final CaseFacts caseFacts;
     private final Finishing finishing;
+    private final PrintedFiles files;
     private final ShopSettings settings;
     private final Clock clock;
 
@@ -67,6 +68,7 @@ public class Diagnoses {
             CaseChecks caseChecks,
             CaseFacts caseFacts,
             Finishing finishing,
+            PrintedFiles files,
             ShopSettings settings,
             Clock clock) {
         this.odds = odds;
@@ -79,6 +81,7 @@ public class Diagnoses {
         this.caseChecks = caseChecks;
         this.caseFacts = caseFacts;
         this.finishing = finishing;
+        this.files = files;
         this.settings = settings;
         this.clock = clock;
     }
@@ -105,6 +108,7 @@ public class Diagnoses {
         history.addAll(caseFacts.facts(failure.id()));
         if (failure.run() != null) {
             history.addAll(finishing.facts(failure.run()));
+            files.at(failure.run(), failure.failedAtLayer()).ifPresent(f -> history.addAll(f.facts()));
         }
         return new Evidence(
                 new LinkedHashSet<>(failure.symptoms()),

@@ -19,6 +19,7 @@ public class Handbook {
             "fleet",
             "round",
             "week",
+            "files",
             "print",
             "failures",
             "bench",
@@ -42,6 +43,7 @@ public class Handbook {
     }
 
     private static final List<About> PAGES = List.of(
+            About.of("/files.*", "files"),
             About.of("/machines/[^/]+/(start|plate|run|after|profiles|tilt).*|/runs.*", "print"),
             About.of("/machines/[^/]+/(screen|uv|layers|smoothing).*|/bench/screens.*", "screens"),
             About.of("/machines/[^/]+/pour.*|/stores.*", "stores"),

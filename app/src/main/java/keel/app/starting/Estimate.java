@@ -9,4 +9,10 @@ import java.time.Instant;
  * @param heightMm how tall it stands, null without a profile
  * @param layerMm layer height, null likewise
  */
-public record Estimate(double seconds, double uvSeconds, Instant end, Double heightMm, Double layerMm) {}
+public record Estimate(double seconds, double uvSeconds, Instant end, Double heightMm, Double layerMm) {
+
+    /** The same of a file, which says itself how tall it stands. */
+    public Estimate of(JobFiles.JobFile file) {
+        return new Estimate(seconds, uvSeconds, end, file.checked().heightMm(), file.layerMm());
+    }
+}

@@ -152,7 +152,13 @@ public class Gates {
                     case LOOK -> GateItem.State.WARN;
                     default -> GateItem.State.OK;
                 };
-        return StartGate.withFile(items, state, "The file was read. " + verdict.told());
+        List<GateItem> answered =
+                new ArrayList<>(StartGate.withFile(items, state, "The file was read. " + verdict.told()));
+        Double layerMm = profiles.inForce(m.id(), clock.instant())
+                .map(p -> p.settings().value(Setting.LAYER_MM))
+                .orElse(null);
+        StartGate.otherLayers(file.layerMm(), layerMm).ifPresent(answered::add);
+        return List.copyOf(answered);
     }
 
     /** What a job of so many layers comes to; null where nothing is known of its pace, or the layers are not given. */

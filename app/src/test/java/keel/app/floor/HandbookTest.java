@@ -55,7 +55,7 @@ class HandbookTest extends PageTest {
         String html = page("/help/print");
         assertThat(html)
                 .contains("<h1>Print</h1>")
-                .contains("‹ The week")
+                .contains("‹ Files before they are printed")
                 .contains("When a print fails ›")
                 .containsPattern("src=\"/static/handbook/start-gate-[0-9a-f]{32}\\.png\"")
                 .doesNotContain("../screenshots");
@@ -68,6 +68,7 @@ class HandbookTest extends PageTest {
         "/machines/curlew, fleet",
         "/round, round",
         "/bench/upkeep/3, round",
+        "/files/0a1b, files",
         "/machines/curlew/start, print",
         "/machines/curlew/profiles/reed-grey, print",
         "/machines/curlew/screen, screens",

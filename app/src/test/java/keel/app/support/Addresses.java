@@ -119,6 +119,10 @@ final class Addresses {
         SUBJECTS.put("/vats", "select code from component where kind = 'VAT' order by id");
         SUBJECTS.put("/failures", "select id from failure where not withdrawn order by id");
         SUBJECTS.put("/api/v1/failures", "select id from failure where not withdrawn order by id");
+        SUBJECTS.put("/files/reading", "select hash from sliced_file where false"); // nothing is being read in a test
+        SUBJECTS.put("/api/v1/files/reading", "select hash from sliced_file where false");
+        SUBJECTS.put("/files/{hash}/layers", "select hash from sliced_file where false"); // two names of unlike kinds
+        SUBJECTS.put("/files", "select hash from sliced_file order by hash");
         SUBJECTS.put("/api/v1/files", "select hash from sliced_file order by hash");
         SUBJECTS.put("/jobs", "select id from wanted_job order by id");
         SUBJECTS.put("/api/v1/jobs", "select id from wanted_job order by id");

@@ -29,6 +29,7 @@ public final class StartGate {
     public static final String FILE_READ = "file-read";
 
     private static final String FILE_AND_AIR = "file-and-air";
+    private static final double SAME_LAYER_MM = 1e-4;
 
     private static final double SAME_EXPOSURE_S = 0.005;
     private static final int SEVERAL = 3;
@@ -119,6 +120,21 @@ public final class StartGate {
             }
         }
         return List.copyOf(answered);
+    }
+
+    /** A file that is sliced in other layers than the profile's, where both are known. */
+    public static Optional<GateItem> otherLayers(Double fileMm, Double profileMm) {
+        return fileMm == null || profileMm == null || Math.abs(fileMm - profileMm) < SAME_LAYER_MM
+                ? Optional.empty()
+                : Optional.of(new GateItem(
+                        "file-layers",
+                        GatePart.JOB,
+                        WARN,
+                        String.format(
+                                Locale.ROOT,
+                                "The file has layers of %s mm, the profile %s mm: it was sliced for other settings.",
+                                plain(fileMm),
+                                plain(profileMm))));
     }
 
     /** The questions, in the order in which the machine is stacked. */

@@ -251,7 +251,11 @@ public final class Preflight {
     public FileReport report() {
         double heightMm = layer * size.layerMm();
         double ml = greyPixels * pixelMm2 * size.layerMm() / 1000;
-        found.addAll(pictures.findings());
+        int lastLit = layer;
+        while (lastLit > 0 && areas.get(lastLit - 1) == 0) {
+            lastLit--;
+        }
+        found.addAll(pictures.findings(lastLit));
         found.addAll(spots.findings());
         Volumes volumes = new Volumes(size, pixelMm2, pixelMm, this::xMm, this::yMm);
         found.addAll(volumes.islands(solids));
@@ -290,8 +294,10 @@ public final class Preflight {
             seen.add(new Seen(code, layer, layer, xMm, yMm));
         }
 
-        List<FileFinding> findings() {
+        /** @param lastLit the last layer of which something is lit; empty ones after it are just the end */
+        List<FileFinding> findings(int lastLit) {
             return seen.stream()
+                    .filter(s -> s.code() != Code.EMPTY_LAYER || s.from() <= lastLit)
                     .map(s -> new FileFinding(
                             s.code(),
                             s.code() == Code.GREY_ROWS ? Severity.LOOK : Severity.STOP,

@@ -11,6 +11,8 @@ import keel.core.preflight.FileFinding.Severity;
 /** Turns what was followed through the layers into findings in millimetres. */
 final class Volumes {
 
+    private static final double CM2 = 100;
+
     private static final double ISLAND_STOP_MM2 = 0.5;
     private static final double ISLAND_LOOK_MM2 = 0.05;
     private static final double ISLAND_JOINED_MM = 0.2;
@@ -62,13 +64,19 @@ final class Volumes {
                         null,
                         String.format(
                                 Locale.ROOT,
-                                "%.2f mm² begin here and hang on nothing%s. Put a support under it.",
-                                mm2,
+                                "%s begin here and hang on nothing%s. Put a support under it.",
+                                area(mm2),
                                 i.joined == 0 ? "" : String.format(Locale.ROOT, " for %.1f mm", alone))));
             }
         }
         solids.weak().forEach(w -> found.add(weak(w)));
         return found;
+    }
+
+    private static String area(double mm2) {
+        return mm2 < CM2
+                ? String.format(Locale.ROOT, mm2 < 1 ? "%.2f mm²" : "%.1f mm²", mm2)
+                : String.format(Locale.ROOT, "%.1f cm²", mm2 / CM2);
     }
 
     private FileFinding weak(SolidSweep.Weak w) {
@@ -85,8 +93,8 @@ final class Volumes {
                 null,
                 String.format(
                         Locale.ROOT,
-                        "%.1f mm² begin here, and less than a tenth of it hangs on anything. More supports.",
-                        mm2));
+                        "%s begin here, and less than a tenth of it hangs on anything. More supports.",
+                        area(mm2)));
     }
 
     private static boolean trapped(VoidSweep.Hollow h) {

@@ -21,6 +21,7 @@ import keel.app.failures.FailurePhotos;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
 import keel.app.failures.LitStack;
+import keel.app.failures.PrintedFiles;
 import keel.app.failures.RecoveryPlan;
 import keel.app.failures.Seeing;
 import keel.app.failures.Verdicts;
@@ -62,6 +63,7 @@ class CaseController {
     private final AlikeFailures alike;
     private final RecoveryPlan recovery;
     private final Attempts attempts;
+    private final PrintedFiles files;
     private final Standings standings;
     private final Knowledge knowledge;
     private final Logbook logbook;
@@ -80,6 +82,7 @@ class CaseController {
             AlikeFailures alike,
             RecoveryPlan recovery,
             Attempts attempts,
+            PrintedFiles files,
             Standings standings,
             Knowledge knowledge,
             Logbook logbook,
@@ -96,6 +99,7 @@ class CaseController {
         this.alike = alike;
         this.recovery = recovery;
         this.attempts = attempts;
+        this.files = files;
         this.standings = standings;
         this.knowledge = knowledge;
         this.logbook = logbook;
@@ -290,6 +294,9 @@ class CaseController {
         model.addAttribute("waits", verdicts.waitsFor(f));
         model.addAttribute("seen", Seen.of(verdicts.stands(f)).sum());
         model.addAttribute("m", machine);
+        model.addAttribute(
+                "file",
+                f.run() == null ? null : files.at(f.run(), f.failedAtLayer()).orElse(null));
         model.addAttribute("knowledge", knowledge);
         model.addAttribute("looks", Symptom.Place.values());
         model.addAttribute("diagnosis", diagnosis);

@@ -188,7 +188,7 @@ class WeekQuestion {
         return job.fixedMachine() == null ? free : free.at(job.fixedMachine(), job.fixedAt());
     }
 
-    /** Names of machines that a job may go to and would fit, but for spots of their screens and marks in their films. */
+    /** Names of machines that a job may go to and would fit, but for spots of their screens or marks in their films. */
     private List<String> spotted(WantedView job, List<MachineNow> machines, Map<String, String> models) {
         JobEntry e = job.entry();
         return machines.stream()

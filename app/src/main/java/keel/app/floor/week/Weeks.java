@@ -36,6 +36,9 @@ public class Weeks {
     private final WeekQuestion question;
     private final Clock clock;
     private WeekPlanned last;
+    /** As the week's page showed it last; what moved is held against it. */
+    private WeekPlanned seen;
+
     private boolean stale = true;
     private boolean rough;
 
@@ -52,6 +55,7 @@ public class Weeks {
             rough = false;
             last = planned(question.at(clock.instant(), null), last == null ? WeekPlan.TRIES : WeekPlan.AGAIN);
         }
+        seen = last;
         return last;
     }
 
@@ -126,9 +130,9 @@ public class Weeks {
                 new WeekPlan.Asked(now, asked.days(), asked.shifts(), asked.wanted(), asked.stands(), shown, tries));
         List<WeekPlanned.Moved> moved = moved(plan, asked);
         boolean told = moved.isEmpty()
-                && last != null
-                && last.movedAt() != null
-                && last.movedAt().plus(TOLD).isAfter(now);
+                && seen != null
+                && seen.movedAt() != null
+                && seen.movedAt().plus(TOLD).isAfter(now);
         return new WeekPlanned(
                 plan,
                 asked.jobs(),
@@ -136,22 +140,22 @@ public class Weeks {
                 asked.machines(),
                 asked.shifts(),
                 asked.spotted(),
-                told ? last.moved() : moved,
-                told ? last.movedAt() : moved.isEmpty() ? null : now,
+                told ? seen.moved() : moved,
+                told ? seen.movedAt() : moved.isEmpty() ? null : now,
                 asked.assumed());
     }
 
     /** Jobs that stand on another machine now, or much sooner or later. */
     private List<WeekPlanned.Moved> moved(WeekPlan plan, WeekQuestion.Asked asked) {
         List<WeekPlanned.Moved> moved = new ArrayList<>();
-        if (last == null) {
+        if (seen == null) {
             return moved;
         }
         Map<String, WeekPlan.Slot> now =
                 plan.slots().stream().collect(Collectors.toMap(WeekPlan.Slot::id, Function.identity()));
         Map<String, String> names = new HashMap<>();
         asked.machines().forEach(m -> names.put(m.code(), m.name()));
-        for (WeekPlan.Slot was : last.plan().slots()) {
+        for (WeekPlan.Slot was : seen.plan().slots()) {
             WeekPlan.Slot is = now.get(was.id());
             if (!asked.jobs().containsKey(was.id()) || is != null && same(was, is)) {
                 continue;
@@ -159,7 +163,7 @@ public class Weeks {
             moved.add(new WeekPlanned.Moved(
                     asked.jobs().get(was.id()).id(),
                     asked.jobs().get(was.id()).name(),
-                    last.machine(was.machine()),
+                    seen.machine(was.machine()),
                     was.startAt(),
                     is == null ? null : names.get(is.machine()),
                     is == null ? null : is.startAt()));

@@ -21,7 +21,7 @@ record FileDrawing(List<View> views, String curve, List<Mark> curveMarks, List<T
     static final double CURVE_WIDTH = 760;
     static final double CURVE_HEIGHT = 120;
     private static final int POINTS = 380;
-    private static final double LONGEST = 230;
+    private static final double LONGEST = 205;
 
     /** @param y null for those that stand on the axis */
     record Mark(int n, String kind, double x, double y) {}
@@ -89,6 +89,19 @@ record FileDrawing(List<View> views, String curve, List<Mark> curveMarks, List<T
             ticks.add(new Tick(CURVE_WIDTH * mm / height, String.format(Locale.ROOT, step < 1 ? "%.1f" : "%.0f", mm)));
         }
         return ticks;
+    }
+
+    /** From the front, without marks; null where the outline is not known. */
+    static View thumb(JobFiles.JobFile file) {
+        Outline outline = file.checked().outline();
+        return outline == null
+                ? null
+                : view(
+                        "",
+                        outline.front(),
+                        Math.max(outline.front().widthMm(), outline.front().heightMm()),
+                        new FileVerdict(List.of()),
+                        f -> new double[2]);
     }
 
     private static List<View> views(JobFiles.JobFile file, FileVerdict verdict) {

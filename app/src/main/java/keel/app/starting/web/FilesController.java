@@ -5,7 +5,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import keel.app.base.NotThere;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
@@ -68,7 +70,11 @@ class FilesController {
     }
 
     private String list(String q, FileForm typed, Model model) {
-        model.addAttribute("files", jobs.list(q, SHOWN));
+        List<JobFiles.Line> lines = jobs.list(q, SHOWN);
+        Map<String, FileDrawing.View> thumbs = new HashMap<>();
+        lines.forEach(l -> thumbs.put(l.file().hash(), FileDrawing.thumb(l.file())));
+        model.addAttribute("files", lines);
+        model.addAttribute("thumbs", thumbs);
         model.addAttribute("q", q == null ? "" : q);
         model.addAttribute("f", typed);
         model.addAttribute("keptMb", files.keptMb());

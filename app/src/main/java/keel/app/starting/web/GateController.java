@@ -19,6 +19,7 @@ import keel.app.standing.MachineNow;
 import keel.app.standing.StackDrawing;
 import keel.app.standing.Stacks;
 import keel.app.standing.Standings;
+import keel.app.starting.Estimate;
 import keel.app.starting.Gates;
 import keel.app.starting.JobFiles;
 import keel.app.starting.JobPlaces;
@@ -242,9 +243,10 @@ class GateController {
         JobPlaces.JobPlace onPlate = places.of(m, form.asked());
         List<GateItem> items = gates.of(code, form.job(onPlate.parts()));
         StackDrawing drawing = stacks.of(m);
+        JobFiles.JobFile file = form.file() == null ? null : files.one(form.file());
         model.addAttribute("m", m);
         model.addAttribute("resin", m.resin());
-        model.addAttribute("file", form.file() == null ? null : files.one(form.file()));
+        model.addAttribute("file", file);
         model.addAttribute("recent", form.file() == null ? files.recent(RECENT) : List.of());
         model.addAttribute("waiting", wanted.next(m.resin(), OFFERED));
         model.addAttribute("slowly", gates.mayReleaseSlowly(m));
@@ -252,10 +254,9 @@ class GateController {
                 "measure",
                 gates.worthMeasuring(m)
                         || form.resinC() != null && !form.resinC().isBlank());
-        model.addAttribute(
-                "estimate",
-                gates.estimate(
-                        m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), form.slowRelease()));
+        Estimate estimate =
+                gates.estimate(m, Gates.layers(form.layers()), Gates.amount(form.layerExposureS()), form.slowRelease());
+        model.addAttribute("estimate", estimate == null || file == null ? estimate : estimate.of(file));
         int streak = lookIns.goodInARow(m.id());
         LookInPlan plan = new LookInPlan(settings.defaults().value("lookin.everyHours"), (int)
                 settings.defaults().value("lookin.streak"));
