@@ -8,6 +8,8 @@ interface FileDecisionRecords extends JpaRepository<FileDecision, Long> {
 
     /** The latest first; those that were taken back are left out. */
     @Query(
-            "select d from FileDecision d where d.hash = ?1 and d.takenBackAt is null order by d.decidedAt desc, d.id desc")
+            """
+            select d from FileDecision d where d.hash = ?1 and d.takenBackAt is null
+            order by d.decidedAt desc, d.id desc""")
     List<FileDecision> of(String hash);
 }
