@@ -30,7 +30,7 @@ const send = (form, bar) => {
   }, { once: true });
   htmx.ajax('POST', `/jobs/${bar.dataset.job}/fix`, {
     source: form, values: Object.fromEntries(new FormData(form)), target: 'body', swap: 'outerHTML',
-  });
+  }).catch(() => { /* the event above has said it */ });
 };
 
 const begin = event => {

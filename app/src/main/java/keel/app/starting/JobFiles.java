@@ -14,6 +14,7 @@ import keel.app.people.Actor;
 import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
+import keel.app.prints.RunFiles;
 import keel.app.standing.MachineNow;
 import keel.core.Findings;
 import keel.core.preflight.FileFinding;
@@ -24,9 +25,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** Files as they are printed: on which machine, what was decided of what was found, and which runs printed them. */
 @Service
 @Transactional
-public class JobFiles {
+public class JobFiles implements RunFiles {
 
     private static final int LONGEST_REASON = 200;
+    private static final int ALIKE = 10;
 
     private final SlicedFiles files;
     private final FileLimits limits;
@@ -118,7 +120,7 @@ public class JobFiles {
                 f.widthMm,
                 f.depthMm,
                 machine,
-                f.keptBytes != null,
+                files.isThere(f),
                 files.checked(f));
     }
 
@@ -211,6 +213,16 @@ public class JobFiles {
         return runs.findById(run).map(r -> one(r.hash));
     }
 
+    /** The file of a job that was read last: the one that is called like it. */
+    @Transactional(readOnly = true)
+    public Optional<JobFile> named(String job) {
+        String called = job.strip();
+        return files.latest(called, ALIKE).stream()
+                .map(b -> one(b.hash()))
+                .filter(f -> f.job().equalsIgnoreCase(called))
+                .findFirst();
+    }
+
     /** A file with how far it is, and who read it. */
     public record Line(JobFile file, FileVerdict verdict, String person) {}
 
@@ -229,6 +241,12 @@ public class JobFiles {
     @Transactional(readOnly = true)
     public List<FileBrief> recent(int most) {
         return files.latest("", most);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Optional<Ref> fileOf(long run) {
+        return runs.findById(run).map(r -> new Ref(r.hash, files.record(r.hash).name));
     }
 
     /** Runs that printed it, the latest first. */

@@ -135,6 +135,11 @@ public class SlicedFiles {
                 .orElseThrow(() -> new NotThere("No file with this content was read here."));
     }
 
+    /** Whether the file itself is kept; after a restore it is not, whatever the records say. */
+    boolean isThere(SlicedFile file) {
+        return file.keptBytes != null && kept.file(file.hash).isPresent();
+    }
+
     Checked checked(SlicedFile file) {
         try {
             return json.readValue(file.report, Checked.class);

@@ -196,6 +196,12 @@ class FilesPagesTest extends PageTest {
                 .contains("value=\"40\"", "value=\"Pintle\"", "value=\"66 x 50\"")
                 .doesNotContain("The file was paged through");
         assertThat(page("/machines/" + machine + "/start")).contains("The file was paged through", "Pintle.zip");
+        assertThat(page("/machines/" + machine + "/start?job=pintle"))
+                .as("the file that is called like the job")
+                .contains("The file was read.", "value=\"40\"");
+        assertThat(page("/machines/" + machine + "/start?job=pintle&file=none"))
+                .contains("The file was paged through")
+                .doesNotContain("The file was read.");
         Gates.Aside aside = new Gates.Aside(null, false, hash);
         RunEntry held = entry("Pintle", null);
         List<String> looked = jobs.verdict(jobs.one(hash), null).findings().isEmpty() ? List.of() : all(held, hash);
@@ -248,6 +254,7 @@ class FilesPagesTest extends PageTest {
         double before = share(id);
         assertThat(page("/failures/" + id)).doesNotContain("What its file has");
         jobs.printed(run, hash);
+        assertThat(page("/runs/" + run)).contains("Its file: Gudgeon.zip", "/files/" + hash);
         assertThat(page("/failures/" + id))
                 .contains("What its file has up to layer 34", "Layer 31: ", "Look through Gudgeon.zip");
         assertThat(share(id)).as("an island there speaks for the file").isGreaterThan(before);

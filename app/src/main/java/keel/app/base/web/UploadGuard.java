@@ -2,8 +2,6 @@ package keel.app.base.web;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.Locale;
-import java.util.Set;
 import keel.app.base.PhotoLimits;
 import org.springframework.stereotype.Component;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -15,7 +13,6 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Component
 class UploadGuard implements HandlerInterceptor, WebMvcConfigurer {
 
-    private static final Set<String> SLICED_FILES = Set.of("/api/v1/files/check", "/files");
     private static final long MOST_BYTES = PhotoLimits.MOST_BYTES + 5L * 1024 * 1024;
 
     @Override
@@ -26,11 +23,8 @@ class UploadGuard implements HandlerInterceptor, WebMvcConfigurer {
     /** @throws MaxUploadSizeExceededException before anything is read */
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
-        boolean form = request.getContentType() != null
-                && request.getContentType().toLowerCase(Locale.ROOT).startsWith("multipart/");
-        boolean unsaid = form && request.getHeader("Transfer-Encoding") != null;
-        boolean large = request.getContentLengthLong() > MOST_BYTES || unsaid;
-        if (large && !SLICED_FILES.contains(request.getRequestURI())) {
+        if (request.getContentLengthLong() > MOST_BYTES
+                && !LargeUploads.SLICED_FILES.contains(request.getRequestURI())) {
             throw new MaxUploadSizeExceededException(PhotoLimits.MOST_BYTES);
         }
         return true;

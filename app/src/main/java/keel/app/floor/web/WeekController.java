@@ -17,6 +17,7 @@ import keel.app.floor.week.Weeks;
 import keel.app.floor.week.WhatItBrought;
 import keel.app.prints.WantedJobs;
 import keel.app.prints.WantedView;
+import keel.app.starting.JobFiles;
 import keel.app.stores.Resins;
 import keel.core.Findings;
 import org.springframework.stereotype.Controller;
@@ -39,6 +40,7 @@ class WeekController {
     private final ResinAhead resinAhead;
     private final WhatItBrought brought;
     private final Fleet fleet;
+    private final JobFiles files;
     private final Resins resins;
     private final ShopSettings settings;
     private final ShopTime times;
@@ -51,6 +53,7 @@ class WeekController {
             ResinAhead resinAhead,
             WhatItBrought brought,
             Fleet fleet,
+            JobFiles files,
             Resins resins,
             ShopSettings settings,
             ShopTime times) {
@@ -61,6 +64,7 @@ class WeekController {
         this.resinAhead = resinAhead;
         this.brought = brought;
         this.fleet = fleet;
+        this.files = files;
         this.resins = resins;
         this.settings = settings;
         this.times = times;
@@ -119,6 +123,10 @@ class WeekController {
         model.addAttribute("j", job);
         model.addAttribute("takes", jobs.takesMl(List.of(id)).get(id));
         model.addAttribute("machines", fleet.refs());
+        JobFiles.JobFile file = files.named(job.name()).orElse(null);
+        model.addAttribute("file", file);
+        model.addAttribute(
+                "fileSays", file == null ? null : files.verdict(file, null).words());
         model.addAttribute("onMachine", job.fixedMachine());
         model.addAttribute("fromTyped", times.field(job.fixedAt()));
         model.addAttribute("soon", times.now().plus(SOON));

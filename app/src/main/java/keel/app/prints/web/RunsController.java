@@ -15,6 +15,7 @@ import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
+import keel.app.prints.RunFiles;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.standing.Footprints;
@@ -38,15 +39,23 @@ class RunsController {
     private final Fleet fleet;
     private final Standings standings;
     private final Footprints footprints;
+    private final RunFiles files;
     private final Logbook logbook;
     private final ShopTime times;
 
     RunsController(
-            Runs runs, Fleet fleet, Standings standings, Footprints footprints, Logbook logbook, ShopTime times) {
+            Runs runs,
+            Fleet fleet,
+            Standings standings,
+            Footprints footprints,
+            RunFiles files,
+            Logbook logbook,
+            ShopTime times) {
         this.runs = runs;
         this.fleet = fleet;
         this.standings = standings;
         this.footprints = footprints;
+        this.files = files;
         this.logbook = logbook;
         this.times = times;
     }
@@ -230,6 +239,7 @@ class RunsController {
         model.addAttribute("run", run);
         model.addAttribute("lay", footprints.of(run.id()).map(Runs::words).orElse(null));
         model.addAttribute("failures", runs.failuresOf(run.id()));
+        model.addAttribute("file", files.fileOf(run.id()).orElse(null));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("RUN", run.id())));

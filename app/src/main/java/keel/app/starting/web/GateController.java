@@ -42,6 +42,7 @@ class GateController {
     private final Gates gates;
     private static final int OFFERED = 4;
     private static final int RECENT = 5;
+    private static final String NO_FILE = "none";
 
     private final Runs runs;
     private final WantedJobs wanted;
@@ -137,7 +138,7 @@ class GateController {
                     resinC,
                     slowRelease,
                     detail,
-                    as.file());
+                    NO_FILE.equals(as.file()) ? null : as.file());
         }
 
         boolean named() {
@@ -172,16 +173,26 @@ class GateController {
 
     /** From the last print of the job that is named, else from the last one on this machine. */
     private JobForm begun(String code, JobForm typed) {
-        if (typed.file() != null) {
-            return ofFile(code, typed);
+        Optional<JobFiles.JobFile> file = file(typed);
+        if (file.isPresent()) {
+            return ofFile(code, typed, file.get());
         }
         Optional<RunView> last = typed.named() ? runs.last(code, typed.job()) : runs.last(code);
         return last.map(run -> JobForm.after(run, code)).orElse(JobForm.EMPTY).placed(typed);
     }
 
+    /** The one that is chosen, else the one that is called like the job; none where somebody wants none. */
+    private Optional<JobFiles.JobFile> file(JobForm typed) {
+        if (NO_FILE.equals(typed.file())) {
+            return Optional.empty();
+        }
+        return typed.file() != null
+                ? Optional.of(files.one(typed.file()))
+                : typed.named() ? files.named(typed.job()) : Optional.empty();
+    }
+
     /** Layers, resin and size as the file has them; how long each is lit as the last print of its name had it here. */
-    private JobForm ofFile(String code, JobForm typed) {
-        JobFiles.JobFile file = files.one(typed.file());
+    private JobForm ofFile(String code, JobForm typed, JobFiles.JobFile file) {
         String job = typed.named() ? typed.job() : file.job();
         JobForm before = runs.last(code, job)
                 .or(() -> runs.last(code))
