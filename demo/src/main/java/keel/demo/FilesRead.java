@@ -8,7 +8,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
+import java.util.stream.Stream;
 import keel.app.base.Paging;
 import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
@@ -58,21 +58,21 @@ class FilesRead {
         read("Mayfly nymph set.zip", m, 300, LAYER_MM, SlicedSample.legged(x, y, 11, 30));
         read("Gate keep pattern.zip", m, 270, LAYER_MM, SlicedSample.shutBlock(x, y));
         read("River limpet tray.zip", m, 140, LAYER_MM, SlicedSample.domes(x, y, 5, 3));
-        fault("no-drain")
+        faults("no-drain")
                 .filter(f -> f.failedAtLayer() != null)
+                .findFirst()
                 .ifPresent(f -> failed(
                         f,
                         (x1, y1, tall) ->
                                 SlicedSample.mug(x1, y1, Math.max(1, f.failedAtLayer() * FINE_MM - BEFORE_MM), tall)));
-        fault("flat-orientation").ifPresent(f -> failed(f, SlicedSample::flatBlock));
-        fault(null).ifPresent(f -> failed(f, (x1, y1, tall) -> SlicedSample.domes(x1, y1, 4, 3)));
+        faults("flat-orientation").findFirst().ifPresent(f -> failed(f, SlicedSample::flatBlock));
+        faults(null).findFirst().ifPresent(f -> failed(f, (x1, y1, tall) -> SlicedSample.domes(x1, y1, 4, 3)));
     }
 
-    /** The latest print that failed by a cause, null for one of which none is named yet. */
-    private Optional<FailureView> fault(String cause) {
+    /** Prints that failed by a cause, null for those of which none is named yet; the latest first. */
+    private Stream<FailureView> faults(String cause) {
         return failures.list(null, false, new Paging(0, LATELY)).stream()
-                .filter(f -> Objects.equals(cause, f.cause()) && f.run() != null)
-                .findFirst();
+                .filter(f -> Objects.equals(cause, f.cause()) && f.run() != null);
     }
 
     /** What it printed, by the middle of the plate and how tall it stood. */

@@ -109,7 +109,7 @@ final class KeelProcess implements AutoCloseable {
     /** Waits until it answers. */
     String address() {
         try {
-            return address.get(180, TimeUnit.SECONDS);
+            return address.get(420, TimeUnit.SECONDS);
         } catch (InterruptedException | ExecutionException | TimeoutException e) {
             throw new IllegalStateException("It did not start: " + output(), e);
         }

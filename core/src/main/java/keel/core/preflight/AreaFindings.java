@@ -12,10 +12,12 @@ final class AreaFindings {
     private static final double JUMP_CM2 = 5;
     private static final double JUMP_TIMES = 2;
     private static final double MUCH_FOR_LITTLE = 12;
+    private static final int SUPPORTS = 3;
 
     private AreaFindings() {}
 
-    static List<FileFinding> of(List<Double> areas, SheetSize size) {
+    /** @param pieces of which each layer is made */
+    static List<FileFinding> of(List<Double> areas, List<Integer> pieces, SheetSize size) {
         List<FileFinding> found = new ArrayList<>();
         for (int k = 1; k < areas.size(); k++) {
             double before = areas.get(k - 1);
@@ -34,11 +36,12 @@ final class AreaFindings {
                                 now)));
             }
         }
-        narrow(areas, size, found);
+        narrow(areas, pieces, size, found);
         return found;
     }
 
-    private static void narrow(List<Double> areas, SheetSize size, List<FileFinding> found) {
+    /** Many slender pieces side by side are supports and no neck. */
+    private static void narrow(List<Double> areas, List<Integer> pieces, SheetSize size, List<FileFinding> found) {
         double[] most = new double[areas.size() + 1];
         for (int k = areas.size() - 1; k >= 0; k--) {
             most[k] = Math.max(most[k + 1], areas.get(k));
@@ -60,7 +63,8 @@ final class AreaFindings {
         }
         int neck = -1;
         for (int k = 1; k < areas.size(); k++) {
-            boolean narrow = areas.get(k) > 0 && most[k + 1] >= MUCH_FOR_LITTLE * areas.get(k);
+            boolean narrow =
+                    areas.get(k) > 0 && pieces.get(k) < SUPPORTS && most[k + 1] >= MUCH_FOR_LITTLE * areas.get(k);
             boolean narrower = neck < 0 || areas.get(k) < areas.get(neck);
             neck = narrow && areas.get(k) < areas.get(0) && narrower ? k : neck;
         }

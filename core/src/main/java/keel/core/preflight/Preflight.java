@@ -32,6 +32,7 @@ public final class Preflight {
     private final SolidSweep solids = new SolidSweep();
     private final Doubled doubled = new Doubled();
     private final List<Double> areas = new ArrayList<>();
+    private final List<Integer> pieces = new ArrayList<>();
     private final List<FileFinding> found = new ArrayList<>();
     private final SpotFindings spots;
     private @Nullable OutlineSweep outline;
@@ -66,6 +67,7 @@ public final class Preflight {
         Regions voids = new Regions(opened(solid), false);
         long area = lit.pixels();
         areas.add(area * pixelMm2 / 100);
+        pieces.add(lit.count());
         picture(pixels, lit, area);
         doubled.layer(bright);
         requireNonNull(outline).layer(lit);
@@ -261,7 +263,7 @@ public final class Preflight {
         found.addAll(volumes.islands(solids));
         List<VoidSweep.Hollow> closed = hollows.closed();
         found.addAll(volumes.hollows(closed));
-        found.addAll(AreaFindings.of(areas, size));
+        found.addAll(AreaFindings.of(areas, pieces, size));
         doubled.finding(areas, size).ifPresent(found::add);
         found.addAll(requireNonNull(fused).findings(this::xMm, this::yMm));
         found.addAll(MachineFindings.whole(size, layer, heightMm, ml, limits));

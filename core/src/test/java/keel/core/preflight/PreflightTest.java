@@ -325,6 +325,23 @@ class PreflightTest {
         assertThat(o.top().runs().get(0).row() * cell).as("from the back").isCloseTo(30 - 23, within(0.3));
     }
 
+    /** A block on nine stems is no neck, however thin they are together; on one it is. */
+    @Test
+    void supportsAreNoNeck() {
+        Solid raft = (x, y, z) -> z < 1 && Math.abs(x - 20) < 8 && Math.abs(y - 15) < 8;
+        Solid nine = (x, y, z) -> z < 4
+                && Math.abs(Math.IEEEremainder(x - 20, 5)) < 0.5
+                && Math.abs(Math.IEEEremainder(y - 15, 5)) < 0.5
+                && Math.abs(x - 20) < 7
+                && Math.abs(y - 15) < 7;
+        Solid one = (x, y, z) -> z < 4 && Math.abs(x - 20) < 1.5 && Math.abs(y - 15) < 1.5;
+        Solid block = (x, y, z) -> z >= 4 && Math.abs(x - 20) < 8 && Math.abs(y - 15) < 8;
+        FileReport stems = check(8, (x, y, z) -> raft.in(x, y, z) || nine.in(x, y, z) || block.in(x, y, z));
+        assertThat(stems.findings()).extracting(FileFinding::code).doesNotContain(Code.THIN_NECK);
+        FileReport neck = check(8, (x, y, z) -> raft.in(x, y, z) || one.in(x, y, z) || block.in(x, y, z));
+        assertThat(only(neck, Code.THIN_NECK).layer()).isBetween(11, 40);
+    }
+
     private static int filled(Silhouette s) {
         return s.runs().stream().mapToInt(r -> r.to() - r.from()).sum();
     }
