@@ -12,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
+import keel.app.base.DiskFull;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import org.slf4j.Logger;
@@ -83,6 +84,7 @@ public class FileChecks implements DisposableBean {
     public String begin(Path file, SlicedFiles.Asked asked) {
         jobs.values().removeIf(j -> j.since.plus(REMEMBERED).isBefore(clock.instant()) && j.now.over());
         if (jobs.values().stream().filter(j -> !j.now.over()).count() >= MOST_WAITING) {
+            delete(file);
             throw new Refused("file", "Many files wait to be read already. Try again in a few minutes.");
         }
         String id = UUID.randomUUID().toString();
@@ -91,6 +93,7 @@ public class FileChecks implements DisposableBean {
         try {
             reading.execute(new DelegatingSecurityContextRunnable(() -> read(job, file, asked)));
         } catch (RejectedExecutionException e) {
+            delete(file);
             end(job, null, "The application is being stopped.", "file");
         }
         return id;
@@ -113,6 +116,8 @@ public class FileChecks implements DisposableBean {
             end(job, null, e.getMessage(), e.findings().get(0).field());
         } catch (NotThere e) {
             end(job, null, e.getMessage(), "machine");
+        } catch (DiskFull e) {
+            end(job, null, e.getMessage(), "file");
         } catch (IOException | RuntimeException e) {
             LOG.warn("A file could not be read", e);
             end(job, null, "It could not be read. Try again; if it stays so, slice it anew.", "file");

@@ -1,5 +1,6 @@
 package keel.app.starting;
 
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -12,4 +13,11 @@ interface FileDecisionRecords extends JpaRepository<FileDecision, Long> {
             select d from FileDecision d where d.hash = ?1 and d.takenBackAt is null
             order by d.decidedAt desc, d.id desc""")
     List<FileDecision> of(String hash);
+
+    /** The same of several files. */
+    @Query(
+            """
+            select d from FileDecision d where d.hash in ?1 and d.takenBackAt is null
+            order by d.decidedAt desc, d.id desc""")
+    List<FileDecision> ofAll(Collection<String> hashes);
 }

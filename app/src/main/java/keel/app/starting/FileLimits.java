@@ -2,6 +2,7 @@ package keel.app.starting;
 
 import java.util.ArrayList;
 import java.util.List;
+import keel.app.fleet.Fleet;
 import keel.app.screen.ScreenSpots;
 import keel.app.standing.MachineNow;
 import keel.core.preflight.FileFinding;
@@ -15,8 +16,10 @@ import org.springframework.stereotype.Component;
 class FileLimits {
 
     private final ScreenSpots spots;
+    private final Fleet fleet;
 
-    FileLimits(ScreenSpots spots) {
+    FileLimits(ScreenSpots spots, Fleet fleet) {
+        this.fleet = fleet;
         this.spots = spots;
     }
 
@@ -26,8 +29,13 @@ class FileLimits {
                 ? Limits.NONE
                 : new Limits(
                         m.plateHeightMm(),
-                        m.resin() == null ? null : Double.valueOf(m.resinMl()),
+                        there(m),
                         spots.last(m).map(ScreenSpots.Last::spots).orElse(List.of()));
+    }
+
+    /** Null where nothing is known to be in the vat, and where the machine fills it by itself. */
+    private Double there(MachineNow m) {
+        return m.resin() == null || fleet.machine(m.code()).selfFilling() ? null : Double.valueOf(m.resinMl());
     }
 
     /** What was found in it, with what speaks against this machine in place of the one that it was read for. */

@@ -249,7 +249,7 @@ public class Gates {
             warmths.measure(m, aside.resinC());
         }
         List<GateItem> items = of(entry.machine(), Job.of(entry, aside.file()));
-        requireFit(items, entry.overrideReason());
+        String despite = despite(items, entry.overrideReason());
         Findings findings = new Findings();
         items.stream()
                 .filter(i -> i.state() == GateItem.State.ASK && !looked.contains(i.code()))
@@ -278,23 +278,33 @@ public class Gates {
                                 + own(items) + ".",
                         Map.of("run", run.id(), "items", items),
                         actor)
-                .noting(warned.isEmpty() ? null : "Started knowing: " + warned));
+                .noting(knowing(despite, warned)));
         return run;
     }
 
-    /** What spoils the print holds it, unless a keeper says why it is printed all the same. */
-    private static void requireFit(List<GateItem> items, String overrideReason) {
+    private static String knowing(String despite, String warned) {
+        String file = despite == null ? "" : "Started despite what was found in the file: " + despite + ".";
+        String rest = warned.isEmpty() ? "" : "Started knowing: " + warned;
+        return file.isEmpty() && rest.isEmpty() ? null : (file + " " + rest).strip();
+    }
+
+    /**
+     * What spoils the print holds it, unless a keeper says why it is printed all the same; answers why, null where
+     * nothing spoils it.
+     */
+    private static String despite(List<GateItem> items, String overrideReason) {
         GateItem spoiled = items.stream()
                 .filter(i -> i.code().equals(StartGate.FILE_READ) && i.state() == GateItem.State.HOLD)
                 .findFirst()
                 .orElse(null);
         if (spoiled == null) {
-            return;
+            return null;
         }
         if (overrideReason == null || overrideReason.isBlank()) {
             throw new Conflict("file", spoiled.text() + " A keeper may start all the same, with a reason.");
         }
         Actor.require(Role.KEEPER);
+        return overrideReason.strip();
     }
 
     private static String own(List<GateItem> items) {

@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
@@ -105,13 +107,20 @@ public class JobFiles implements RunFiles {
     @Transactional(readOnly = true)
     public JobFile one(String hash) {
         SlicedFile f = files.record(hash);
-        String machine = f.machineId == null
+        return view(f, machine(f));
+    }
+
+    private String machine(SlicedFile f) {
+        return f.machineId == null
                 ? null
                 : fleet.refs().stream()
                         .filter(m -> m.id() == f.machineId)
                         .map(m -> m.code())
                         .findFirst()
                         .orElse(null);
+    }
+
+    private JobFile view(SlicedFile f, String machine) {
         return new JobFile(
                 f.hash,
                 f.name,
@@ -127,7 +136,10 @@ public class JobFiles implements RunFiles {
     /** @param m machine that it is to be printed on, null for what is found in it on any */
     @Transactional(readOnly = true)
     public FileVerdict verdict(JobFile file, MachineNow m) {
-        List<FileDecision> decided = decisions.of(file.hash());
+        return verdict(file, m, decisions.of(file.hash()));
+    }
+
+    private FileVerdict verdict(JobFile file, MachineNow m, List<FileDecision> decided) {
         Map<Long, String> people = new HashMap<>();
         List<FileVerdict.Judged> judged = new ArrayList<>();
         for (FileFinding f : limits.findings(file.checked(), m)) {
@@ -226,13 +238,19 @@ public class JobFiles implements RunFiles {
     /** A file with how far it is, and who read it. */
     public record Line(JobFile file, FileVerdict verdict, String person) {}
 
-    /** The latest first, as they would be printed on any machine. */
+    /** The latest first, as they would be printed on any machine; which one they were read for is not asked. */
     @Transactional(readOnly = true)
     public List<Line> list(String like, int most) {
-        return files.latest(like, most).stream()
+        List<FileBrief> latest = files.latest(like, most);
+        List<String> hashes = latest.stream().map(FileBrief::hash).toList();
+        Map<String, SlicedFile> whole =
+                records.findAllById(hashes).stream().collect(Collectors.toMap(f -> f.hash, Function.identity()));
+        Map<String, List<FileDecision>> decided =
+                decisions.ofAll(hashes).stream().collect(Collectors.groupingBy(d -> d.hash));
+        return latest.stream()
                 .map(b -> {
-                    JobFile file = one(b.hash());
-                    return new Line(file, verdict(file, null), b.person());
+                    JobFile file = view(whole.get(b.hash()), null);
+                    return new Line(file, verdict(file, null, decided.getOrDefault(b.hash(), List.of())), b.person());
                 })
                 .toList();
     }

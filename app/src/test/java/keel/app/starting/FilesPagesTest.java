@@ -207,6 +207,12 @@ class FilesPagesTest extends PageTest {
         List<String> looked = jobs.verdict(jobs.one(hash), null).findings().isEmpty() ? List.of() : all(held, hash);
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> gates.start(held, looked, aside))
                 .hasMessageContaining("A keeper may start all the same");
+        assertThat(gate).contains("Decide on the file first").doesNotContain("Clear the holds first");
+        shop.as("operator");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> gates.start(entry("Pintle", "a trial"), looked, aside))
+                .as("a keeper only")
+                .isInstanceOf(org.springframework.security.access.AccessDeniedException.class);
+        shop.as("keeper");
         accepted("/files/" + hash + "/decide", "n", "1", "as", "accepted", "reason", "wanted so");
         assertThat(page("/machines/" + machine + "/start?file=" + hash)).contains("is accepted (wanted so)");
         long run = gates.start(held, all(held, hash), aside).id();

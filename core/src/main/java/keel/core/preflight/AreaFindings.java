@@ -30,8 +30,8 @@ final class AreaFindings {
                         size,
                         String.format(
                                 Locale.ROOT,
-                                "The lit area jumps from %.1f to %.1f cm², and the pull at the peel with it. Look here "
-                                        + "first after a failure, and tilt what lies flat.",
+                                "The lit area jumps from %.1f to %.1f cm², and the pull at the peel with it. "
+                                        + "Look here first after a failure, and tilt what lies flat.",
                                 before,
                                 now)));
             }
