@@ -18,3 +18,4 @@ import './tap-recorder.js';
 import './week.js';
 import './layers.js';
 import './reminders.js';
+import './stepper.js';

@@ -53,6 +53,8 @@ public enum LogKind {
     FAN("Fan"),
     UPKEEP("Upkeep"),
     JOB_WANTED("Job wanted"),
+    PARTS_WANTED("Parts wanted"),
+    PARTS_COUNTED("Parts counted"),
     HOURS("Working hours"),
     SIGN_IN_REFUSED("Sign-in refused");
 

@@ -25,6 +25,7 @@ import keel.app.prints.Releases;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.order.OrderPlates;
 import keel.app.screen.ScreenVerdicts;
 import keel.app.standing.MachineNow;
 import keel.app.standing.SinceFailure;
@@ -68,6 +69,7 @@ public class Gates {
     private final RoomAir rooms;
     private final IdleResin idle;
     private final JobFiles files;
+    private final OrderPlates orders;
     private final Logbook logbook;
     private final Clock clock;
 
@@ -87,6 +89,7 @@ public class Gates {
             RoomAir rooms,
             IdleResin idle,
             JobFiles files,
+            OrderPlates orders,
             Logbook logbook,
             Clock clock) {
         this.standings = standings;
@@ -104,6 +107,7 @@ public class Gates {
         this.rooms = rooms;
         this.idle = idle;
         this.files = files;
+        this.orders = orders;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -207,10 +211,12 @@ public class Gates {
      * @param resinC temperature of the resin as measured, °C; null where nobody measured
      * @param slowRelease whether it lets go slowly from the first layer on
      * @param file hash of the file that is printed, null where nobody says
+     * @param order id of the order whose parts lie on the plate, null for none
+     * @param pieces of its parts by their ids
      */
-    public record Aside(Double resinC, boolean slowRelease, String file) {
+    public record Aside(Double resinC, boolean slowRelease, String file, Long order, Map<Long, Integer> pieces) {
 
-        static final Aside NOTHING = new Aside(null, false, null);
+        static final Aside NOTHING = new Aside(null, false, null, null, Map.of());
     }
 
     /** Whether its profile knows of a slow release. */
@@ -258,6 +264,9 @@ public class Gates {
         RunView run = runs.enter(entry);
         if (aside.file() != null) {
             files.printed(run.id(), aside.file());
+        }
+        if (aside.order() != null) {
+            orders.put(run.id(), aside.order(), aside.pieces());
         }
         if (aside.slowRelease() && mayReleaseSlowly(m)) {
             releases.switchTo(run.id(), true, 1);

@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
@@ -202,7 +203,7 @@ class FilesPagesTest extends PageTest {
         assertThat(page("/machines/" + machine + "/start?job=pintle&file=none"))
                 .contains("The file was paged through")
                 .doesNotContain("The file was read.");
-        Gates.Aside aside = new Gates.Aside(null, false, hash);
+        Gates.Aside aside = new Gates.Aside(null, false, hash, null, Map.of());
         RunEntry held = entry("Pintle", null);
         List<String> looked = jobs.verdict(jobs.one(hash), null).findings().isEmpty() ? List.of() : all(held, hash);
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> gates.start(held, looked, aside))

@@ -3,6 +3,7 @@ package keel.app.prints.web;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
@@ -10,6 +11,7 @@ import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.order.OrderedRuns;
 import keel.app.standing.Footprints;
 import keel.core.Findings;
 import keel.core.placement.Footprint;
@@ -33,10 +35,12 @@ class RunsApi {
     private static final double MOST_MM = 2000;
 
     private final Runs runs;
+    private final OrderedRuns ordered;
     private final Footprints footprints;
 
-    RunsApi(Runs runs, Footprints footprints) {
+    RunsApi(Runs runs, OrderedRuns ordered, Footprints footprints) {
         this.runs = runs;
+        this.ordered = ordered;
         this.footprints = footprints;
     }
 
@@ -56,10 +60,18 @@ class RunsApi {
             Long againOf,
             List<PartEntry> footprint,
             Double usedMl,
-            String detail) {}
+            String detail,
+            Long order,
+            Map<String, Integer> parts) {}
 
     /** What really went in may be called {@code resinMl} too, as it was before. */
-    record Finish(Instant endedAt, String outcome, Integer reachedLayer, Double resinMl, Double usedMl) {
+    record Finish(
+            Instant endedAt,
+            String outcome,
+            Integer reachedLayer,
+            Double resinMl,
+            Double usedMl,
+            Map<String, Integer> partsGood) {
 
         Double used() {
             return usedMl == null ? resinMl : usedMl;
@@ -88,7 +100,7 @@ class RunsApi {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     RunView enter(@RequestBody Entry entry) {
-        return runs.enter(new RunEntry(
+        RunEntry run = new RunEntry(
                 entry.machine(),
                 entry.job(),
                 entry.startedAt(),
@@ -103,7 +115,8 @@ class RunsApi {
                 entry.againOf(),
                 footprint(entry.footprint()),
                 entry.usedMl(),
-                detail(entry.detail())));
+                detail(entry.detail()));
+        return ordered.enter(run, entry.order(), entry.parts());
     }
 
     private static Detail detail(String said) {
@@ -114,7 +127,8 @@ class RunsApi {
 
     @PostMapping("/{id}/finish")
     RunView finish(@PathVariable long id, @RequestBody Finish finish) {
-        return runs.finish(id, finish.endedAt(), finish.outcome(), finish.reachedLayer(), finish.used());
+        return ordered.finish(
+                id, finish.endedAt(), finish.outcome(), finish.reachedLayer(), finish.used(), finish.partsGood());
     }
 
     /**

@@ -18,6 +18,7 @@ import keel.app.prints.RunEntry;
 import keel.app.prints.RunFiles;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.order.OrderPlates;
 import keel.app.standing.Footprints;
 import keel.app.standing.Standings;
 import keel.core.Findings;
@@ -40,6 +41,7 @@ class RunsController {
     private final Standings standings;
     private final Footprints footprints;
     private final RunFiles files;
+    private final OrderPlates orders;
     private final Logbook logbook;
     private final ShopTime times;
 
@@ -49,6 +51,7 @@ class RunsController {
             Standings standings,
             Footprints footprints,
             RunFiles files,
+            OrderPlates orders,
             Logbook logbook,
             ShopTime times) {
         this.runs = runs;
@@ -56,6 +59,7 @@ class RunsController {
         this.standings = standings;
         this.footprints = footprints;
         this.files = files;
+        this.orders = orders;
         this.logbook = logbook;
         this.times = times;
     }
@@ -239,6 +243,7 @@ class RunsController {
         model.addAttribute("run", run);
         model.addAttribute("lay", footprints.of(run.id()).map(Runs::words).orElse(null));
         model.addAttribute("failures", runs.failuresOf(run.id()));
+        model.addAttribute("plate", orders.ofRun(run.id()).orElse(null));
         model.addAttribute("file", files.fileOf(run.id()).orElse(null));
         model.addAttribute("outcomes", Outcome.values());
         model.addAttribute("machines", fleet.machines());

@@ -14,6 +14,7 @@ import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.order.OrderPlates;
 import keel.app.standing.Standings;
 import keel.core.standing.MachineKind;
 import org.springframework.stereotype.Controller;
@@ -33,15 +34,23 @@ class AfterController {
     private final Standings standings;
     private final ShopSettings settings;
     private final Instruments instruments;
+    private final OrderPlates orders;
 
     AfterController(
-            Runs runs, Bench bench, Fleet fleet, Standings standings, ShopSettings settings, Instruments instruments) {
+            Runs runs,
+            Bench bench,
+            Fleet fleet,
+            Standings standings,
+            ShopSettings settings,
+            Instruments instruments,
+            OrderPlates orders) {
         this.runs = runs;
         this.bench = bench;
         this.fleet = fleet;
         this.standings = standings;
         this.settings = settings;
         this.instruments = instruments;
+        this.orders = orders;
     }
 
     /** After the last run of a machine; the plain form of a cleared plate where it has printed nothing. */
@@ -95,6 +104,7 @@ class AfterController {
         model.addAttribute("laser", machine.traits().kind() == MachineKind.LASER_TANK);
         model.addAttribute("m", standings.of(run.machine()));
         model.addAttribute("typed", typed);
+        model.addAttribute("plate", orders.ofRun(run.id()).orElse(null));
         model.addAttribute("dryingHours", settings.defaults().value("drying.hours"));
         return "starting/after";
     }

@@ -47,6 +47,7 @@ class GateController {
     private final Runs runs;
     private final WantedJobs wanted;
     private final JobFiles files;
+    private final OrderedParts parts;
     private final Standings standings;
     private final Stacks stacks;
     private final LookIns lookIns;
@@ -58,6 +59,7 @@ class GateController {
             Runs runs,
             WantedJobs wanted,
             JobFiles files,
+            OrderedParts parts,
             Standings standings,
             Stacks stacks,
             LookIns lookIns,
@@ -67,6 +69,7 @@ class GateController {
         this.runs = runs;
         this.wanted = wanted;
         this.files = files;
+        this.parts = parts;
         this.standings = standings;
         this.stacks = stacks;
         this.lookIns = lookIns;
@@ -167,8 +170,8 @@ class GateController {
 
     /** Starts from the last job on this machine; a changed amount asks for the gate anew. */
     @GetMapping("/machines/{code}/start")
-    String gate(@PathVariable String code, JobForm typed, Model model) {
-        return show(code, typed.layers() != null ? typed : begun(code, typed), model);
+    String gate(@PathVariable String code, JobForm typed, PiecesForm pieces, Model model) {
+        return show(code, typed.layers() != null ? typed : begun(code, typed), pieces, model);
     }
 
     /** From the last print of the job that is named, else from the last one on this machine. */
@@ -217,7 +220,8 @@ class GateController {
     }
 
     @PostMapping("/machines/{code}/start")
-    String start(@PathVariable String code, JobForm form, Model model, HttpServletResponse response) {
+    String start(
+            @PathVariable String code, JobForm form, PiecesForm pieces, Model model, HttpServletResponse response) {
         try {
             Findings findings = new Findings();
             RunEntry entry = new RunEntry(
@@ -236,8 +240,13 @@ class GateController {
                     places.footprint(standings.of(code), form.asked()),
                     null,
                     Detail.named(form.detail()).orElse(null));
-            Gates.Aside aside =
-                    new Gates.Aside(Typed.number(form.resinC(), "resinC", findings), form.slowRelease(), form.file());
+            Map<Long, Integer> lies = pieces.read(0);
+            Gates.Aside aside = new Gates.Aside(
+                    Typed.number(form.resinC(), "resinC", findings),
+                    form.slowRelease(),
+                    form.file(),
+                    lies.values().stream().anyMatch(count -> count > 0) ? pieces.order() : null,
+                    lies);
             Refused.unless(findings);
             return "redirect:/runs/" + gates.start(entry, form.looked(), aside).id() + "/now";
         } catch (HoldsOpen e) {
@@ -246,10 +255,10 @@ class GateController {
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
         }
-        return show(code, form, model);
+        return show(code, form, pieces, model);
     }
 
-    private String show(String code, JobForm form, Model model) {
+    private String show(String code, JobForm form, PiecesForm pieces, Model model) {
         MachineNow m = standings.of(code);
         JobPlaces.JobPlace onPlate = places.of(m, form.asked());
         List<GateItem> items = gates.of(code, form.job(onPlate.parts()));
@@ -259,6 +268,9 @@ class GateController {
         model.addAttribute("resin", m.resin());
         model.addAttribute("file", file);
         model.addAttribute("recent", form.file() == null ? files.recent(RECENT) : List.of());
+        model.addAttribute("orders", parts.open());
+        model.addAttribute("ordered", parts.of(pieces, form.job()).orElse(null));
+        model.addAttribute("pieces", pieces);
         model.addAttribute("waiting", wanted.next(m.resin(), OFFERED));
         model.addAttribute("slowly", gates.mayReleaseSlowly(m));
         model.addAttribute(

@@ -16,6 +16,7 @@ import keel.app.prints.LookIns;
 import keel.app.prints.Releases;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
+import keel.app.prints.order.OrderPlates;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Stacks;
 import keel.app.standing.Standings;
@@ -41,6 +42,7 @@ class WatchController {
     private final Stacks stacks;
     private final Releases releases;
     private final Gates gates;
+    private final OrderPlates orders;
     private final Logbook logbook;
     private final ShopTime times;
     private final Clock clock;
@@ -52,6 +54,7 @@ class WatchController {
             Stacks stacks,
             Releases releases,
             Gates gates,
+            OrderPlates orders,
             Logbook logbook,
             ShopTime times,
             Clock clock) {
@@ -61,6 +64,7 @@ class WatchController {
         this.stacks = stacks;
         this.releases = releases;
         this.gates = gates;
+        this.orders = orders;
         this.logbook = logbook;
         this.times = times;
         this.clock = clock;
@@ -119,10 +123,13 @@ class WatchController {
             Double resinMl = Typed.number(form.resinMl(), "resinMl", findings);
             Refused.unless(findings);
             RunView run = runs.finish(id, endedAt, form.outcome(), reached, resinMl);
+            boolean count = run.outcome() == Outcome.PARTIAL && orders.ofRun(id).isPresent();
             return "redirect:"
-                    + (run.outcome().wentWrong()
-                            ? "/failures/new?machine=" + run.machine() + "&run=" + id
-                            : "/runs/" + id + "/after");
+                    + (count
+                            ? "/runs/" + id + "/parts"
+                            : run.outcome().wentWrong()
+                                    ? "/failures/new?machine=" + run.machine() + "&run=" + id
+                                    : "/runs/" + id + "/after");
         } catch (Refused | Conflict e) {
             PageErrors.show(e, model, response);
             RunView run = runs.one(id);
