@@ -9,7 +9,8 @@ const step = (box, by) => {
 };
 
 onContent(root => {
-  for (const box of root.querySelectorAll('[data-stepper]')) {
+  for (const box of root.querySelectorAll('[data-stepper]:not([data-ready])')) {
+    box.dataset.ready = '';
     for (const button of box.querySelectorAll('[data-step]')) {
       button.addEventListener('click', () => step(box, +button.dataset.step));
     }

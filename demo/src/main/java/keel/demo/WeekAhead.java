@@ -8,12 +8,21 @@ import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import keel.app.base.Paging;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.Presences;
 import keel.app.prints.JobEntry;
+import keel.app.prints.RunView;
+import keel.app.prints.Runs;
 import keel.app.prints.WantedJobs;
+import keel.app.prints.order.OrderEntry;
+import keel.app.prints.order.OrderPlates;
+import keel.app.prints.order.OrderView;
+import keel.app.prints.order.Orders;
+import keel.app.prints.order.PartEntry;
 import keel.app.shell.ShopClock;
+import keel.core.run.Outcome;
 import org.springframework.stereotype.Component;
 
 /** Who is there when at Saltmarsh, where prints may go on at night, and what waits to be printed. */
@@ -26,12 +35,25 @@ class WeekAhead {
     private static final String TOUGH = "silt-tough";
 
     private final WantedJobs jobs;
+    private final Orders orders;
+    private final OrderPlates plates;
+    private final Runs runs;
     private final Presences presences;
     private final Fleet fleet;
     private final ShopClock clock;
 
-    WeekAhead(WantedJobs jobs, Presences presences, Fleet fleet, ShopClock clock) {
+    WeekAhead(
+            WantedJobs jobs,
+            Orders orders,
+            OrderPlates plates,
+            Runs runs,
+            Presences presences,
+            Fleet fleet,
+            ShopClock clock) {
         this.jobs = jobs;
+        this.orders = orders;
+        this.plates = plates;
+        this.runs = runs;
         this.presences = presences;
         this.fleet = fleet;
         this.clock = clock;
@@ -88,6 +110,43 @@ class WeekAhead {
                     new JobEntry.Size(w.widthMm(), w.depthMm(), null),
                     null));
         }
+        set(now);
+    }
+
+    /** The last print of which only some came out was part of a set; one before it too, and a plate waits. */
+    private void set(Instant now) {
+        List<RunView> ended = runs.list(null, now.minus(Duration.ofDays(21)), now, null, new Paging(0, 200)).stream()
+                .filter(r -> !r.open())
+                .toList();
+        RunView partly = ended.stream()
+                .filter(r -> r.outcome() == Outcome.PARTIAL)
+                .findFirst()
+                .orElse(null);
+        RunView whole = ended.stream()
+                .filter(r -> r.outcome() == Outcome.GOOD
+                        && (partly == null || r.startedAt().isBefore(partly.startedAt())))
+                .findFirst()
+                .orElse(null);
+        if (partly == null || whole == null) {
+            return;
+        }
+        long order = orders.make(new OrderEntry(
+                partly.job() + ", the set",
+                now.plus(Duration.ofDays(6)),
+                List.of(
+                        new PartEntry(null, "Body", 14, 38.0, 24.0, 46.0, 11.5),
+                        new PartEntry(null, "Foot", 14, 26.0, 26.0, 14.0, 5.2),
+                        new PartEntry(null, "Name plate", 30, 44.0, 6.0, 12.0, 1.4))));
+        List<Long> ids =
+                orders.one(order).parts().stream().map(OrderView.PartLine::id).toList();
+        Map<Long, Integer> six = Map.of(ids.get(0), 4, ids.get(1), 3, ids.get(2), 6);
+        plates.put(whole.id(), order, six);
+        plates.put(partly.id(), order, six);
+        plates.count(partly.id(), Map.of(ids.get(0), 2, ids.get(1), 3, ids.get(2), 5));
+        plates.letWait(
+                order,
+                Map.of(ids.get(0), 5),
+                new JobEntry(partly.job() + ", bodies", 4.4, GREY, 58.0, List.of(), null, null, null));
     }
 
     private void say(Actor actor, String weekdays, List<DayOfWeek> mornings) {

@@ -126,6 +126,9 @@ final class Addresses {
         SUBJECTS.put("/api/v1/files", "select hash from sliced_file order by hash");
         SUBJECTS.put("/jobs", "select id from wanted_job order by id");
         SUBJECTS.put("/api/v1/jobs", "select id from wanted_job order by id");
+        SUBJECTS.put("/orders", "select id from part_order order by id");
+        SUBJECTS.put("/api/v1/orders", "select id from part_order order by id");
+        SUBJECTS.put("/runs/{id}/parts", "select distinct run_id from run_part order by run_id");
         SUBJECTS.put("/photos", "select id from photo order by id");
         SUBJECTS.put("/guides", "select id from guide_session order by id");
         SUBJECTS.put("/runs/{id}/now", "select id from run where ended_at is null and not withdrawn");

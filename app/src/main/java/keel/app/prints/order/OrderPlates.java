@@ -211,7 +211,7 @@ public class OrderPlates {
         if (planned.isEmpty()) {
             return Optional.empty();
         }
-        long order = records.parts(planned.keySet()).get(0).order.id;
+        long order = records.orderOf(planned.keySet().iterator().next());
         OrderView of = orders.one(order);
         return Optional.of(new OnPlate(
                 order,

@@ -20,8 +20,8 @@ interface OrderRecords extends JpaRepository<PartOrder, Long> {
     @Query("select o from PartOrder o where o.closedAt is not null order by o.closedAt desc, o.id desc")
     List<PartOrder> closed(Limit most);
 
-    @Query("select p from OrderPart p where p.id in ?1")
-    List<OrderPart> parts(Collection<Long> ids);
+    @Query("select p.order.id from OrderPart p where p.id = ?1")
+    long orderOf(long part);
 
     /** A part on the plate of a run that counts. */
     record Lies(

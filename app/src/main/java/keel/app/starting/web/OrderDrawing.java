@@ -18,16 +18,16 @@ record OrderDrawing(double width, double depth, List<Box> boxes, String words) {
     /** A piece, its top left corner; {@code letter} is that of its part. */
     record Box(double x, double y, double w, double d, String letter) {
 
-        double middleX() {
+        public double middleX() {
             return x + w / 2;
         }
 
-        double middleY() {
+        public double middleY() {
             return y + d / 2;
         }
 
         /** So that it stays inside. */
-        double size() {
+        public double size() {
             return Math.min(9, Math.min(w, d) * .7);
         }
     }

@@ -29,9 +29,9 @@ record OrderForm(
     private static final Figures FIG = new Figures();
 
     /** A row as it stands in the form. */
-    record Row(String id, String name, String wanted, String width, String depth, String height, String ml) {
+    record PartRow(String id, String name, String wanted, String width, String depth, String height, String ml) {
 
-        static final Row EMPTY = new Row("", "", "", "", "", "", "");
+        static final PartRow EMPTY = new PartRow("", "", "", "", "", "", "");
     }
 
     static OrderForm empty() {
@@ -54,17 +54,17 @@ record OrderForm(
     }
 
     /** Those that are filled in, and some free ones. */
-    List<Row> rows() {
-        List<Row> rows = new ArrayList<>();
+    List<PartRow> rows() {
+        List<PartRow> rows = new ArrayList<>();
         for (int i = 0; i < size(); i++) {
             rows.add(row(i));
         }
-        while (!rows.isEmpty() && rows.get(rows.size() - 1).equals(Row.EMPTY)) {
+        while (!rows.isEmpty() && rows.get(rows.size() - 1).equals(PartRow.EMPTY)) {
             rows.remove(rows.size() - 1);
         }
         int most = Math.max(LEAST_ROWS, rows.size() + FREE_ROWS);
         while (rows.size() < most) {
-            rows.add(Row.EMPTY);
+            rows.add(PartRow.EMPTY);
         }
         return rows;
     }
@@ -73,8 +73,8 @@ record OrderForm(
         return parts == null ? 0 : parts.size();
     }
 
-    private Row row(int i) {
-        return new Row(
+    private PartRow row(int i) {
+        return new PartRow(
                 at(ids, i), at(parts, i), at(wanted, i), at(widths, i), at(depths, i), at(heights, i), at(mls, i));
     }
 
@@ -89,8 +89,8 @@ record OrderForm(
         Findings findings = new Findings();
         List<PartEntry> read = new ArrayList<>();
         for (int i = 0; i < size(); i++) {
-            Row r = row(i);
-            if (!r.equals(Row.EMPTY)) {
+            PartRow r = row(i);
+            if (!r.equals(PartRow.EMPTY)) {
                 String at = "parts[" + i + "]";
                 read.add(new PartEntry(
                         r.id().isEmpty() ? null : Long.valueOf(r.id()),

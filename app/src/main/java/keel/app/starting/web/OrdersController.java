@@ -181,7 +181,10 @@ class OrdersController {
 
     /** Parts by hand, for a plate that no reckoning laid out: on to the gate of a machine. */
     @GetMapping("/orders/{id}/start")
-    String start(@PathVariable long id, PiecesForm pieces, @RequestParam String machine) {
+    String start(@PathVariable long id, PiecesForm pieces, @RequestParam(required = false) String machine) {
+        if (machine == null) {
+            return "redirect:/orders/" + id;
+        }
         StringBuilder to =
                 new StringBuilder("/machines/" + fleet.machine(machine).code() + "/start?order=" + id);
         pieces.read(0).forEach((part, count) -> {

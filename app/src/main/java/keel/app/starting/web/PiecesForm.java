@@ -27,20 +27,20 @@ record PiecesForm(Long order, List<Long> part, List<String> pieces) {
         Findings findings = new Findings();
         Map<Long, Integer> read = new LinkedHashMap<>();
         for (int i = 0; part != null && i < part.size(); i++) {
-            Integer count = Typed.whole(typed(i), "pieces", findings);
+            Integer count = Typed.whole(at(i), "pieces", findings);
             read.put(part.get(i), count == null ? ifEmpty : count);
         }
         Refused.unless(findings);
         return read;
     }
 
-    String typed(int i) {
+    private String at(int i) {
         return pieces == null || i >= pieces.size() ? "" : pieces.get(i);
     }
 
     /** What was typed for a part, null where nothing was. */
-    String typed(long id) {
+    public String typed(long id) {
         int i = part == null ? -1 : part.indexOf(id);
-        return i < 0 ? null : typed(i);
+        return i < 0 ? null : at(i);
     }
 }
