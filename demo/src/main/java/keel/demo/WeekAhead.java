@@ -115,18 +115,16 @@ class WeekAhead {
 
     /** The last print of which only some came out was part of a set; one before it too, and a plate waits. */
     private void set(Instant now) {
-        List<RunView> ended = runs.list(null, now.minus(Duration.ofDays(21)), now, null, new Paging(0, 200)).stream()
+        List<RunView> ended = runs.list(null, now.minus(Duration.ofDays(120)), now, null, new Paging(0, 500)).stream()
                 .filter(r -> !r.open())
                 .toList();
-        RunView partly = ended.stream()
-                .filter(r -> r.outcome() == Outcome.PARTIAL)
-                .findFirst()
-                .orElse(null);
-        RunView whole = ended.stream()
-                .filter(r -> r.outcome() == Outcome.GOOD
-                        && (partly == null || r.startedAt().isBefore(partly.startedAt())))
-                .findFirst()
-                .orElse(null);
+        RunView partly = null;
+        RunView whole = null;
+        for (RunView run : ended) {
+            partly = partly == null && run.outcome() == Outcome.PARTIAL ? run : partly;
+            boolean same = partly != null && run.job().equals(partly.job()) && run.outcome() == Outcome.GOOD;
+            whole = whole == null && same ? run : whole;
+        }
         if (partly == null || whole == null) {
             return;
         }

@@ -83,9 +83,28 @@ public class OrderLayouts {
                     : Double.valueOf(each.stream().mapToDouble(d -> d).sum());
         }
 
-        /** So much of that for one more print that is lost. */
-        public Double perPrint(Double all) {
-            return all == null || count == 0 ? null : all / count;
+        /** How many prints it takes as this machine fails, with hours and resin where they are known. */
+        public String words() {
+            String plates = (count == 1 ? "One plate" : count + " plates")
+                    + (atLeast == count && count > 1 ? ", fewer would not hold it" : "") + ". ";
+            boolean sure = needed.low() == needed.high();
+            String prints = sure
+                    ? "As " + m.name() + " fails, "
+                            + (count == 1 ? "one print is enough in nine of ten cases" : count + " prints are enough")
+                    : "As " + m.name() + " fails, it takes " + between(needed.low(), needed.high()) + " prints";
+            return plates + prints + spread(hours(), "h") + spread(ml(), "ml of resin") + ".";
+        }
+
+        private String spread(Double all, String unit) {
+            return all == null
+                    ? ""
+                    : ", "
+                            + between(Math.round(all / count * needed.low()), Math.round(all / count * needed.high()))
+                            + " " + unit;
+        }
+
+        private static String between(long low, long high) {
+            return low == high ? Long.toString(low) : low + " to " + high;
         }
     }
 

@@ -206,7 +206,8 @@ class OrdersPagesTest extends PageTest {
         assertThat(printing.printing()).isEqualTo(5);
         assertThat(printing.parts().get(0).waiting()).as("its job prints now").isZero();
 
-        String next = accepted("/runs/" + run + "/finish", "outcome", "PARTIAL", "reachedLayer", "900");
+        String next = accepted(
+                "/runs/" + run + "/finish", "outcome", "PARTIAL", "reachedLayer", "", "endedAt", "", "resinMl", "");
         assertThat(next).isEqualTo("/runs/" + run + "/parts");
         assertThat(page(next)).contains("of 5 on the plate");
         refused(422, "cannot have come out", next, "part", "" + part, "pieces", "6");

@@ -1,6 +1,10 @@
 package keel.core.pattern;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.hipparchus.random.RandomGenerator;
 import org.hipparchus.random.Well19937c;
@@ -56,6 +60,53 @@ public record ChangePoint(Optional<Integer> lastBefore, double before, double af
                         mean(values, 0, best.lastBefore() + 1),
                         mean(values, best.lastBefore() + 1, values.length),
                         p);
+    }
+
+    /**
+     * The same of zeros and ones that are only mixed with their like, so that another mix of what is printed is no
+     * change; empty as soon as few orders show that there is none.
+     *
+     * @param like what each value is like
+     * @throws IllegalArgumentException as above
+     */
+    static Optional<ChangePoint> worth(double[] values, List<String> like) {
+        check(values, Kind.SHARE);
+        Split best = best(values, Kind.SHARE);
+        List<int[]> strata = strata(like);
+        RandomGenerator random = new Well19937c(SEED);
+        double[] mixed = values.clone();
+        int asLarge = 0;
+        for (int k = 0; k < ORDERS; k++) {
+            strata.forEach(s -> shuffle(mixed, s, random));
+            asLarge += best(mixed, Kind.SHARE).ratio() >= best.ratio() - SAME ? 1 : 0;
+            if (asLarge > CHANGED * (ORDERS + 1)) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(new ChangePoint(
+                Optional.of(best.lastBefore()),
+                mean(values, 0, best.lastBefore() + 1),
+                mean(values, best.lastBefore() + 1, values.length),
+                (1.0 + asLarge) / (ORDERS + 1)));
+    }
+
+    private static List<int[]> strata(List<String> like) {
+        Map<String, List<Integer>> places = new LinkedHashMap<>();
+        for (int i = 0; i < like.size(); i++) {
+            places.computeIfAbsent(like.get(i), k -> new ArrayList<>()).add(i);
+        }
+        return places.values().stream()
+                .map(p -> p.stream().mapToInt(Integer::intValue).toArray())
+                .toList();
+    }
+
+    private static void shuffle(double[] values, int[] places, RandomGenerator random) {
+        for (int i = places.length - 1; i > 0; i--) {
+            int j = random.nextInt(i + 1);
+            double kept = values[places[i]];
+            values[places[i]] = values[places[j]];
+            values[places[j]] = kept;
+        }
     }
 
     private static void check(double[] values, Kind kind) {

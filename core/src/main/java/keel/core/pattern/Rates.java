@@ -40,6 +40,7 @@ public record Rates(Optional<GammaPrior> prior, List<Group> groups) {
      * @param p chance of events as unlikely as these, two-sided, if its rate were that of the rest
      * @param adjusted the same, adjusted for all that were looked at
      * @param standsOut whether it does so among all that were looked at
+     * @param least smallest p that it could have had with these exposures
      */
     public record Group(
             String id,
@@ -49,7 +50,8 @@ public record Rates(Optional<GammaPrior> prior, List<Group> groups) {
             double shrunk,
             double p,
             double adjusted,
-            boolean standsOut) {}
+            boolean standsOut,
+            double least) {}
 
     /**
      * @param falseDiscovery share of those that stand out which may do so by chance
@@ -76,7 +78,15 @@ public record Rates(Optional<GammaPrior> prior, List<Group> groups) {
             Counted c = counted.get(i);
             double shrunk = prior.map(g -> g.shrunk(c)).orElse(events / exposure);
             groups.add(new Group(
-                    c.id(), c.events() / c.exposure(), low(c), high(c), shrunk, p[i], adjusted[i], standsOut[i]));
+                    c.id(),
+                    c.events() / c.exposure(),
+                    low(c),
+                    high(c),
+                    shrunk,
+                    p[i],
+                    adjusted[i],
+                    standsOut[i],
+                    least[i]));
         }
         return new Rates(prior, groups);
     }
