@@ -1,4 +1,4 @@
 package keel.app.failures;
 
 /** What is known of a failure has changed: what was seen, told or looked at. */
-record EvidenceChanged(long failure) {}
+public record EvidenceChanged(long failure) {}

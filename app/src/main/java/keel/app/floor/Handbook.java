@@ -19,9 +19,11 @@ public class Handbook {
             "fleet",
             "round",
             "week",
+            "orders",
             "files",
             "print",
             "failures",
+            "patterns",
             "bench",
             "films",
             "screens",
@@ -44,6 +46,8 @@ public class Handbook {
 
     private static final List<About> PAGES = List.of(
             About.of("/files.*", "files"),
+            About.of("/orders.*|/runs/[^/]+/parts", "orders"),
+            About.of("/patterns.*", "patterns"),
             About.of("/machines/[^/]+/(start|plate|run|after|profiles|tilt).*|/runs.*", "print"),
             About.of("/machines/[^/]+/(screen|uv|layers|smoothing).*|/bench/screens.*", "screens"),
             About.of("/machines/[^/]+/pour.*|/stores.*", "stores"),

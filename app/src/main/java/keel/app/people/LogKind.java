@@ -52,6 +52,7 @@ public enum LogKind {
     INCIDENT("Incident"),
     FAN("Fan"),
     UPKEEP("Upkeep"),
+    PATTERN("Pattern"),
     JOB_WANTED("Job wanted"),
     PARTS_WANTED("Parts wanted"),
     PARTS_COUNTED("Parts counted"),

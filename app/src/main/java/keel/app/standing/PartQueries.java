@@ -78,8 +78,8 @@ interface PartQueries extends Repository<PartAnywhere, Long> {
     @Query(
             """
             select p.machineId, p.kind, c.code, p.since, p.until, c.endedAt, c.endReason
-            from PartPlace p join PartCard c on c.id = p.partId
-            where p.kind = ?1 and p.machineId is not null order by p.since""")
+            from PartOnMachine p join PartCard c on c.id = p.partId
+            where p.kind = ?1 order by p.since""")
     List<Span> spansOf(ComponentKind kind);
 
     @Query("select p from PartAged p where p.kind = ?1 and p.model is not null order by p.number")

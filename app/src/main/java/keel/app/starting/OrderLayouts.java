@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import keel.app.prints.FailShares;
@@ -98,9 +99,14 @@ public class OrderLayouts {
         private String spread(Double all, String unit) {
             return all == null
                     ? ""
-                    : ", "
-                            + between(Math.round(all / count * needed.low()), Math.round(all / count * needed.high()))
-                            + " " + unit;
+                    : ", " + about(all / count * needed.low(), all / count * needed.high()) + " " + unit;
+        }
+
+        private static String about(double low, double high) {
+            String text = low < 10 ? "%.1f" : "%.0f";
+            String least = String.format(Locale.ROOT, text, low);
+            String most = String.format(Locale.ROOT, text, high);
+            return least.equals(most) ? least : least + " to " + most;
         }
 
         private static String between(long low, long high) {

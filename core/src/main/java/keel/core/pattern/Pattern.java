@@ -37,7 +37,7 @@ public record Pattern(
             return prints == 0 ? 0 : failed / (double) prints;
         }
 
-        Counts and(boolean fails) {
+        public Counts and(boolean fails) {
             return new Counts(prints + 1, failed + (fails ? 1 : 0));
         }
 

@@ -37,6 +37,7 @@ public class Frame {
             new Place("week", "Week", "/week", "w"),
             new Place("runs", "Runs", "/runs", "p"),
             new Place("failures", "Failures", "/failures", "x"),
+            new Place("patterns", "Patterns", "/patterns", "k"),
             new Place("bench", "Bench", "/bench", "b"),
             new Place("stores", "Stores", "/stores", "s"),
             new Place("air", "Air", "/air", "a"),

@@ -1,0 +1,154 @@
+package keel.app.floor.patterns;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import keel.core.pattern.Pattern;
+import keel.core.pattern.Pattern.Counts;
+import keel.core.pattern.Pattern.Group;
+import keel.core.pattern.Trait;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/** Patterns in the words of the shop: what it is, what speaks for it, what to do. */
+final class Wording {
+
+    private final ToldPrints.Prints prints;
+
+    Wording(ToldPrints.Prints prints) {
+        this.prints = prints;
+    }
+
+    String text(Pattern p) {
+        return subject(p.group()) + ": " + count(p.own()) + " failed, of all others " + count(p.rest()) + ".";
+    }
+
+    static String count(Counts c) {
+        return c.failed() + " of " + c.prints();
+    }
+
+    /** The prints of a group as the beginning of a sentence. */
+    String subject(Group group) {
+        String name = prints.name(group);
+        return switch (group.trait()) {
+            case MACHINE -> "Prints of " + name;
+            case MODEL -> "Prints of machines of model " + name;
+            case ROOM -> "Prints in the " + name;
+            case RESIN -> "Prints of " + name;
+            case BOTTLE -> "Prints after bottle " + name + " was poured in";
+            case FILM -> "Prints over film " + name;
+            case FILM_PACK -> "Prints over film of pack " + name;
+            case SCREEN -> "Prints on screen " + name;
+            case PROFILE -> "Prints with " + name;
+            case JOB -> "Prints of " + name;
+            case DETAIL -> "Prints of " + name + " detail";
+            case FILE -> "Prints whose file was " + name;
+            case WARMTH -> "Prints begun at " + name;
+            case HOUR -> "Prints begun " + name;
+            case WEEKDAY -> "Prints begun on a " + name;
+        };
+    }
+
+    List<PatternFinding.Reason> because(Pattern p) {
+        List<PatternFinding.Reason> because = new ArrayList<>();
+        if (!p.alike().isEmpty()) {
+            because.add(reason("The same prints are told by " + named(p.alike())
+                    + ": which of them it is, they cannot say. One print that has only the one would tell."));
+        }
+        if (!p.behind().isEmpty()) {
+            because.add(reason("Beside it " + named(p.behind()) + " stood out as well; among other prints "
+                    + (p.behind().size() == 1 ? "it does" : "they do") + " no more."));
+        }
+        because.add(reason(
+                p.likeWithLike() == Pattern.Like.HOLDS
+                        ? "It is the same among prints that are alike in job, resin or detail."
+                        : "Too few of these prints have their like elsewhere: it may be what is printed."));
+        because.add(reason(String.format(
+                Locale.ROOT,
+                "By luck alone so much would come up %s; all that was looked at is counted in.",
+                chance(p.p()))));
+        return because;
+    }
+
+    static String chance(double p) {
+        return p < 0.0001
+                ? "less than once in ten thousand looks"
+                : String.format(Locale.ROOT, "once in %,.0f looks", 1 / p);
+    }
+
+    static PatternFinding.Reason reason(String text) {
+        return new PatternFinding.Reason(text, null);
+    }
+
+    private String named(List<Group> groups) {
+        return groups.stream()
+                .map(g -> g.trait() == Trait.PROFILE || g.trait() == Trait.WARMTH
+                        ? prints.name(g)
+                        : g.trait().words() + " " + prints.name(g))
+                .collect(Collectors.joining(", "));
+    }
+
+    PatternFinding.Advice advice(Group group) {
+        String value = group.value();
+        return switch (group.trait()) {
+            case MACHINE ->
+                advice(
+                        "Print the same file on it and on its sister, and compare its settings, level and light with hers.",
+                        "Open " + prints.name(group),
+                        path("/machines/{c}", value));
+            case MODEL ->
+                advice("Look at what these machines have in common and others do not.", "Their set-up", "/setup");
+            case ROOM ->
+                advice(
+                        "Look at warmth, sun and draught where they stand, and at what the table does when somebody walks by.",
+                        "Its air",
+                        path("/air/rooms/{c}", value));
+            case RESIN ->
+                advice(
+                        "Print its exposure steps again, and stir it longer before each print.",
+                        "The resin",
+                        path("/stores/resins/{c}", value));
+            case BOTTLE ->
+                advice(
+                        "Shake it, sieve it, look at its date; print one from another bottle. If that comes out, claim it.",
+                        "The bottle",
+                        path("/stores/bottles/{c}", value));
+            case FILM, FILM_PACK ->
+                advice(
+                        "Look at the sheets against the light before the next one goes in; claim the pack if they are dented.",
+                        "Films and packs",
+                        "/bench/packs");
+            case SCREEN -> advice("Photograph its test pictures, and compare its light.", "Screens", "/bench/screens");
+            case PROFILE ->
+                advice("Go back to the version before, or print the exposure steps again.", "Profiles", "/profiles");
+            case JOB ->
+                advice(
+                        "Read its file for islands, cups and large faces, and ask how it stands.",
+                        "Read its file",
+                        "/files");
+            case DETAIL -> advice("See which machine and film these are put on.", "The week", "/week");
+            case FILE -> advice("Read files before they are printed: the gate asks for it.", "Files", "/files");
+            case WARMTH ->
+                advice(
+                        "Warm the room, or the resin, before prints begin; let it stand in the warm the evening before.",
+                        "The air",
+                        "/air");
+            case HOUR, WEEKDAY ->
+                advice(
+                        "Ask what is different then: who is there, sun, heating, what is skipped.",
+                        "The round",
+                        "/round");
+        };
+    }
+
+    private static PatternFinding.Advice advice(String text, String label, String path) {
+        return new PatternFinding.Advice(text, label, path);
+    }
+
+    static String path(String template, String value) {
+        return UriComponentsBuilder.fromPath(template)
+                .encode()
+                .buildAndExpand(value)
+                .toUriString();
+    }
+}

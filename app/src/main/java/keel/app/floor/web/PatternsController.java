@@ -1,0 +1,122 @@
+package keel.app.floor.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import keel.app.base.PageErrors;
+import keel.app.base.Refused;
+import keel.app.fleet.ShopSettings;
+import keel.app.floor.patterns.PatternFinding;
+import keel.app.floor.patterns.PatternVerdicts;
+import keel.app.floor.patterns.Patterns;
+import keel.app.floor.patterns.Verdict;
+import keel.core.pattern.Pattern.Group;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page of what the fleet's failures say. */
+@Controller
+class PatternsController {
+
+    private static final List<Integer> SPANS = List.of(90, 365, 1825);
+    private static final int USUAL = 365;
+
+    private final Patterns patterns;
+    private final PatternVerdicts verdicts;
+    private final ShopSettings settings;
+    private final Clock clock;
+
+    PatternsController(Patterns patterns, PatternVerdicts verdicts, ShopSettings settings, Clock clock) {
+        this.patterns = patterns;
+        this.verdicts = verdicts;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @GetMapping("/patterns")
+    String page(@RequestParam(defaultValue = "365") int days, Model model) {
+        int span = SPANS.contains(days) ? days : USUAL;
+        Patterns.Found found = patterns.of(from(span), null);
+        Map<String, PatternVerdicts.Said> said = verdicts.last();
+        model.addAttribute("found", found);
+        model.addAttribute("said", said);
+        model.addAttribute("open", some(found, said, false));
+        model.addAttribute("settled", some(found, said, true));
+        model.addAttribute("brought", verdicts.brought(found));
+        model.addAttribute("drawings", drawings(found));
+        model.addAttribute("months", found.months().isEmpty() ? null : MonthsDrawing.of(found.months()));
+        model.addAttribute("machines", machines(found));
+        model.addAttribute("days", span);
+        model.addAttribute("spans", SPANS);
+        return "floor/patterns";
+    }
+
+    /** The beginning of the shop's day so many days ago, so that what was found is found again. */
+    private Instant from(int days) {
+        return clock.instant()
+                .atZone(settings.zone())
+                .truncatedTo(ChronoUnit.DAYS)
+                .minusDays(days)
+                .toInstant();
+    }
+
+    private static List<PatternFinding> some(
+            Patterns.Found found, Map<String, PatternVerdicts.Said> said, boolean settled) {
+        return found.findings().stream()
+                .filter(f -> (said.get(f.key()) != null && said.get(f.key()).closes()) == settled)
+                .toList();
+    }
+
+    private static Map<String, SharesDrawing> drawings(Patterns.Found found) {
+        Map<String, SharesDrawing> drawings = new LinkedHashMap<>();
+        for (PatternFinding f : found.findings()) {
+            drawings.put(
+                    f.key(),
+                    SharesDrawing.of(List.of(
+                            new SharesDrawing.Share(f.turned() ? "since then" : "these prints", f.own(), true),
+                            new SharesDrawing.Share(f.turned() ? "before" : "all others", f.rest(), false))));
+        }
+        return drawings;
+    }
+
+    /** The one that fails most on top. */
+    private static SharesDrawing machines(Patterns.Found found) {
+        Set<Group> clear = found.findings().stream().map(PatternFinding::group).collect(Collectors.toSet());
+        List<SharesDrawing.Share> shares = new ArrayList<>();
+        found.machines()
+                .forEach((group, counts) ->
+                        shares.add(new SharesDrawing.Share(found.told().name(group), counts, clear.contains(group))));
+        shares.sort(Comparator.comparing(s -> -s.counts().rate()));
+        return shares.size() < 2 ? null : SharesDrawing.of(shares);
+    }
+
+    /** What somebody says of a pattern. */
+    record SaidForm(String key, String what, Verdict said, String reason) {}
+
+    @PostMapping("/patterns")
+    String say(SaidForm form, @RequestParam(defaultValue = "365") int days, Model model, HttpServletResponse response) {
+        return PageErrors.tried(
+                () -> {
+                    if (form.key() == null || form.said() == null) {
+                        throw new Refused("said", "Say what it is.");
+                    }
+                    verdicts.say(
+                            form.key(), form.what() == null ? "A pattern" : form.what(), form.said(), form.reason());
+                },
+                "/patterns?days=" + days,
+                model,
+                response,
+                () -> page(days, model));
+    }
+}
