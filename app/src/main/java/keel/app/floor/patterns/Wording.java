@@ -93,7 +93,7 @@ final class Wording {
         return switch (group.trait()) {
             case MACHINE ->
                 advice(
-                        "Print the same file on it and on its sister, and compare its settings, level and light with hers.",
+                        "Print the same file on it and on one like it, and compare settings, level and light.",
                         "Open " + prints.name(group),
                         path("/machines/{c}", value));
             case MODEL ->
