@@ -8,3 +8,6 @@ create table pattern_said (
   person_id bigint not null references person
 );
 create index pattern_said_pattern on pattern_said (pattern, at);
+-- what patterns ask of other rooms
+create view bottle_card as select id, code, lot from bottle;
+create view file_of_run as select run_id, hash from run_file;

@@ -53,6 +53,7 @@ public enum LogKind {
     FAN("Fan"),
     UPKEEP("Upkeep"),
     PATTERN("Pattern"),
+    BROUGHT_IN("Brought in"),
     JOB_WANTED("Job wanted"),
     PARTS_WANTED("Parts wanted"),
     PARTS_COUNTED("Parts counted"),

@@ -7,8 +7,8 @@ import keel.core.placement.Placement;
 
 /**
  * Rectangles on as few plates as a simple rule finds: the largest first, each on the first plate that has a place for
- * it, there as near to the front and then to the left as it goes. Tried by area and by longer side, as it lies first and
- * turned by a quarter first; the best of the four is kept. Never fewer than {@link #atLeast} plates, which the areas demand.
+ * it, there as near to the front and then to the left as it goes. Tried by area and by longer side, as it lies first
+ * and turned by a quarter first; the best of the four is kept. Never fewer than {@link #atLeast} plates.
  *
  * @param plates pieces on each plate
  * @param tooLarge numbers of the pieces for which even an empty plate has no place

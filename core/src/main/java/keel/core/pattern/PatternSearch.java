@@ -99,7 +99,7 @@ public final class PatternSearch {
         return looked;
     }
 
-    /** Groups of too few prints are looked at together, so that they count among the rest and take no look of their own. */
+    /** Groups of too few prints are taken together, so that they count among the rest and take no look of their own. */
     private List<Looked> looked(List<Group> groups) {
         Counts all = groups.stream().map(this::of).reduce(Counts.NONE, Counts::with);
         List<Group> many =

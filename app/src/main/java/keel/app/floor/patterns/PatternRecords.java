@@ -36,7 +36,7 @@ interface PatternRecords extends JpaRepository<PatternSaid, Long> {
     /** A version of settings, and the resin that it is for. */
     record Version(long id, int number, String resin, String resinName) {}
 
-    @Query("select v.id, v.number, r.code, r.name from ProfileMade v join Resin r on r.id = v.resinId")
+    @Query("select v.id, v.number, r.code, r.name from ProfileMade v join ResinCard r on r.id = v.resinId")
     List<Version> versions();
 
     /** A film or screen on a machine; pack is null where it came from none. */
@@ -56,7 +56,7 @@ interface PatternRecords extends JpaRepository<PatternSaid, Long> {
     @Query(
             """
             select x.machineId, p.at, b.code from PourMade p join PartOnMachine x on x.partId = p.vatId
-            and x.since <= p.at and x.until > p.at join BottleRecord b on b.id = p.bottleId
+            and x.since <= p.at and x.until > p.at join BottleCard b on b.id = p.bottleId
             where p.at >= ?1 and p.at < ?2 and p.ml > 0 order by p.at""")
     List<Poured> poured(Instant from, Instant to);
 
@@ -76,7 +76,7 @@ interface PatternRecords extends JpaRepository<PatternSaid, Long> {
     List<Cause> causes(Instant since);
 
     /** Runs whose file was read before. */
-    @Query("select x.runId from RunFile x join RunFact r on r.id = x.runId where r.startedAt >= ?1")
+    @Query("select x.runId from FileOfRun x join RunFact r on r.id = x.runId where r.startedAt >= ?1")
     List<Long> withFile(Instant since);
 
     /** What was said last of each pattern. */

@@ -67,13 +67,19 @@ public class OrderPlates {
         Actor.current();
         PartOrder of = orders.record(order);
         Refused.unless(check(of, pieces));
-        onRuns.deleteAll(records.ofRun(run));
-        onRuns.flush();
+        Map<Long, RunPart> lay =
+                records.ofRun(run).stream().collect(Collectors.toMap(p -> p.partId, Function.identity()));
         pieces.forEach((part, count) -> {
-            if (count > 0) {
+            RunPart there = lay.remove(part);
+            if (count == 0 && there != null) {
+                onRuns.delete(there);
+            } else if (there != null) {
+                there.planned = count;
+            } else if (count > 0) {
                 onRuns.save(new RunPart(run, part, count));
             }
         });
+        onRuns.deleteAll(lay.values());
     }
 
     private static Findings check(PartOrder order, Map<Long, Integer> pieces) {

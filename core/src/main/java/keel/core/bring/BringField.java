@@ -1,0 +1,102 @@
+package keel.core.bring;
+
+import java.text.Normalizer;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+
+/** What a column may be, with the headings that people give it. Common practice, no source. */
+public enum BringField {
+    STARTED_AT(
+            "startedAt", "started", "start", "begin", "began", "start time", "print start", "date", "datum", "debut"),
+    ENDED_AT("endedAt", "ended", "end", "finish", "finished", "end time", "print end", "ende", "fin"),
+    DURATION("duration", "time", "print time", "hours", "length", "took", "dauer", "duree", "h"),
+    MACHINE("machine", "printer", "device", "unit", "drucker", "maschine", "imprimante"),
+    JOB("job", "file", "file name", "model", "part", "print", "name", "what", "project", "auftrag", "datei", "piece"),
+    RESIN_ML("resinMl", "resin", "resin ml", "ml", "volume", "resin used", "material", "harz"),
+    OUTCOME("outcome", "result", "status", "success", "ok", "state", "how it ended", "ergebnis", "resultat"),
+    LAYERS("layers", "layer count", "number of layers", "schichten", "couches"),
+    LAYER_EXPOSURE_S(
+            "layerExposureS", "exposure", "exposure s", "exposure time", "layer exposure", "cure time", "belichtung"),
+    REACHED_LAYER("reachedLayer", "failed at layer", "last layer", "reached", "stopped at", "failed at"),
+    SEEN_AT("seenAt", "seen", "when", "date", "time", "found", "datum"),
+    SYMPTOMS("symptoms", "symptom", "what", "failure", "problem", "what went wrong", "fehler", "error"),
+    NOTE("note", "notes", "comment", "remarks", "remark", "description", "notiz", "bemerkung"),
+    NAME("name", "machine", "printer", "item", "article", "what", "title", "artikel", "bezeichnung"),
+    MODEL("model", "type", "kind", "modell", "typ"),
+    ROOM("room", "place", "location", "where", "raum", "ort"),
+    SINCE("since", "bought", "from", "in service since", "date", "purchased", "seit", "datum"),
+    HOURS("hours", "print hours", "counter", "h", "meter", "stunden"),
+    UNIT("unit", "units", "measure", "einheit"),
+    QUANTITY("quantity", "amount", "count", "on hand", "number", "pieces", "stock", "qty", "menge", "bestand"),
+    LOW_AT("lowAt", "low", "minimum", "min", "reorder", "reorder at", "warn at", "mindestbestand");
+
+    private final String code;
+    private final List<String> headings;
+
+    BringField(String code, String... headings) {
+        this.code = code;
+        this.headings = List.of(headings);
+    }
+
+    /** As programs call it. */
+    public String code() {
+        return code;
+    }
+
+    /** The field of a kind that is called so by programs. */
+    public static Optional<BringField> of(BringKind kind, String code) {
+        return kind.fields().stream().filter(f -> f.code.equals(code)).findFirst();
+    }
+
+    /**
+     * What a heading means in a table of a kind; empty where that cannot be said.
+     *
+     * @param taken fields that another column is already
+     * @param exactly whether it has to be called like the field, else one of the usual words will do; of these the one
+     *     that stands first for its field
+     */
+    static Optional<BringField> guess(BringKind kind, String heading, Set<BringField> taken, boolean exactly) {
+        String plain = plain(heading);
+        return kind.fields().stream()
+                .filter(f -> !taken.contains(f))
+                .filter(f -> exactly ? plain.equals(plain(f.code)) : f.place(plain) >= 0)
+                .min((a, b) -> Integer.compare(a.place(plain), b.place(plain)));
+    }
+
+    private int place(String plain) {
+        return headings.stream().map(BringField::plain).toList().indexOf(plain);
+    }
+
+    /** Without case, marks, units in brackets and what stands between words. */
+    static String plain(String heading) {
+        String letters = Normalizer.normalize(heading, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .replaceAll("[(\\[].*?[)\\]]", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N}]+", "");
+        return letters.isEmpty() ? heading.strip().toLowerCase(Locale.ROOT) : letters;
+    }
+
+    /** Fields that have to be there for a table of a kind to say anything. */
+    public static List<BringField> wanted(BringKind kind) {
+        return Arrays.stream(values())
+                .filter(kind.fields()::contains)
+                .filter(f -> switch (kind) {
+                    case RUNS ->
+                        f == STARTED_AT
+                                || f == MACHINE
+                                || f == JOB
+                                || f == OUTCOME
+                                || f == LAYERS
+                                || f == LAYER_EXPOSURE_S
+                                || f == RESIN_ML;
+                    case MACHINES -> f == NAME || f == MODEL || f == ROOM;
+                    case FAILURES -> f == MACHINE || f == SEEN_AT || f == SYMPTOMS;
+                    case STOCK -> f == NAME || f == UNIT;
+                })
+                .toList();
+    }
+}
