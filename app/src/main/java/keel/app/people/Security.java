@@ -88,7 +88,14 @@ class Security {
                         .permitAll()
                         .requestMatchers(PathRequest.toStaticResources().atCommonLocations())
                         .permitAll()
-                        .requestMatchers("/static/**", "/webjars/**", "/first", "/sign-in", "/error", "/control/**")
+                        .requestMatchers(
+                                "/static/**",
+                                "/webjars/**",
+                                "/manifest.webmanifest",
+                                "/first",
+                                "/sign-in",
+                                "/error",
+                                "/control/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, OpenPages.EMERGENCY)
                         .permitAll()

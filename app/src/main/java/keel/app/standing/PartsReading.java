@@ -41,7 +41,7 @@ public class PartsReading {
         return queries.spansOn(machineId).stream().map(PartQueries.Span::view).toList();
     }
 
-    /** All parts of a kind that were on machines and when, by the machine's number, films by way of vats. Oldest first. */
+    /** All parts of a kind that were on machines and when, by the machine's number, films in vats too. Oldest first. */
     public Map<Long, List<PartSpan>> spans(ComponentKind kind) {
         return queries.spansOf(kind).stream()
                 .collect(Collectors.groupingBy(

@@ -35,7 +35,8 @@ class OrdersApiTest extends ApiCalls {
         from = from.plus(12, ChronoUnit.HOURS);
         return post(
                 "/api/v1/runs",
-                "{\"machine\":\"%s\",\"job\":\"Skiff\",\"startedAt\":\"%s\",\"layers\":900,\"layerExposureS\":2,\"resinMl\":40%s%s}"
+                ("{\"machine\":\"%s\",\"job\":\"Skiff\",\"startedAt\":\"%s\",\"layers\":900,"
+                                + "\"layerExposureS\":2,\"resinMl\":40%s%s}")
                         .formatted(
                                 machine,
                                 from,

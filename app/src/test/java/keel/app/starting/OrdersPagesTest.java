@@ -2,8 +2,10 @@ package keel.app.starting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import keel.app.prints.RunChange;
 import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.app.prints.WantedJobs;
@@ -104,7 +106,7 @@ class OrdersPagesTest extends PageTest {
                 .contains("Oar");
     }
 
-    /** Side by side with the margin between: five rows of three of 46 by 14 lie on 144 by 81, as (144+2)/48, (81+2)/16. */
+    /** Side by side with the margin between: five rows of three of 46 by 14 lie on 144 by 81. */
     @Test
     void laysOutWhatHasNoPlateYet() {
         OrderView order = made(32, 46.0, 14.0);

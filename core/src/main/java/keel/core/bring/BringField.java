@@ -10,40 +10,109 @@ import java.util.Set;
 /** What a column may be, with the headings that people give it. Common practice, no source. */
 public enum BringField {
     STARTED_AT(
-            "startedAt", "started", "start", "begin", "began", "start time", "print start", "date", "datum", "debut"),
-    ENDED_AT("endedAt", "ended", "end", "finish", "finished", "end time", "print end", "ende", "fin"),
-    DURATION("duration", "time", "print time", "hours", "length", "took", "dauer", "duree", "h"),
-    MACHINE("machine", "printer", "device", "unit", "drucker", "maschine", "imprimante"),
-    JOB("job", "file", "file name", "model", "part", "print", "name", "what", "project", "auftrag", "datei", "piece"),
-    RESIN_ML("resinMl", "resin", "resin ml", "ml", "volume", "resin used", "material", "harz"),
-    OUTCOME("outcome", "result", "status", "success", "ok", "state", "how it ended", "ergebnis", "resultat"),
-    LAYERS("layers", "layer count", "number of layers", "schichten", "couches"),
+            "startedAt",
+            "began",
+            "started",
+            "start",
+            "begin",
+            "began",
+            "start time",
+            "print start",
+            "date",
+            "datum",
+            "debut"),
+    ENDED_AT("endedAt", "ended", "ended", "end", "finish", "finished", "end time", "print end", "ende", "fin"),
+    DURATION("duration", "how long it took", "time", "print time", "hours", "length", "took", "dauer", "duree", "h"),
+    MACHINE("machine", "machine", "printer", "device", "unit", "drucker", "maschine", "imprimante"),
+    JOB(
+            "job",
+            "what was printed",
+            "file",
+            "file name",
+            "model",
+            "part",
+            "print",
+            "name",
+            "what",
+            "project",
+            "auftrag",
+            "datei",
+            "piece"),
+    RESIN_ML(
+            "resinMl",
+            "resin of the whole job, ml",
+            "resin",
+            "resin ml",
+            "ml",
+            "volume",
+            "resin used",
+            "material",
+            "harz"),
+    OUTCOME(
+            "outcome",
+            "how it ended",
+            "result",
+            "status",
+            "success",
+            "ok",
+            "state",
+            "how it ended",
+            "ergebnis",
+            "resultat"),
+    LAYERS("layers", "layers", "layer count", "number of layers", "schichten", "couches"),
     LAYER_EXPOSURE_S(
-            "layerExposureS", "exposure", "exposure s", "exposure time", "layer exposure", "cure time", "belichtung"),
-    REACHED_LAYER("reachedLayer", "failed at layer", "last layer", "reached", "stopped at", "failed at"),
-    SEEN_AT("seenAt", "seen", "when", "date", "time", "found", "datum"),
-    SYMPTOMS("symptoms", "symptom", "what", "failure", "problem", "what went wrong", "fehler", "error"),
-    NOTE("note", "notes", "comment", "remarks", "remark", "description", "notiz", "bemerkung"),
-    NAME("name", "machine", "printer", "item", "article", "what", "title", "artikel", "bezeichnung"),
-    MODEL("model", "type", "kind", "modell", "typ"),
-    ROOM("room", "place", "location", "where", "raum", "ort"),
-    SINCE("since", "bought", "from", "in service since", "date", "purchased", "seit", "datum"),
-    HOURS("hours", "print hours", "counter", "h", "meter", "stunden"),
-    UNIT("unit", "units", "measure", "einheit"),
-    QUANTITY("quantity", "amount", "count", "on hand", "number", "pieces", "stock", "qty", "menge", "bestand"),
-    LOW_AT("lowAt", "low", "minimum", "min", "reorder", "reorder at", "warn at", "mindestbestand");
+            "layerExposureS",
+            "layer exposure, s",
+            "exposure",
+            "exposure s",
+            "exposure time",
+            "layer exposure",
+            "cure time",
+            "belichtung"),
+    REACHED_LAYER(
+            "reachedLayer", "layer reached", "failed at layer", "last layer", "reached", "stopped at", "failed at"),
+    SEEN_AT("seenAt", "seen at", "seen", "when", "date", "time", "found", "datum"),
+    SYMPTOMS(
+            "symptoms", "what was seen", "symptom", "what", "failure", "problem", "what went wrong", "fehler", "error"),
+    NOTE("note", "note", "notes", "comment", "remarks", "remark", "description", "notiz", "bemerkung"),
+    NAME("name", "name", "machine", "printer", "item", "article", "what", "title", "artikel", "bezeichnung"),
+    MODEL("model", "model", "type", "kind", "modell", "typ"),
+    ROOM("room", "room", "place", "location", "where", "raum", "ort"),
+    SINCE("since", "in the shop since", "bought", "from", "in service since", "date", "purchased", "seit", "datum"),
+    HOURS("hours", "print hours by then", "print hours", "counter", "h", "meter", "stunden"),
+    UNIT("unit", "unit", "units", "measure", "einheit"),
+    QUANTITY(
+            "quantity",
+            "on hand",
+            "amount",
+            "count",
+            "on hand",
+            "number",
+            "pieces",
+            "stock",
+            "qty",
+            "menge",
+            "bestand"),
+    LOW_AT("lowAt", "low at", "low", "minimum", "min", "reorder", "reorder at", "warn at", "mindestbestand");
 
     private final String code;
+    private final String words;
     private final List<String> headings;
 
-    BringField(String code, String... headings) {
+    BringField(String code, String words, String... headings) {
         this.code = code;
+        this.words = words;
         this.headings = List.of(headings);
     }
 
     /** As programs call it. */
     public String code() {
         return code;
+    }
+
+    /** As people call it. */
+    public String words() {
+        return words;
     }
 
     /** The field of a kind that is called so by programs. */

@@ -1,6 +1,26 @@
 package keel.core.bring;
 
-import static keel.core.bring.BringField.*;
+import static keel.core.bring.BringField.DURATION;
+import static keel.core.bring.BringField.ENDED_AT;
+import static keel.core.bring.BringField.HOURS;
+import static keel.core.bring.BringField.JOB;
+import static keel.core.bring.BringField.LAYERS;
+import static keel.core.bring.BringField.LAYER_EXPOSURE_S;
+import static keel.core.bring.BringField.LOW_AT;
+import static keel.core.bring.BringField.MACHINE;
+import static keel.core.bring.BringField.MODEL;
+import static keel.core.bring.BringField.NAME;
+import static keel.core.bring.BringField.NOTE;
+import static keel.core.bring.BringField.OUTCOME;
+import static keel.core.bring.BringField.QUANTITY;
+import static keel.core.bring.BringField.REACHED_LAYER;
+import static keel.core.bring.BringField.RESIN_ML;
+import static keel.core.bring.BringField.ROOM;
+import static keel.core.bring.BringField.SEEN_AT;
+import static keel.core.bring.BringField.SINCE;
+import static keel.core.bring.BringField.STARTED_AT;
+import static keel.core.bring.BringField.SYMPTOMS;
+import static keel.core.bring.BringField.UNIT;
 
 import java.util.List;
 

@@ -1,6 +1,10 @@
 package keel.core.bring;
 
-import static keel.core.run.Outcome.*;
+import static keel.core.run.Outcome.FAILED;
+import static keel.core.run.Outcome.GOOD;
+import static keel.core.run.Outcome.PARTIAL;
+import static keel.core.run.Outcome.STOPPED;
+import static keel.core.run.Outcome.USABLE;
 
 import java.util.Arrays;
 import java.util.LinkedHashMap;

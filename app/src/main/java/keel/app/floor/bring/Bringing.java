@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import keel.app.base.Conflict;
+import keel.app.base.LongWork;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
 import keel.app.fleet.Fleet;
@@ -51,6 +52,7 @@ public class Bringing {
     private final Fleet fleet;
     private final ShopSettings settings;
     private final Logbook logbook;
+    private final LongWork longWork;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -63,6 +65,7 @@ public class Bringing {
             Fleet fleet,
             ShopSettings settings,
             Logbook logbook,
+            LongWork longWork,
             PlatformTransactionManager transactions,
             Clock clock) {
         this.reader = reader;
@@ -73,6 +76,7 @@ public class Bringing {
         this.fleet = fleet;
         this.settings = settings;
         this.logbook = logbook;
+        this.longWork = longWork;
         this.transaction = new TransactionTemplate(transactions);
         this.clock = clock;
     }
@@ -224,6 +228,7 @@ public class Bringing {
         RowWriter writer = writers.get(tried.asked.kind());
         for (int i = 0; i < tried.sheet.rows().size(); i++) {
             row(tried, i, context, writer);
+            longWork.after(i);
         }
     }
 
@@ -319,9 +324,15 @@ public class Bringing {
         }
         RowWriter writer = writers.get(batch.kind);
         List<String> subjects = records.subjects(id);
-        rebuild.onceAfter(() -> subjects.forEach(writer::takeBack));
-        batch.takenBackAt = clock.instant();
-        note(batch, subjects.size() + " rows of " + batch.fileName + " were taken back.", actor);
+        rebuild.onceAfter(() -> {
+            for (int i = 0; i < subjects.size(); i++) {
+                writer.takeBack(subjects.get(i));
+                longWork.after(i);
+            }
+        });
+        Brought now = records.findById(id).orElseThrow();
+        now.takenBackAt = clock.instant();
+        note(now, subjects.size() + " rows of " + now.fileName + " were taken back.", actor);
     }
 
     /** Words of a column that nobody knows, each once; for a page that asks what they mean. */

@@ -1,6 +1,8 @@
 package keel.app.floor.bring;
 
-import static keel.core.bring.BringField.*;
+import static keel.core.bring.BringField.NOTE;
+import static keel.core.bring.BringField.SEEN_AT;
+import static keel.core.bring.BringField.SYMPTOMS;
 
 import java.time.Instant;
 import java.util.ArrayList;

@@ -1,6 +1,10 @@
 package keel.app.floor.bring;
 
-import static keel.core.bring.BringField.*;
+import static keel.core.bring.BringField.HOURS;
+import static keel.core.bring.BringField.MODEL;
+import static keel.core.bring.BringField.NAME;
+import static keel.core.bring.BringField.ROOM;
+import static keel.core.bring.BringField.SINCE;
 
 import java.time.Instant;
 import java.util.Optional;
@@ -27,43 +31,54 @@ class MachineRows implements RowWriter {
 
     @Override
     public Optional<String> write(BringRow row) {
-        String model = fleet.models().stream()
-                .filter(m -> !m.retired())
-                .filter(m -> row.text(MODEL).equalsIgnoreCase(m.code())
-                        || row.text(MODEL).equalsIgnoreCase(m.entry().name()))
-                .map(Fleet.ModelView::code)
-                .findFirst()
-                .orElse(null);
-        String room = fleet.rooms().stream()
-                .filter(r -> !r.retired())
-                .filter(r -> row.text(ROOM).equalsIgnoreCase(r.code())
-                        || row.text(ROOM).equalsIgnoreCase(r.name()))
-                .map(Fleet.RoomView::code)
-                .findFirst()
-                .orElse(null);
+        String model = model(row.text(MODEL));
+        String room = room(row.text(ROOM));
         Instant since = row.moment(SINCE);
         Double hours = row.number(HOURS);
+        boolean named = row.has(NAME);
         if (model == null) {
             row.wrong(MODEL, "There is no model called " + row.text(MODEL) + ": set it up first.");
         }
         if (room == null) {
             row.wrong(ROOM, "There is no room called " + row.text(ROOM) + ": set it up first.");
         }
-        if (!row.has(NAME)) {
+        if (!named) {
             row.wrong(NAME, "Its name is missing.");
         }
-        if (model == null || room == null || !row.has(NAME)) {
+        if (model == null || room == null || !named) {
             return Optional.empty();
         }
         Optional<Fleet.MachineView> there = fleet.machines().stream()
                 .filter(m -> m.name().equalsIgnoreCase(row.text(NAME)))
                 .findFirst();
-        if (there.isPresent()) {
-            return back(there.get());
-        }
+        return there.isPresent()
+                ? back(there.get())
+                : Optional.of(fleet.addMachine(entry(row.text(NAME), model, room, since, hours)));
+    }
+
+    private String model(String called) {
+        return fleet.models().stream()
+                .filter(m -> !m.retired())
+                .filter(m -> called.equalsIgnoreCase(m.code())
+                        || called.equalsIgnoreCase(m.entry().name()))
+                .map(Fleet.ModelView::code)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private String room(String called) {
+        return fleet.rooms().stream()
+                .filter(r -> !r.retired())
+                .filter(r -> called.equalsIgnoreCase(r.code()) || called.equalsIgnoreCase(r.name()))
+                .map(Fleet.RoomView::code)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static MachineEntry entry(String name, String model, String room, Instant since, Double hours) {
         MachineEntry e = MachineEntry.EMPTY;
-        return Optional.of(fleet.addMachine(new MachineEntry(
-                row.text(NAME),
+        return new MachineEntry(
+                name,
                 model,
                 room,
                 e.levellingSchool(),
@@ -76,7 +91,7 @@ class MachineRows implements RowWriter {
                 null,
                 null,
                 null,
-                e.before())));
+                e.before());
     }
 
     /** One that left the shop, as after a table was taken back, comes back. */

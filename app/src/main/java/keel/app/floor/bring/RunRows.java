@@ -1,6 +1,14 @@
 package keel.app.floor.bring;
 
-import static keel.core.bring.BringField.*;
+import static keel.core.bring.BringField.DURATION;
+import static keel.core.bring.BringField.ENDED_AT;
+import static keel.core.bring.BringField.JOB;
+import static keel.core.bring.BringField.LAYERS;
+import static keel.core.bring.BringField.LAYER_EXPOSURE_S;
+import static keel.core.bring.BringField.OUTCOME;
+import static keel.core.bring.BringField.REACHED_LAYER;
+import static keel.core.bring.BringField.RESIN_ML;
+import static keel.core.bring.BringField.STARTED_AT;
 
 import java.time.Duration;
 import java.time.Instant;

@@ -1,6 +1,9 @@
 package keel.app.floor.bring;
 
-import static keel.core.bring.BringField.*;
+import static keel.core.bring.BringField.LOW_AT;
+import static keel.core.bring.BringField.NAME;
+import static keel.core.bring.BringField.QUANTITY;
+import static keel.core.bring.BringField.UNIT;
 
 import java.util.Optional;
 import keel.app.stores.Stock;

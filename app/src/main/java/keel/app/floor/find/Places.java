@@ -44,6 +44,7 @@ final class Places {
             page("Labels", "/labels", "qr codes print"),
             page("Emergency", "/emergency/", "leak fall spill skin eye smoke fire"),
             page("Set-up", "/setup", "settings figures models machines people"),
+            page("Bring in a table", "/setup/bring", "import csv xlsx spreadsheet excel"),
             page("Backups", "/setup/backups", "restore save"),
             page("People", "/setup/people", "sign-in users passwords pin"),
             page("Quirks", "/quirks", "workarounds"),

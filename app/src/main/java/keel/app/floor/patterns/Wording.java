@@ -89,60 +89,7 @@ final class Wording {
     }
 
     PatternFinding.Advice advice(Group group) {
-        String value = group.value();
-        return switch (group.trait()) {
-            case MACHINE ->
-                advice(
-                        "Print the same file on it and on one like it, and compare settings, level and light.",
-                        "Open " + prints.name(group),
-                        path("/machines/{c}", value));
-            case MODEL ->
-                advice("Look at what these machines have in common and others do not.", "Their set-up", "/setup");
-            case ROOM ->
-                advice(
-                        "Look at warmth, sun and draught where they stand, and at what the table does when somebody walks by.",
-                        "Its air",
-                        path("/air/rooms/{c}", value));
-            case RESIN ->
-                advice(
-                        "Print its exposure steps again, and stir it longer before each print.",
-                        "The resin",
-                        path("/stores/resins/{c}", value));
-            case BOTTLE ->
-                advice(
-                        "Shake it, sieve it, look at its date; print one from another bottle. If that comes out, claim it.",
-                        "The bottle",
-                        path("/stores/bottles/{c}", value));
-            case FILM, FILM_PACK ->
-                advice(
-                        "Look at the sheets against the light before the next one goes in; claim the pack if they are dented.",
-                        "Films and packs",
-                        "/bench/packs");
-            case SCREEN -> advice("Photograph its test pictures, and compare its light.", "Screens", "/bench/screens");
-            case PROFILE ->
-                advice("Go back to the version before, or print the exposure steps again.", "Profiles", "/profiles");
-            case JOB ->
-                advice(
-                        "Read its file for islands, cups and large faces, and ask how it stands.",
-                        "Read its file",
-                        "/files");
-            case DETAIL -> advice("See which machine and film these are put on.", "The week", "/week");
-            case FILE -> advice("Read files before they are printed: the gate asks for it.", "Files", "/files");
-            case WARMTH ->
-                advice(
-                        "Warm the room, or the resin, before prints begin; let it stand in the warm the evening before.",
-                        "The air",
-                        "/air");
-            case HOUR, WEEKDAY ->
-                advice(
-                        "Ask what is different then: who is there, sun, heating, what is skipped.",
-                        "The round",
-                        "/round");
-        };
-    }
-
-    private static PatternFinding.Advice advice(String text, String label, String path) {
-        return new PatternFinding.Advice(text, label, path);
+        return AdviceWords.of(group, prints.name(group));
     }
 
     static String path(String template, String value) {

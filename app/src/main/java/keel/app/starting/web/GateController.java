@@ -265,7 +265,6 @@ class GateController {
         StackDrawing drawing = stacks.of(m);
         JobFiles.JobFile file = form.file() == null ? null : files.one(form.file());
         model.addAttribute("m", m);
-        model.addAttribute("resin", m.resin());
         model.addAttribute("file", file);
         model.addAttribute("recent", form.file() == null ? files.recent(RECENT) : List.of());
         model.addAttribute("orders", parts.open());
