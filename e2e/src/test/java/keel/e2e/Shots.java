@@ -28,8 +28,8 @@ class Shots {
         views.put("machine", "/machines/curlew");
         views.put("start-gate", "/machines/avocet/start");
         views.put("run", "/machines/dunlin/run");
-        views.put("profile", "/machines/bittern/profiles/reed-grey");
-        views.put("bench", "/bench");
+        views.put("order", "/orders/1");
+        views.put("patterns", "/patterns");
         views.put("lives", "/bench/lives");
         views.put("stores", "/stores");
         views.put("wash", "/wash");

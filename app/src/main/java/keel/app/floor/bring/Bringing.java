@@ -283,7 +283,7 @@ public class Bringing {
         batch.personId = actor.personId();
         records.save(batch);
         rows.saveAll(subjects.stream().map(s -> new BroughtRow(batch.id, s)).toList());
-        note(batch, subjects.size() + " rows of " + batch.fileName + " were brought in.", actor);
+        note(batch, "brought in from " + batch.fileName + ", rows: " + subjects.size() + ".", actor);
         return batch.id;
     }
 
@@ -332,7 +332,7 @@ public class Bringing {
         });
         Brought now = records.findById(id).orElseThrow();
         now.takenBackAt = clock.instant();
-        note(now, subjects.size() + " rows of " + now.fileName + " were taken back.", actor);
+        note(now, "taken back, as they came from " + now.fileName + ", rows: " + subjects.size() + ".", actor);
     }
 
     /** Words of a column that nobody knows, each once; for a page that asks what they mean. */

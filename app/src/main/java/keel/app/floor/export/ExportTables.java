@@ -15,8 +15,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
- * Tables as they stand, row by row. By hand in SQL and across all rooms on purpose: who leaves takes every column along,
- * those of tables never heard of here too. Secrets, keys of repeats and what is reckoned from the rest stay.
+ * Tables as they stand, row by row. By hand in SQL and across all rooms on purpose: who leaves takes every column
+ * along, those of tables never heard of here too. Secrets, keys of repeats and what is reckoned from the rest stay.
  */
 @Component
 class ExportTables {
