@@ -63,10 +63,8 @@ final class Wording {
                 p.likeWithLike() == Pattern.Like.HOLDS
                         ? "It is the same among prints that are alike in job, resin or detail."
                         : "Too few of these prints have their like elsewhere: it may be what is printed."));
-        because.add(reason(String.format(
-                Locale.ROOT,
-                "By luck alone so much would come up %s; all that was looked at is counted in.",
-                chance(p.p()))));
+        because.add(reason("Looked at alone, luck would bring so much " + chance(p.p())
+                + "; among all the looks that were taken it still stands out."));
         return because;
     }
 
