@@ -27,6 +27,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional(readOnly = true)
 public class OrderLayouts {
 
+    /** So many pieces are laid out at a time: what comes after them is laid out when these have their plates. */
+    private static final int MOST_PIECES = 400;
+
     private final Standings standings;
     private final PlateSpots spots;
     private final FailShares shares;
@@ -59,11 +62,18 @@ public class OrderLayouts {
     /**
      * An order on the plates of a machine.
      *
+     * @param pieces that were laid out
      * @param tooLarge names of parts that this machine does not take
      * @param needed prints until all of them came out, with its chance to fail
      */
     public record Layout(
-            MachineNow m, List<PlateOf> plates, int count, int atLeast, List<String> tooLarge, PrintsNeeded needed) {
+            MachineNow m,
+            List<PlateOf> plates,
+            int pieces,
+            int count,
+            int atLeast,
+            List<String> tooLarge,
+            PrintsNeeded needed) {
 
         /** Hours of all its plates once; null where one does not say. */
         public Double hours() {
@@ -86,7 +96,8 @@ public class OrderLayouts {
 
         /** How many prints it takes as this machine fails, with hours and resin where they are known. */
         public String words() {
-            String plates = (count == 1 ? "One plate" : count + " plates")
+            String first = pieces < MOST_PIECES ? "" : "Of the first " + MOST_PIECES + " pieces: ";
+            String plates = first + (count == 1 ? "One plate" : count + " plates")
                     + (atLeast == count && count > 1 ? ", fewer would not hold it" : "") + ". ";
             boolean sure = needed.low() == needed.high();
             String prints = sure
@@ -129,7 +140,7 @@ public class OrderLayouts {
                     asked.leftOut.add(i);
                     continue;
                 }
-                for (int k = 0; k < p.unplanned(); k++) {
+                for (int k = 0; k < p.unplanned() && asked.pieces.size() < MOST_PIECES; k++) {
                     asked.pieces.add(new PlatePacking.Piece(
                             p.entry().widthMm(), p.entry().depthMm()));
                     asked.part.add(i);
@@ -196,6 +207,7 @@ public class OrderLayouts {
         return new Layout(
                 m,
                 plates,
+                asked.pieces().size(),
                 packing.plates().size(),
                 packing.atLeast(),
                 left.stream().distinct().map(i -> order.parts().get(i).name()).toList(),

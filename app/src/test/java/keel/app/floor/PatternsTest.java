@@ -1,6 +1,7 @@
 package keel.app.floor;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import com.fasterxml.jackson.databind.JsonNode;
@@ -8,6 +9,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import keel.app.base.Refused;
 import keel.app.floor.patterns.PatternFinding;
 import keel.app.floor.patterns.PatternVerdicts;
 import keel.app.floor.patterns.Patterns;
@@ -204,6 +206,17 @@ class PatternsTest extends ApiCalls {
         assertThat(found().prints()).isEqualTo(12);
         print(machines.get(0), from + 30, "Hinge", true);
         assertThat(found().prints()).isEqualTo(13);
+    }
+
+    @Test
+    void whatIsNoPatternCannotBeSpokenOf() {
+        for (String key : List.of("", "PAINT:blue", "CHANGE:m1:soon", "MACHINE", "x".repeat(300))) {
+            assertThatThrownBy(() -> verdicts.say(key, "it", Verdict.SEEN, null))
+                    .as(key)
+                    .isInstanceOf(Refused.class);
+        }
+        assertThatThrownBy(() -> verdicts.say("MACHINE:m1", "it", Verdict.NOT_SO, " "))
+                .hasMessageContaining("Say why it is not so.");
     }
 
     @Test

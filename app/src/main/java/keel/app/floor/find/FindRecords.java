@@ -19,12 +19,12 @@ interface FindRecords extends Repository<MachineCard, Long> {
             order by r.startedAt desc""")
     List<RunLine> runs(Limit most);
 
-    /** Of any age, by the number of one or by a part of what was printed. */
+    /** Of any age, by the number of one or by a part of what was printed; on a machine where one is named. */
     @Query(
             """
             select r.id, r.job, m.name, r.startedAt from RunFact r join MachineCard m on m.id = r.machineId
-            where r.id = ?1 or lower(r.job) like ?2 order by r.startedAt desc""")
-    List<RunLine> older(long number, String job, Limit most);
+            where r.id = ?1 or lower(r.job) like ?2 and (?3 = '' or m.name = ?3) order by r.startedAt desc""")
+    List<RunLine> older(long number, String job, String machine, Limit most);
 
     /** A failure as it is found. */
     record FailureLine(long id, String machine, Instant at, String cause) {}

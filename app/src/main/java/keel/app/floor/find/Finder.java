@@ -1,6 +1,7 @@
 package keel.app.floor.find;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,6 +15,8 @@ import keel.app.fleet.ComponentKind;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
 import keel.app.floor.Handbook;
+import keel.app.prints.order.OrderView;
+import keel.app.prints.order.Orders;
 import keel.app.standing.PartView;
 import keel.app.standing.PartsReading;
 import keel.app.stores.Bottles;
@@ -44,6 +47,7 @@ public class Finder {
     private final Bottles bottles;
     private final Resins resins;
     private final Stock stock;
+    private final Orders orders;
     private final Handbook handbook;
     private final Knowledge knowledge;
     private final ShopTime times;
@@ -55,6 +59,7 @@ public class Finder {
             Bottles bottles,
             Resins resins,
             Stock stock,
+            Orders orders,
             Handbook handbook,
             Knowledge knowledge,
             ShopTime times,
@@ -64,6 +69,7 @@ public class Finder {
         this.bottles = bottles;
         this.resins = resins;
         this.stock = stock;
+        this.orders = orders;
         this.handbook = handbook;
         this.knowledge = knowledge;
         this.times = times;
@@ -117,6 +123,12 @@ public class Finder {
                 .forEach(r -> all.add(new Findable("room", r.name(), "/air/rooms/" + r.code(), "air ventilation")));
         handbook.chapters()
                 .forEach(c -> all.add(new Findable("help", c.title(), "/help/" + c.code(), headings(c.text()))));
+        orders.open()
+                .forEach(o -> all.add(new Findable(
+                        "order",
+                        o.name(),
+                        "/orders/" + o.id(),
+                        o.parts().stream().map(OrderView.PartLine::name).collect(Collectors.joining(" ")))));
         runs(q, older, all);
         failures(q, all);
         return all;
@@ -161,12 +173,19 @@ public class Finder {
     private void runs(String q, boolean older, List<Findable> all) {
         Map<Long, FindRecords.RunLine> lines = new LinkedHashMap<>();
         records.runs(LATELY).forEach(r -> lines.put(r.id(), r));
-        String longest = Stream.of(q.toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
-                .max((a, b) -> Integer.compare(a.length(), b.length()))
+        String asked = q.toLowerCase(Locale.ROOT);
+        String machine = fleet.machines().stream()
+                .map(m -> m.name())
+                .filter(name -> asked.contains(name.toLowerCase(Locale.ROOT)))
+                .max(Comparator.comparing(String::length))
+                .orElse("");
+        String longest = Stream.of(
+                        asked.replace(machine.toLowerCase(Locale.ROOT), " ").split("[^\\p{L}]+"))
+                .max(Comparator.comparing(String::length))
                 .orElse("");
         if (older && (longest.length() >= LEAST_OF_JOB || number(q) >= 0)) {
             String like = longest.length() >= LEAST_OF_JOB ? "%" + longest + "%" : "";
-            records.older(number(q), like, OLDER).forEach(r -> lines.putIfAbsent(r.id(), r));
+            records.older(number(q), like, machine, OLDER).forEach(r -> lines.putIfAbsent(r.id(), r));
         }
         lines.values()
                 .forEach(r -> all.add(new Findable(

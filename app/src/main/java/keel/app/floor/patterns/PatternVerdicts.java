@@ -2,9 +2,12 @@ package keel.app.floor.patterns;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import keel.app.base.Refused;
 import keel.app.people.Actor;
@@ -26,6 +29,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class PatternVerdicts {
 
+    private static final Pattern KEY =
+            Pattern.compile(PatternFinding.CHANGE + ":[^:]+:\\d{1,12}|(?!" + PatternFinding.CHANGE + ":)[A-Z_]+:.+");
     private static final int LEAST_AFTER = 10;
     private static final int LONGEST_REASON = 300;
 
@@ -84,7 +89,7 @@ public class PatternVerdicts {
         Actor actor = Actor.current();
         String why = reason == null ? "" : reason.strip();
         Findings findings = new Findings();
-        findings.when(pattern.isBlank() || pattern.length() > 200, "pattern", "There is no such pattern.");
+        findings.when(pattern.length() > 200 || !known(pattern), "pattern", "There is no such pattern.");
         findings.when(
                 verdict.wantsReason() && why.isEmpty(),
                 "reason",
@@ -104,8 +109,7 @@ public class PatternVerdicts {
                 "PATTERN",
                 said.id,
                 said.at,
-                what + ": " + verdict.words().toLowerCase(java.util.Locale.ROOT)
-                        + (why.isEmpty() ? "." : ", " + why + "."),
+                what + ": " + verdict.words().toLowerCase(Locale.ROOT) + (why.isEmpty() ? "." : ", " + why + "."),
                 Map.of("pattern", pattern, "said", verdict),
                 actor));
     }
@@ -145,12 +149,22 @@ public class PatternVerdicts {
         return SuccessRate.of(c.prints() - c.failed(), c.prints());
     }
 
-    /** The prints that a key speaks of. */
+    /** Whether a key can be one. */
+    private static boolean known(String key) {
+        return KEY.matcher(key).matches() && group(key) != null;
+    }
+
+    /** The prints that a key speaks of; null where it speaks of none. */
     private static Group group(String key) {
         String[] parts = key.split(":", 3);
-        return parts[0].equals(PatternFinding.CHANGE)
-                ? new Group(Trait.MACHINE, parts[1])
-                : new Group(Trait.valueOf(parts[0]), key.substring(parts[0].length() + 1));
+        if (parts[0].equals(PatternFinding.CHANGE)) {
+            return new Group(Trait.MACHINE, parts[1]);
+        }
+        return Arrays.stream(Trait.values())
+                .filter(t -> t.name().equals(parts[0]))
+                .map(t -> new Group(t, key.substring(parts[0].length() + 1)))
+                .findFirst()
+                .orElse(null);
     }
 
     /** From when on they are counted: after a turn those since then. */

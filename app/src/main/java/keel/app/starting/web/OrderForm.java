@@ -93,7 +93,7 @@ record OrderForm(
             if (!r.equals(PartRow.EMPTY)) {
                 String at = "parts[" + i + "]";
                 read.add(new PartEntry(
-                        r.id().isEmpty() ? null : Long.valueOf(r.id()),
+                        r.id().matches("\\d{1,18}") ? Long.valueOf(r.id()) : null,
                         r.name(),
                         Typed.whole(r.wanted(), at + ".wanted", findings),
                         Typed.number(r.width(), at + ".widthMm", findings),

@@ -2,8 +2,10 @@ package keel.app.starting.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
@@ -13,6 +15,8 @@ import keel.app.fleet.ShopTime;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.prints.JobEntry;
+import keel.app.prints.WantedJobs;
+import keel.app.prints.order.OnPlate;
 import keel.app.prints.order.OrderPlates;
 import keel.app.prints.order.OrderView;
 import keel.app.prints.order.Orders;
@@ -33,6 +37,7 @@ class OrdersController {
     private final Orders orders;
     private final OrderPlates plates;
     private final OrderLayouts layouts;
+    private final WantedJobs jobs;
     private final Fleet fleet;
     private final Resins resins;
     private final Logbook logbook;
@@ -42,6 +47,7 @@ class OrdersController {
             Orders orders,
             OrderPlates plates,
             OrderLayouts layouts,
+            WantedJobs jobs,
             Fleet fleet,
             Resins resins,
             Logbook logbook,
@@ -49,6 +55,7 @@ class OrdersController {
         this.orders = orders;
         this.plates = plates;
         this.layouts = layouts;
+        this.jobs = jobs;
         this.fleet = fleet;
         this.resins = resins;
         this.logbook = logbook;
@@ -138,11 +145,26 @@ class OrdersController {
                         .filter(p -> !p.entry().sized() && p.unplanned() > 0)
                         .map(OrderView.PartLine::name)
                         .toList());
-        model.addAttribute("prints", orders.prints(id));
+        List<OnPlate.Print> prints = orders.prints(id);
+        model.addAttribute("prints", prints);
+        model.addAttribute(
+                "names",
+                names(order, prints, layout == null ? 0 : layout.plates().size()));
         model.addAttribute("machines", fleet.refs());
         model.addAttribute("resins", resins.all(false));
         model.addAttribute("lines", logbook.lines(LogFilter.ofSubject("ORDER", id)));
         return "starting/order";
+    }
+
+    /** Names for plates to come that nothing of this order is called yet. */
+    private List<String> names(OrderView order, List<OnPlate.Print> prints, int plates) {
+        Set<String> used = new HashSet<>(prints.stream().map(OnPlate.Print::job).toList());
+        jobs.waiting().forEach(j -> used.add(j.name()));
+        return IntStream.iterate(1, n -> n + 1)
+                .mapToObj(n -> order.name() + ", plate " + n)
+                .filter(name -> !used.contains(name))
+                .limit(plates)
+                .toList();
     }
 
     /** A plate as it waits: how long it prints, of which resin, how much of it, and under which name. */
