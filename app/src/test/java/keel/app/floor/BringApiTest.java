@@ -239,13 +239,16 @@ class BringApiTest extends ApiCalls {
         JsonNode made = bring(machines, "MACHINES").body();
         assertThat(made.get("good").asInt()).as(made.toString()).isEqualTo(1);
         assertThat(bring(machines, "MACHINES").body().get("already").asInt()).isEqualTo(1);
-        assertThat(bring(machines.replace(like.roomName(), "Cellar").replace("Sanderling", "Knot"), "MACHINES")
+        assertThat(bring(
+                                machines.replace(like.roomName(), "Nowhere " + machine)
+                                        .replace("Sanderling", "Knot"),
+                                "MACHINES")
                         .body()
                         .get("problems")
                         .get(0)
                         .get("text")
                         .asText())
-                .contains("no room called Cellar");
+                .contains("no room called Nowhere");
         long batch = made.get("batch").asLong();
         assertThat(post("/api/v1/import/" + batch + "/undo", "{}").status()).isEqualTo(200);
         assertThat(fleet.machines())

@@ -41,9 +41,9 @@ final class BringRow {
             Map<String, String> words,
             Map<String, MachineRef> machines) {}
 
-    /** Takes what is wrong with a field of the row. */
+    /** Takes what is wrong with a field of the row; {@code word} is one that nobody knows, else null. */
     interface Problems {
-        void add(BringField field, String text);
+        void add(BringField field, String text, String word);
     }
 
     Map<String, String> words() {
@@ -107,12 +107,17 @@ final class BringRow {
         try {
             return reader.apply(text(field));
         } catch (IllegalArgumentException e) {
-            problems.add(field, e.getMessage());
+            problems.add(field, e.getMessage(), null);
             return null;
         }
     }
 
     void wrong(BringField field, String text) {
-        problems.add(field, text);
+        problems.add(field, text, null);
+    }
+
+    /** A word whose meaning has to be said first. */
+    void unknown(BringField field, String word, String ask) {
+        problems.add(field, "What is meant by " + word + "? " + ask, word);
     }
 }

@@ -7,9 +7,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import keel.app.base.Conflict;
 import keel.app.base.LongWork;
 import keel.app.base.NotThere;
@@ -90,8 +90,13 @@ public class Bringing {
     public record Asked(
             String name, byte[] bytes, BringKind kind, Map<String, String> map, Map<String, String> words) {}
 
-    /** Something that is wrong with a row; {@code row} as the file numbers it, the headings' is 1. */
-    public record Problem(int row, String column, String text) {}
+    /**
+     * Something that is wrong with a row.
+     *
+     * @param row as the file numbers it, the headings' is 1
+     * @param word that nobody knows the meaning of, null for anything else
+     */
+    public record Problem(int row, String column, String text, String word) {}
 
     /** A column, and what it is taken for; {@code field} null where it is left out. */
     public record Column(String name, String field) {}
@@ -197,7 +202,7 @@ public class Bringing {
         }
 
         void wrong(int row, String column, String text) {
-            problems.add(new Problem(row, column, text));
+            problems.add(new Problem(row, column, text, null));
         }
 
         Looked looked() {
@@ -239,7 +244,7 @@ public class Bringing {
                 tried.columns,
                 tried.sheet.rows().get(i),
                 context,
-                (field, text) -> tried.wrong(number, tried.heading(field), text));
+                (field, text, word) -> tried.problems.add(new Problem(number, tried.heading(field), text, word)));
         try {
             Optional<String> subject = writer.write(row);
             if (tried.problems.size() == before) {
@@ -335,13 +340,12 @@ public class Bringing {
         note(now, "taken back, as they came from " + now.fileName + ", rows: " + subjects.size() + ".", actor);
     }
 
-    /** Words of a column that nobody knows, each once; for a page that asks what they mean. */
+    /** Words that nobody knows, each once; for a page that asks what they mean. */
     public static List<String> unknown(Looked looked) {
         return looked.problems().stream()
-                .filter(p -> p.text().startsWith("What is meant by "))
-                .map(p -> p.text()
-                        .substring("What is meant by ".length(), p.text().indexOf('?')))
+                .map(Problem::word)
+                .filter(Objects::nonNull)
                 .distinct()
-                .collect(Collectors.toList());
+                .toList();
     }
 }

@@ -64,7 +64,7 @@ class FailureRows implements RowWriter {
             if (!word.isBlank()) {
                 String code = code(word.strip(), row);
                 if (code == null) {
-                    row.wrong(SYMPTOMS, "What is meant by " + word.strip() + "? Say which symptom it is.");
+                    row.unknown(SYMPTOMS, word.strip(), "Say which symptom it is.");
                     return List.of();
                 }
                 codes.add(code);

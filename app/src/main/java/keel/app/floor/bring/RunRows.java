@@ -94,7 +94,7 @@ class RunRows implements RowWriter {
         }
         Optional<Outcome> outcome = OutcomeWords.of(row.text(OUTCOME), row.words());
         if (outcome.isEmpty()) {
-            row.wrong(OUTCOME, "What is meant by " + row.text(OUTCOME) + "? Say which of the five ends it is.");
+            row.unknown(OUTCOME, row.text(OUTCOME), "Say which of the five ends it is.");
         }
         return outcome.orElse(null);
     }
