@@ -60,7 +60,7 @@ class OrdersWalkTest extends DemoWalk {
         assertThat(first.locator("input[name=pieces]")).hasValue(Integer.toString(Integer.parseInt(before) + 1));
         first.locator("[data-step='-1']").click();
         assertThat(first.locator("input[name=pieces]")).hasValue(before);
-        page.click("text=Write it down");
+        page.click(".count-parts .btn-tall");
         page.waitForURL(Pattern.compile("/(runs/\\d+|failures/new.*)$"));
     }
 
