@@ -99,7 +99,7 @@ public class OrderLayouts {
             String first = pieces < MOST_PIECES ? "" : "Of the first " + MOST_PIECES + " pieces: ";
             String plates = first + (count == 1 ? "One plate" : count + " plates")
                     + (atLeast == count && count > 1 ? ", fewer would not hold it" : "") + ". ";
-            boolean sure = needed.low() == needed.high();
+            boolean sure = needed.high() == count;
             String prints = sure
                     ? "As " + m.name() + " fails, "
                             + (count == 1 ? "one print is enough in nine of ten cases" : count + " prints are enough")

@@ -225,7 +225,8 @@ class BringApiTest extends ApiCalls {
         assertThat(send("/api/v1/import", table.getBytes(Charset.forName("windows-1252")), "STOCK")
                         .status())
                 .isEqualTo(200);
-        assertThat(stock.all(false)).anyMatch(i -> i.name().equals("Handschuhe für " + machine) && i.quantity() == 100);
+        String gloves = "Handschuhe für " + machine;
+        assertThat(stock.all(false)).anyMatch(i -> i.name().equals(gloves) && i.quantity() == 100);
     }
 
     @Test

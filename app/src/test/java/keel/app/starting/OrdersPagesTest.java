@@ -224,6 +224,22 @@ class OrdersPagesTest extends PageTest {
     }
 
     @Test
+    void aRowThatIsEmptiedGoes() {
+        OrderView order = made(8, 20.0, 20.0);
+        String change = "/orders/" + order.id() + "/change";
+        String frame = "" + order.parts().get(0).id();
+        accepted(
+                change, "name", "Skiff", "ids", frame, "parts", "Frame", "wanted", "8", "ids", "", "parts", "Mast",
+                "wanted", "1");
+        String mast = "" + orders.one(order.id()).parts().get(1).id();
+        accepted(
+                change, "name", "Skiff", "ids", frame, "parts", "Frame", "wanted", "7", "ids", mast, "parts", "",
+                "wanted", "");
+        assertThat(orders.one(order.id()).parts()).hasSize(1);
+        assertThat(orders.one(order.id()).wanted()).isEqualTo(7);
+    }
+
+    @Test
     void whatLayOnAPlateStaysInTheOrder() {
         OrderView order = made(8, 20.0, 20.0);
         long part = order.parts().get(0).id();

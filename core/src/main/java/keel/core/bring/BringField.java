@@ -115,6 +115,14 @@ public enum BringField {
         return words;
     }
 
+    /** Whether it is a number, so that its column tells how the table writes decimals. */
+    public boolean number() {
+        return switch (this) {
+            case DURATION, RESIN_ML, LAYERS, LAYER_EXPOSURE_S, REACHED_LAYER, HOURS, QUANTITY, LOW_AT -> true;
+            default -> false;
+        };
+    }
+
     /** The field of a kind that is called so by programs. */
     public static Optional<BringField> of(BringKind kind, String code) {
         return kind.fields().stream().filter(f -> f.code.equals(code)).findFirst();

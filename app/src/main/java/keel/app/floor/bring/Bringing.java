@@ -227,9 +227,15 @@ public class Bringing {
         for (int i = 0; i < tried.sheet.headings().size(); i++) {
             days.put(i, Cells.order(tried.sheet.column(i)));
         }
-        List<String> cells = tried.sheet.rows().stream().flatMap(List::stream).toList();
+        List<String> numbers = new ArrayList<>();
+        for (int i = 0; i < tried.columns.columns().size(); i++) {
+            BringField field = tried.columns.columns().get(i).field();
+            if (field != null && field.number()) {
+                numbers.addAll(tried.sheet.column(i));
+            }
+        }
         BringRow.Context context = new BringRow.Context(
-                days, Cells.Decimals.of(cells), settings.zone(), new TreeMap<>(tried.asked.words()), machines());
+                days, Cells.Decimals.of(numbers), settings.zone(), new TreeMap<>(tried.asked.words()), machines());
         RowWriter writer = writers.get(tried.asked.kind());
         for (int i = 0; i < tried.sheet.rows().size(); i++) {
             row(tried, i, context, writer);
@@ -271,8 +277,9 @@ public class Bringing {
 
     private Map<String, MachineRef> machines() {
         Map<String, MachineRef> known = new HashMap<>();
-        fleet.refs().forEach(m -> known.put(m.name().toLowerCase(Locale.ROOT), m));
-        fleet.refs().forEach(m -> known.put(m.code().toLowerCase(Locale.ROOT), m));
+        List<MachineRef> all = fleet.refs();
+        all.forEach(m -> known.put(m.name().toLowerCase(Locale.ROOT), m));
+        all.forEach(m -> known.put(m.code().toLowerCase(Locale.ROOT), m));
         return known;
     }
 

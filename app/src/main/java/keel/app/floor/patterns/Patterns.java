@@ -165,7 +165,7 @@ public class Patterns {
         List<PatternFinding.Reason> because = new ArrayList<>();
         List<LogLine> before = standsBefore.of(machine, t);
         before.forEach(l -> because.add(new PatternFinding.Reason(
-                times.day(l.happenedAt()) + ": " + l.headline(), "/logbook?machine=" + machine + "#e" + l.id())));
+                times.day(l.happenedAt()) + ": " + l.headline(), "/logbook?machine=" + machine)));
         if (before.isEmpty()) {
             because.add(Wording.reason("Nothing that could have made it was entered in the days before."));
         }

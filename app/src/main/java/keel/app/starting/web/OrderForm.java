@@ -32,6 +32,11 @@ record OrderForm(
     record PartRow(String id, String name, String wanted, String width, String depth, String height, String ml) {
 
         static final PartRow EMPTY = new PartRow("", "", "", "", "", "", "");
+
+        /** Nothing is said in it any more, whichever part it was. */
+        boolean emptied() {
+            return (name + wanted + width + depth + height + ml).isEmpty();
+        }
     }
 
     static OrderForm empty() {
@@ -90,7 +95,7 @@ record OrderForm(
         List<PartEntry> read = new ArrayList<>();
         for (int i = 0; i < size(); i++) {
             PartRow r = row(i);
-            if (!r.equals(PartRow.EMPTY)) {
+            if (!r.emptied()) {
                 String at = "parts[" + i + "]";
                 read.add(new PartEntry(
                         r.id().matches("\\d{1,18}") ? Long.valueOf(r.id()) : null,
