@@ -15,7 +15,7 @@ class DeskWalkTest extends DemoWalk {
     @Test
     void aCauseIsFoundWithNumberKeysAlone() {
         Page page = browsing.keeper(1280, 800);
-        log(page, "Layer shift");
+        log(page, "Layers split");
         assertThat(page.locator(".look-name")).isVisible();
         Browsing.accessible(page);
         String first = page.locator(".look-name").innerText();
