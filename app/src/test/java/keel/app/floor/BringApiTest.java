@@ -284,4 +284,53 @@ class BringApiTest extends ApiCalls {
                         .status())
                 .isEqualTo(422);
     }
+
+    /** Newest first, as spreadsheets are kept: written the oldest first, so that what is on now is what came last. */
+    @Test
+    void partsThatWereChangedAreServicesOfTheirDayAndGoBackAsOne() throws Exception {
+        String first = standings.of(machine).film().code();
+        String table = "Printer,Changed,Part,Why,Thickness mm,Serial\n"
+                + name + ",2025-06-01 10:00,Film,Clouded,0.1,\n"
+                + name + ",2025-03-01 10:00,FEP,,,\n"
+                + name + ",2025-05-01 10:00,LCD,Dark pixels,,SCR-77\n";
+        JsonNode looked = look(table, "PARTS").body();
+        assertThat(looked.get("problems")).isEmpty();
+        assertThat(looked.get("good").asInt()).isEqualTo(3);
+        assertThat(standings.of(machine).film().code())
+                .as("a preview writes nothing")
+                .isEqualTo(first);
+
+        long batch = bring(table, "PARTS").body().get("batch").asLong();
+        assertThat(standings.of(machine).film().thicknessMm()).isEqualTo(0.1);
+        assertThat(standings.of(machine).film().since())
+                .isEqualTo(LocalDateTime.parse("2025-06-01T10:00")
+                        .atZone(settings.zone())
+                        .toInstant());
+        assertThat(standings.of(machine).screen().serial()).isEqualTo("SCR-77");
+        assertThat(bring(table, "PARTS").body().get("already").asInt())
+                .as("again")
+                .isEqualTo(3);
+
+        assertThat(post("/api/v1/import/" + batch + "/undo", "{}").status()).isEqualTo(200);
+        assertThat(standings.of(machine).film().code()).isEqualTo(first);
+        assertThat(standings.of(machine).screen().serial()).isNull();
+    }
+
+    @Test
+    void partsThatNobodyKnowsAreAskedFor() throws Exception {
+        String table = "machine,changedAt,part,endReason\n" + name + ",2025-03-01,gizmo,\n" + name
+                + ",2025-03-02,film,worn out\n" + name + ",,screen,\n";
+        JsonNode problems = look(table, "PARTS").body().get("problems");
+        assertThat(problems).hasSize(3);
+        assertThat(problems.get(0).get("text").asText()).contains("What is meant by gizmo?");
+        assertThat(problems.get(1).get("text").asText()).contains("What is meant by worn out?", "Clouded");
+        assertThat(problems.get(2).get("text").asText()).contains("When it was changed is missing");
+        JsonNode said = look(
+                        table.lines().limit(3).reduce("", (a, b) -> a + b + "\n"),
+                        "PARTS",
+                        "words",
+                        "{\"gizmo\":\"plate\",\"worn out\":\"CLOUDED\"}")
+                .body();
+        assertThat(said.get("problems")).isEmpty();
+    }
 }

@@ -93,7 +93,14 @@ public enum BringField {
             "qty",
             "menge",
             "bestand"),
-    LOW_AT("lowAt", "low at", "low", "minimum", "min", "reorder", "reorder at", "warn at", "mindestbestand");
+    LOW_AT("lowAt", "low at", "low", "minimum", "min", "reorder", "reorder at", "warn at", "mindestbestand"),
+    PART("part", "which part", "part", "what", "component", "kind", "item", "teil", "piece"),
+    CHANGED_AT(
+            "changedAt", "changed at", "changed", "when", "date", "replaced", "fitted", "time", "datum", "gewechselt"),
+    MATERIAL("material", "material of the film", "material", "film", "sheet", "folie"),
+    THICKNESS_MM("thicknessMm", "thickness of the film, mm", "thickness", "mm", "gauge", "dicke", "epaisseur"),
+    SERIAL("serial", "serial number of the new one", "serial", "serial number", "sn", "s/n", "seriennummer"),
+    END_REASON("endReason", "why the old one ended", "reason", "why", "cause", "end", "grund", "raison");
 
     private final String code;
     private final String words;
@@ -118,7 +125,8 @@ public enum BringField {
     /** Whether it is a number, so that its column tells how the table writes decimals. */
     public boolean number() {
         return switch (this) {
-            case DURATION, RESIN_ML, LAYERS, LAYER_EXPOSURE_S, REACHED_LAYER, HOURS, QUANTITY, LOW_AT -> true;
+            case DURATION, RESIN_ML, LAYERS, LAYER_EXPOSURE_S, REACHED_LAYER, HOURS, QUANTITY, LOW_AT, THICKNESS_MM ->
+                true;
             default -> false;
         };
     }
@@ -173,6 +181,7 @@ public enum BringField {
                     case MACHINES -> f == NAME || f == MODEL || f == ROOM;
                     case FAILURES -> f == MACHINE || f == SEEN_AT || f == SYMPTOMS;
                     case STOCK -> f == NAME || f == UNIT;
+                    case PARTS -> f == MACHINE || f == PART || f == CHANGED_AT;
                 })
                 .toList();
     }

@@ -2,6 +2,7 @@ package keel.app.floor.bring;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import keel.app.base.Conflict;
 import keel.app.base.LongWork;
 import keel.app.base.NotThere;
@@ -215,7 +217,10 @@ public class Bringing {
                     sheet.rows().size(),
                     good,
                     already,
-                    List.copyOf(problems.subList(0, Math.min(MOST_PROBLEMS, problems.size()))),
+                    problems.stream()
+                            .sorted(Comparator.comparingInt(Problem::row))
+                            .limit(MOST_PROBLEMS)
+                            .toList(),
                     sheet.how(),
                     sheet.rows().subList(0, Math.min(5, sheet.rows().size())),
                     batch);
@@ -237,10 +242,28 @@ public class Bringing {
         BringRow.Context context = new BringRow.Context(
                 days, Cells.Decimals.of(numbers), settings.zone(), new TreeMap<>(tried.asked.words()), machines());
         RowWriter writer = writers.get(tried.asked.kind());
-        for (int i = 0; i < tried.sheet.rows().size(); i++) {
-            row(tried, i, context, writer);
+        List<Integer> order = order(tried, context, writer);
+        for (int i = 0; i < order.size(); i++) {
+            row(tried, order.get(i), context, writer);
             longWork.after(i);
         }
+    }
+
+    private static List<Integer> order(Tried tried, BringRow.Context context, RowWriter writer) {
+        List<Integer> order =
+                IntStream.range(0, tried.sheet.rows().size()).boxed().toList();
+        return writer.inOrderOf()
+                .map(by -> order.stream()
+                        .sorted(Comparator.comparing(
+                                (Integer i) -> new BringRow(
+                                                tried.columns,
+                                                tried.sheet.rows().get(i),
+                                                context,
+                                                (field, text, word) -> {})
+                                        .moment(by),
+                                Comparator.nullsLast(Comparator.naturalOrder())))
+                        .toList())
+                .orElse(order);
     }
 
     private void row(Tried tried, int i, BringRow.Context context, RowWriter writer) {
@@ -337,8 +360,10 @@ public class Bringing {
         RowWriter writer = writers.get(batch.kind);
         List<String> subjects = records.subjects(id);
         rebuild.onceAfter(() -> {
+            // what was written last goes first: a part that was put in leaves before the one that it replaced comes
+            // back
             for (int i = 0; i < subjects.size(); i++) {
-                writer.takeBack(subjects.get(i));
+                writer.takeBack(subjects.get(subjects.size() - 1 - i));
                 longWork.after(i);
             }
         });

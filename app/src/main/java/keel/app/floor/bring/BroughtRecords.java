@@ -3,6 +3,7 @@ package keel.app.floor.bring;
 import java.time.Instant;
 import java.util.List;
 import keel.core.bring.BringKind;
+import keel.core.standing.ServiceKind;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -25,6 +26,9 @@ interface BroughtRecords extends JpaRepository<Brought, Long> {
 
     @Query("select count(r.id) from RunFact r where r.machineId = ?1 and r.startedAt = ?2")
     long runsAt(long machine, Instant startedAt);
+
+    @Query("select count(s.id) from ServiceDone s where s.machineId = ?1 and s.kind = ?2 and s.at = ?3")
+    long servicesAt(long machine, ServiceKind kind, Instant at);
 
     @Query("select count(f.id) from FailureSeen f where f.machineId = ?1 and f.seenAt = ?2")
     long failuresAt(long machine, Instant seenAt);

@@ -1,6 +1,7 @@
 package keel.app.floor.bring;
 
 import java.util.Optional;
+import keel.core.bring.BringField;
 import keel.core.bring.BringKind;
 
 /** Writes rows of a kind through the services that forms go through, and takes them back. */
@@ -15,6 +16,11 @@ interface RowWriter {
      * @throws keel.app.base.Refused or another of the application's problems where it does not fit
      */
     Optional<String> write(BringRow row);
+
+    /** The moment by which rows must be written, the oldest first; empty where they may be as the table has them. */
+    default Optional<BringField> inOrderOf() {
+        return Optional.empty();
+    }
 
     void takeBack(String subject);
 }
