@@ -19,6 +19,7 @@ class ShopPagesTest extends PagesWalk {
             List.of("/orders", "/orders/1"),
             List.of("/orders/new"),
             List.of("/patterns"),
+            List.of("/patterns/compare", "/evidence/machine/curlew"),
             List.of("/setup/bring"),
             List.of("/stores"),
             List.of("/stores/nitrile-gloves"),

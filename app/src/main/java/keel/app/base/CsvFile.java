@@ -21,6 +21,16 @@ public final class CsvFile {
      * @param rows each as long as the header; a cell that a spreadsheet would take for a formula is given a quote first
      */
     public static ResponseEntity<byte[]> of(String name, List<String> header, List<List<?>> rows) {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(bytes(header, rows));
+    }
+
+    /** The same without a name. */
+    public static byte[] bytes(List<String> header, List<List<?>> rows) {
         StringWriter text = new StringWriter();
         try (CSVPrinter csv = new CSVPrinter(
                 text,
@@ -34,12 +44,7 @@ public final class CsvFile {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .body(text.toString().getBytes(StandardCharsets.UTF_8));
+        return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
     private static Object safe(Object cell) {

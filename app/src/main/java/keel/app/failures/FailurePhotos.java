@@ -1,6 +1,8 @@
 package keel.app.failures;
 
 import java.time.Clock;
+import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
@@ -111,6 +113,17 @@ public class FailurePhotos {
                         .toList();
         return new Beside(machine, symptom);
     }
+
+    /** Of some failures, the newest first. */
+    @Transactional(readOnly = true)
+    public List<PhotoOf> of(Collection<Long> failures) {
+        return records.shotsOf(failures).stream()
+                .map(s -> new PhotoOf(s.photo(), s.failure(), s.machineName(), s.seenAt(), s.caption()))
+                .toList();
+    }
+
+    /** A photo of a failure, with whose it is. */
+    public record PhotoOf(long photo, long failure, String machineName, Instant seenAt, String caption) {}
 
     /** Bytes and media type of a photo, or of its small copy. */
     @Transactional(readOnly = true)

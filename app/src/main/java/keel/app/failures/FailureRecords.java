@@ -84,6 +84,12 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
             order by f.seenAt desc, p.id desc""")
     List<Shot> shotsOfSymptoms(Collection<String> symptoms, long except, Instant before, Limit most);
 
+    @Query(
+            """
+            select p.id, f.id, m.name, f.seenAt, p.caption from Photo p join Failure f on f.id = p.failureId
+            join MachineCard m on m.id = f.machineId where f.id in ?1 order by f.seenAt desc, p.id desc""")
+    List<Shot> shotsOf(Collection<Long> failures);
+
     /**
      * A cause that closed failures.
      *

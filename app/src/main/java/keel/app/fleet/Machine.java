@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 
 /** A machine of the fleet. */
 @Entity
@@ -36,6 +37,12 @@ class Machine {
 
     /** In the shop's own words; null where nobody named it. */
     String controller;
+
+    /** On its plate; null where nobody wrote it down, as are the dates. */
+    String serial;
+
+    LocalDate boughtOn;
+    LocalDate warrantyUntil;
 
     Instant since;
     double baselineHours;

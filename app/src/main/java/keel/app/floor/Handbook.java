@@ -47,7 +47,7 @@ public class Handbook {
     private static final List<About> PAGES = List.of(
             About.of("/files.*", "files"),
             About.of("/orders.*|/runs/[^/]+/parts", "orders"),
-            About.of("/patterns.*", "patterns"),
+            About.of("/patterns.*|/evidence.*", "patterns"),
             About.of("/machines/[^/]+/(start|plate|run|after|profiles|tilt).*|/runs.*", "print"),
             About.of("/machines/[^/]+/(screen|uv|layers|smoothing).*|/bench/screens.*", "screens"),
             About.of("/machines/[^/]+/pour.*|/stores.*", "stores"),

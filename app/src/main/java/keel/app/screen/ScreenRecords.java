@@ -21,6 +21,13 @@ interface ScreenRecords extends JpaRepository<ScreenPhoto, Long> {
             where s.id = ?1 and s.machineId = ?2""")
     Optional<Taken> one(long id, long machine);
 
+    /** Photographs of the screen of a machine, the newest first. */
+    @Query(
+            """
+            select s from ScreenPhoto s where s.machineId = ?1 and s.at >= ?2 and s.at < ?3
+            order by s.at desc, s.id desc""")
+    List<ScreenPhoto> shots(long machine, Instant from, Instant to, Limit most);
+
     /** A UV map and who made it. */
     record Mapped(UvMapRecord map, String person) {}
 

@@ -24,6 +24,7 @@ import keel.core.screen.ScreenInspection.OnPhoto;
 import keel.core.screen.ScreenInspection.Spot;
 import keel.core.screen.TestPattern;
 import keel.core.screen.UprightPhoto;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -157,6 +158,31 @@ public class ScreenShots {
     @Transactional(readOnly = true)
     public byte[] picture(MachineNow m, long id) {
         return files.read(taken(m, id).photo().hash, SUFFIX);
+    }
+
+    /** A photograph without who took it; {@code spots} is how many were found on it. */
+    public record Picture(long id, long screen, TestPattern pattern, Instant at, int spots, String message) {}
+
+    /** Of the screens that were on a machine in a span, the newest first, at most so many. */
+    @Transactional(readOnly = true)
+    public List<Picture> pictures(long machine, Instant from, Instant to, int most) {
+        return records.shots(machine, from, to, Limit.of(most)).stream()
+                .map(p -> {
+                    Seen seen = read(p.content);
+                    return new Picture(
+                            p.id, p.componentId, p.pattern, p.at, seen.spots().size(), seen.message());
+                })
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] picture(long machine, long id) {
+        return files.read(
+                records.one(id, machine)
+                        .orElseThrow(() -> new NotThere("There is no such photograph of a screen."))
+                        .photo()
+                        .hash,
+                SUFFIX);
     }
 
     /** An inspection was written down from it. */

@@ -237,6 +237,20 @@ public class Costs {
                 prices.of(machine, lost.resin()).resinPerLitre() * lost.ml() / 1000);
     }
 
+    /** A run with what it cost. */
+    public record Cost(Run run, PrintCost cost) {}
+
+    /** Runs that began in a span and did not come out, each with what it cost, the oldest first. */
+    public List<Cost> failed(Instant from, Instant to) {
+        Map<Long, MachineNow> machines =
+                standings.all().stream().collect(Collectors.toMap(MachineNow::id, Function.identity()));
+        List<Run> runs = runs(records.between(from, to), from).stream()
+                .filter(r -> !r.good())
+                .toList();
+        Map<Long, PrintCost> costs = costs(runs, machines, paid.now());
+        return runs.stream().map(r -> new Cost(r, costs.get(r.id()))).toList();
+    }
+
     /** @throws NotThere if there is no such run, or it is going on */
     public Map.Entry<Run, PrintCost> ofRun(long id) {
         List<CostRecords.Ran> ran = records.one(id).stream().toList();

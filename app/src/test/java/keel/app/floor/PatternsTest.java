@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import keel.app.base.Refused;
+import keel.app.floor.patterns.Learned;
 import keel.app.floor.patterns.PatternFinding;
 import keel.app.floor.patterns.PatternVerdicts;
 import keel.app.floor.patterns.Patterns;
@@ -39,6 +40,9 @@ class PatternsTest extends ApiCalls {
 
     @Autowired
     private Costs costs;
+
+    @Autowired
+    private Learned learned;
 
     private double from;
 
@@ -209,8 +213,54 @@ class PatternsTest extends ApiCalls {
     }
 
     @Test
+    void whatWouldTeachMostIsSaid() {
+        List<String> machines = print(new Share(30, 4));
+        List<String> texts = wanting();
+        assertThat(texts).anySatisfy(t -> assertThat(t).contains("prints were lost and nobody logged"));
+        assertThat(texts).anySatisfy(t -> assertThat(t).contains("no settings on record"));
+        long open = lacking(texts);
+        shop.failure(machines.get(0), from + 1, "bare-plate");
+        assertThat(lacking(wanting())).as("one more without a cause").isEqualTo(open + 1);
+    }
+
+    private List<String> wanting() {
+        return learned.of(found(), TestShop.at(from)).wanting().stream()
+                .map(Learned.Wanting::text)
+                .toList();
+    }
+
+    private static long lacking(List<String> texts) {
+        return texts.stream()
+                .filter(t -> t.contains("no cause"))
+                .mapToLong(t -> Long.parseLong(t.split(" ")[0]))
+                .findFirst()
+                .orElse(0);
+    }
+
+    @Test
+    void aMachineThatFailsInARowJustNowIsNamedAtOnce() {
+        List<String> machines = print(new Share(100, 6), new Share(100, 6));
+        double at = hour;
+        for (int i = 0; i < 8; i++) {
+            print(machines.get(0), at + 2 * i, "Hinge", i % 4 != 3);
+        }
+        hour = at + 20;
+        PatternFinding now = found().findings().stream()
+                .filter(f -> f.turned() && f.group().value().equals(machines.get(0)))
+                .findFirst()
+                .orElseThrow();
+        assertThat(now.own().failed()).isGreaterThanOrEqualTo(6);
+        verdicts.say(now.key(), now.what(), Verdict.WATCH, null);
+        assertThat(verdicts.last().get(now.key()).verdict()).isEqualTo(Verdict.WATCH);
+        print(machines.get(0), at + 17, "Hinge", false);
+        assertThat(found().findings())
+                .as("the second machine does as ever")
+                .noneMatch(f -> f.turned() && f.group().value().equals(machines.get(1)));
+    }
+
+    @Test
     void whatIsNoPatternCannotBeSpokenOf() {
-        for (String key : List.of("", "PAINT:blue", "CHANGE:m1:soon", "MACHINE", "x".repeat(300))) {
+        for (String key : List.of("", "PAINT:blue", "CHANGE:m1:soon", "RUNNING:m1:x", "MACHINE", "x".repeat(300))) {
             assertThatThrownBy(() -> verdicts.say(key, "it", Verdict.SEEN, null))
                     .as(key)
                     .isInstanceOf(Refused.class);
@@ -234,7 +284,8 @@ class PatternsTest extends ApiCalls {
                 .orElseThrow();
         assertThat(brought.before().failed()).isEqualTo(20);
         assertThat(brought.after().prints()).isZero();
-        assertThat(brought.words()).contains("Not enough to tell: about 10 more prints");
+        assertThat(brought.words())
+                .contains("Not enough to tell yet. About ", "would tell whether it fails no more than the others");
         verdicts.say(first.key(), first.what(), Verdict.OPEN, null);
         assertThat(verdicts.last()).doesNotContainKey(first.key());
     }

@@ -65,7 +65,7 @@ final class Addresses {
             }
             paths = next;
         }
-        return few(paths, pattern.matches(".*\\.(png|zip|wav|stl)") ? MOST_FILES : MOST_PAGES);
+        return few(paths, pattern.matches(".*\\.(png|zip|pdf|wav|stl)") ? MOST_FILES : MOST_PAGES);
     }
 
     /** Evenly over the whole list, the first one always. */
@@ -82,7 +82,7 @@ final class Addresses {
             return List.of(among.split("\\|"));
         }
         return switch (variable) {
-            case "kind" -> pattern.startsWith("/incidents") ? names(IncidentKind.values()) : kinds(pattern);
+            case "kind" -> pattern.contains("/evidence/") ? List.of("machine") : kinds(pattern);
             case "procedure" -> procedures();
             case "pattern", "picture" -> names(TestPattern.values());
             case "place" -> List.of("centre");
@@ -96,6 +96,9 @@ final class Addresses {
     }
 
     private static List<String> kinds(String pattern) {
+        if (pattern.startsWith("/incidents")) {
+            return names(IncidentKind.values());
+        }
         return names(pattern.contains("/do/") ? new ServiceKind[] {ServiceKind.CLEAN_UP} : ServiceKind.values());
     }
 
@@ -139,6 +142,8 @@ final class Addresses {
         SUBJECTS.put("/machines/{code}/screen/photos", "select id from screen_photo where false");
         SUBJECTS.put("/machines", "select code from machine order by id");
         SUBJECTS.put("/api/v1/machines", "select code from machine order by id");
+        SUBJECTS.put("/evidence", "select code from machine order by id");
+        SUBJECTS.put("/api/v1/evidence", "select code from machine order by id");
         SUBJECTS.put("/instruments", "select code from machine order by id");
         SUBJECTS.put("/help", "values ('fleet'), ('programs')");
         SUBJECTS.put("/emergency", "values ('leak'), ('skin-or-eye')");

@@ -16,6 +16,7 @@ final class Places {
             page("Orders of several parts", "/orders", "parts pieces plates set project still to print"),
             page("A new order", "/orders/new", "parts pieces set"),
             page("Patterns", "/patterns", "trends statistics why fails most change point money"),
+            page("Two things compared", "/patterns/compare", "difference better worse which machine resin film"),
             page("Files before they are printed", "/files", "sliced preflight islands layers zip"),
             page("When people are there", "/week/hours", "working hours holidays away night shifts"),
             page("Reminders", "/reminders/choose", "notification mail alert quiet hours escalation"),

@@ -9,7 +9,7 @@ import keel.core.pattern.Pattern.Group;
  * Something that the failures say.
  *
  * @param key by which it is known again
- * @param kind the trait by which its prints are told, or CHANGE
+ * @param kind the trait by which its prints are told, CHANGE, or RUNNING for a chart that is over its limit
  * @param group of its prints
  * @param what name of that group
  * @param own its prints, {@code rest} those that it is held against: all others, or those before it turned
@@ -33,6 +33,7 @@ public record PatternFinding(
         Advice advice) {
 
     static final String CHANGE = "CHANGE";
+    static final String RUNNING = "RUNNING";
 
     /** Money a year. */
     public record Money(double likely, double low, double high) {}
@@ -42,6 +43,17 @@ public record PatternFinding(
 
     /** What to do, and where. */
     public record Advice(String text, String label, String path) {}
+
+    /** Where evidence of it lies for whoever made or sold it; null where nobody did. */
+    public String evidence() {
+        return switch (group.trait()) {
+            case MACHINE -> Wording.path("/evidence/machine/{c}", group.value());
+            case FILM, SCREEN -> Wording.path("/evidence/part/{c}", group.value());
+            case FILM_PACK -> Wording.path("/evidence/pack/{c}", group.value());
+            case BOTTLE -> Wording.path("/evidence/bottle/{c}", group.value());
+            default -> null;
+        };
+    }
 
     public boolean turned() {
         return since != null;

@@ -75,6 +75,16 @@ interface PatternRecords extends JpaRepository<PatternSaid, Long> {
             where f.runId is not null and f.cause is not null and f.seenAt >= ?1 group by f.runId""")
     List<Cause> causes(Instant since);
 
+    /** How many prints were lost of which nobody logged what was seen. */
+    @Query(
+            """
+            select count(r.id) from RunFact r where r.cameOut = false and r.endedAt is not null and r.startedAt >= ?1
+            and not exists (select f.id from FailureSeen f where f.runId = r.id)""")
+    long lostNotLogged(Instant from);
+
+    @Query("select count(f.id) from FailureSeen f where f.cause is null and f.seenAt >= ?1")
+    long withoutCause(Instant from);
+
     /** Runs whose file was read before. */
     @Query("select x.runId from FileOfRun x join RunFact r on r.id = x.runId where r.startedAt >= ?1")
     List<Long> withFile(Instant since);

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -19,6 +20,7 @@ import keel.core.pattern.Pattern.Counts;
 import keel.core.pattern.Pattern.Group;
 import keel.core.pattern.Told;
 import keel.core.pattern.Trait;
+import keel.core.rate.PrintsToTell;
 import keel.core.rate.RateDifference;
 import keel.core.rate.SuccessRate;
 import org.springframework.stereotype.Service;
@@ -29,8 +31,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class PatternVerdicts {
 
+    private static final String OF_MACHINE = PatternFinding.CHANGE + "|" + PatternFinding.RUNNING;
     private static final Pattern KEY =
-            Pattern.compile(PatternFinding.CHANGE + ":[^:]+:\\d{1,12}|(?!" + PatternFinding.CHANGE + ":)[A-Z_]+:.+");
+            Pattern.compile("(" + OF_MACHINE + "):[^:]+:\\d{1,12}|(?!(" + OF_MACHINE + "):)[A-Z_]+:.+");
     private static final int LEAST_AFTER = 10;
     private static final int LONGEST_REASON = 300;
 
@@ -56,22 +59,30 @@ public class PatternVerdicts {
      * What something that was done brought.
      *
      * @param fewer how much less often prints fail since, with the 95 % interval; null while there are too few
+     * @param toTell how many since then would tell whether it fails no more than the others
      */
-    public record Brought(Said said, String what, Counts before, Counts after, RateDifference fewer) {
+    public record Brought(
+            Said said, String what, Counts before, Counts after, RateDifference fewer, OptionalInt toTell) {
 
         /** In a sentence, which says how many prints more it would take where it cannot tell. */
         public String words() {
             String sentence = "Before " + Wording.count(before) + " failed, since then " + Wording.count(after) + ".";
             if (fewer == null) {
-                return sentence + " Not enough to tell: about " + Math.max(1, LEAST_AFTER - after.prints())
-                        + " more prints.";
+                return sentence + " Not enough to tell yet." + missing();
             }
             return sentence + " "
                     + switch (fewer.verdict()) {
                         case BETTER -> "It helped.";
                         case WORSE -> "It is worse since.";
-                        case CANNOT_TELL -> "Whether it helped cannot be told yet.";
+                        case CANNOT_TELL -> "Whether it helped cannot be told yet." + missing();
                     };
+        }
+
+        private String missing() {
+            int more = toTell.orElse(0) - after.prints();
+            return more <= 0
+                    ? ""
+                    : " About " + more + " more prints would tell whether it fails no more than the others.";
         }
     }
 
@@ -129,7 +140,9 @@ public class PatternVerdicts {
         Instant from = since(said.pattern());
         Counts before = new Counts(0, 0);
         Counts after = new Counts(0, 0);
+        Counts others = new Counts(0, 0);
         for (Told t : found.told().told()) {
+            others = group.value().equals(t.is(group.trait())) ? others : others.and(t.failed());
             if (group.value().equals(t.is(group.trait())) && !t.at().isBefore(from)) {
                 boolean later = t.at().isAfter(said.at());
                 before = later ? before : before.and(t.failed());
@@ -142,7 +155,10 @@ public class PatternVerdicts {
                 new Wording(found.told()).subject(group),
                 before,
                 after,
-                enough ? RateDifference.between(good(after), good(before)) : null);
+                enough ? RateDifference.between(good(after), good(before)) : null,
+                before.rate() > others.rate()
+                        ? PrintsToTell.ofEach(before.rate(), others.rate())
+                        : OptionalInt.empty());
     }
 
     private static SuccessRate good(Counts c) {
@@ -157,7 +173,7 @@ public class PatternVerdicts {
     /** The prints that a key speaks of; null where it speaks of none. */
     private static Group group(String key) {
         String[] parts = key.split(":", 3);
-        if (parts[0].equals(PatternFinding.CHANGE)) {
+        if (ofMachineSince(parts)) {
             return new Group(Trait.MACHINE, parts[1]);
         }
         return Arrays.stream(Trait.values())
@@ -170,6 +186,10 @@ public class PatternVerdicts {
     /** From when on they are counted: after a turn those since then. */
     private static Instant since(String key) {
         String[] parts = key.split(":", 3);
-        return parts[0].equals(PatternFinding.CHANGE) ? Instant.ofEpochSecond(Long.parseLong(parts[2])) : Instant.EPOCH;
+        return ofMachineSince(parts) ? Instant.ofEpochSecond(Long.parseLong(parts[2])) : Instant.EPOCH;
+    }
+
+    private static boolean ofMachineSince(String[] parts) {
+        return parts[0].equals(PatternFinding.CHANGE) || parts[0].equals(PatternFinding.RUNNING);
     }
 }

@@ -7,8 +7,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import keel.app.failures.EvidenceChanged;
 import keel.app.fleet.ShopTime;
@@ -19,10 +23,12 @@ import keel.core.pattern.Pattern;
 import keel.core.pattern.Pattern.Counts;
 import keel.core.pattern.Pattern.Group;
 import keel.core.pattern.PatternSearch;
+import keel.core.pattern.Running;
 import keel.core.pattern.Told;
 import keel.core.pattern.Trait;
 import keel.core.pattern.Turn;
 import keel.core.rate.RateDifference;
+import keel.core.rate.SuccessRate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -88,6 +94,10 @@ public class Patterns {
         return kept.get(new Span(from, to), span -> look(span.from(), to == null ? clock.instant() : to));
     }
 
+    double daysSince(Instant begin) {
+        return Duration.between(begin, clock.instant()).toSeconds() / SECONDS_A_DAY;
+    }
+
     private Found look(Instant from, Instant to) {
         Costs.Overview overview = costs.overview(from, to);
         ToldPrints.Prints told = prints.of(from, to);
@@ -96,12 +106,15 @@ public class Patterns {
         Double perFailure = failed == 0 ? null : Double.valueOf(overview.all().lost() / failed);
         double years = years(told.told(), to);
         List<PatternFinding> findings = new ArrayList<>();
+        Set<Group> named = new HashSet<>();
         for (Pattern p : PatternSearch.of(told.told(), FALSE_DISCOVERY)) {
             findings.add(finding(p, told, years, perFailure));
+            named.add(p.group());
+            named.addAll(p.alike());
         }
-        byMachine(told.told()).forEach((machine, of) -> Turn.of(of)
-                .filter(Turn::worse)
-                .ifPresent(t -> findings.add(turned(machine, t, told, to, perFailure))));
+        byMachine(told.told()).forEach((machine, of) -> ofMachine(machine, of, told, to, perFailure)
+                .filter(f -> !f.kind().equals(PatternFinding.RUNNING) || !named.contains(f.group()))
+                .ifPresent(findings::add));
         findings.sort(Comparator.comparing((PatternFinding f) -> -f.perYear().likely()));
         return new Found(
                 all,
@@ -155,6 +168,53 @@ public class Patterns {
                 p.p(),
                 words.because(p),
                 words.advice(p.group()));
+    }
+
+    /** That it turned, or else that its running chart stands over its limit. */
+    private Optional<PatternFinding> ofMachine(
+            String machine, List<Told> of, ToldPrints.Prints told, Instant to, Double perFailure) {
+        Optional<PatternFinding> turned =
+                Turn.of(of).filter(Turn::worse).map(t -> turned(machine, t, told, to, perFailure));
+        return turned.isPresent()
+                ? turned
+                : Running.of(of, Running.chart(told.told(), machine, to))
+                        .map(r -> running(machine, r, told, to, perFailure));
+    }
+
+    private static PatternFinding running(
+            String machine, Running r, ToldPrints.Prints told, Instant to, Double perFailure) {
+        Group group = new Group(Trait.MACHINE, machine);
+        String name = told.name(group);
+        Counts before = r.before().prints() == 0 ? new Counts(1, 0) : r.before();
+        RateDifference more = RateDifference.between(good(before), good(r.row()));
+        double wolf = r.chart().runLength(r.chart().usual());
+        String text = name + " fails more often just now: " + Wording.count(r.row()) + " in a row of prints, before "
+                + Wording.count(r.before()) + ".";
+        return new PatternFinding(
+                PatternFinding.RUNNING + ":" + machine + ":" + r.since().getEpochSecond(),
+                PatternFinding.RUNNING,
+                group,
+                name,
+                text,
+                r.row(),
+                r.before(),
+                money(more, r.row().prints(), years(r.since(), to), perFailure),
+                r.since(),
+                Math.min(1, r.row().prints() / wolf),
+                List.of(Wording.reason(String.format(
+                        Locale.ROOT,
+                        "Watched print by print against a usual %.0f %%. By luck alone this chart goes over its "
+                                + "limit once in about %,.0f prints.",
+                        100 * r.chart().usual(),
+                        wolf))),
+                new PatternFinding.Advice(
+                        "Print its known good file, and look at what was done since the first of these prints.",
+                        "Open " + name,
+                        Wording.path("/machines/{c}", machine)));
+    }
+
+    private static SuccessRate good(Counts c) {
+        return SuccessRate.of(c.prints() - c.failed(), c.prints());
     }
 
     private PatternFinding turned(String machine, Turn t, ToldPrints.Prints told, Instant to, Double perFailure) {

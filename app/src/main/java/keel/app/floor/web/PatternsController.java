@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.ShopSettings;
+import keel.app.floor.patterns.Learned;
 import keel.app.floor.patterns.PatternFinding;
 import keel.app.floor.patterns.PatternVerdicts;
 import keel.app.floor.patterns.Patterns;
@@ -31,15 +32,19 @@ class PatternsController {
 
     private static final List<Integer> SPANS = List.of(90, 365, 1825);
     private static final int USUAL = 365;
+    private static final int NEWS = 2;
 
     private final Patterns patterns;
     private final PatternVerdicts verdicts;
+    private final Learned learned;
     private final ShopSettings settings;
     private final Clock clock;
 
-    PatternsController(Patterns patterns, PatternVerdicts verdicts, ShopSettings settings, Clock clock) {
+    PatternsController(
+            Patterns patterns, PatternVerdicts verdicts, Learned learned, ShopSettings settings, Clock clock) {
         this.patterns = patterns;
         this.verdicts = verdicts;
+        this.learned = learned;
         this.settings = settings;
         this.clock = clock;
     }
@@ -57,9 +62,23 @@ class PatternsController {
         model.addAttribute("drawings", drawings(found));
         model.addAttribute("months", found.months().isEmpty() ? null : MonthsDrawing.of(found.months()));
         model.addAttribute("machines", machines(found));
+        model.addAttribute("learned", learned.of(found, from(span)));
         model.addAttribute("days", span);
         model.addAttribute("spans", SPANS);
         return "floor/patterns";
+    }
+
+    /** What stands out and nobody has said anything of, for the fleet page, which asks for it by itself. */
+    @GetMapping("/patterns/strip")
+    String strip(Model model) {
+        Map<String, PatternVerdicts.Said> said = verdicts.last();
+        model.addAttribute(
+                "news",
+                patterns.of(from(USUAL), null).findings().stream()
+                        .filter(f -> !said.containsKey(f.key()))
+                        .limit(NEWS)
+                        .toList());
+        return "floor/patterns-strip";
     }
 
     /** The beginning of the shop's day so many days ago, so that what was found is found again. */
