@@ -18,11 +18,14 @@ interface PatternRecords extends JpaRepository<PatternSaid, Long> {
             boolean cameOut,
             Long profileVersion,
             Long againOf,
-            Detail detail) {}
+            Detail detail,
+            Instant endedAt,
+            Double hours) {}
 
     @Query(
             """
-            select r.id, r.machineId, r.job, r.startedAt, r.cameOut, r.profileVersionId, r.againOf, r.detail
+            select r.id, r.machineId, r.job, r.startedAt, r.cameOut, r.profileVersionId, r.againOf, r.detail,
+            r.endedAt, r.hours
             from RunFact r where r.endedAt is not null and r.startedAt >= ?1 and r.startedAt < ?2
             order by r.startedAt, r.id""")
     List<Ended> ended(Instant from, Instant to);

@@ -43,8 +43,11 @@ public class ToldPrints {
     /**
      * @param names what groups are called where their value is no name yet
      * @param left failed reprints that are left out
+     * @param causes of failed prints, as far as they were named
+     * @param times of each machine
      */
-    public record Prints(List<Told> told, Map<Group, String> names, int left) {
+    public record Prints(
+            List<Told> told, Map<Group, String> names, int left, Map<Long, String> causes, List<MachineTimes> times) {
 
         public String name(Group group) {
             return names.getOrDefault(group, group.value());
@@ -64,7 +67,9 @@ public class ToldPrints {
 
     Prints of(Instant from, Instant to) {
         List<PatternRecords.Ended> ended = records.ended(from, to);
-        Set<Long> reprints = failedAgain(ended, from);
+        Map<Long, String> causes = records.causes(from).stream()
+                .collect(Collectors.toMap(PatternRecords.Cause::run, PatternRecords.Cause::cause));
+        Set<Long> reprints = failedAgain(ended, causes);
         Known known = known(from, to);
         Map<Group, String> names = new HashMap<>();
         List<Told> told = new ArrayList<>();
@@ -73,15 +78,13 @@ public class ToldPrints {
                 told.add(new Told(r.id(), r.startedAt(), !r.cameOut(), traits(r, known, names)));
             }
         }
-        return new Prints(told, names, reprints.size());
+        return new Prints(told, names, reprints.size(), causes, MachineTimes.of(ended, reprints));
     }
 
     /** Failed prints of what had failed already, from the same cause as far as anybody knows. */
-    private Set<Long> failedAgain(List<PatternRecords.Ended> ended, Instant from) {
+    private static Set<Long> failedAgain(List<PatternRecords.Ended> ended, Map<Long, String> causes) {
         Map<Long, PatternRecords.Ended> byId =
                 ended.stream().collect(Collectors.toMap(PatternRecords.Ended::id, Function.identity()));
-        Map<Long, String> causes = records.causes(from).stream()
-                .collect(Collectors.toMap(PatternRecords.Cause::run, PatternRecords.Cause::cause));
         Set<Long> again = new HashSet<>();
         for (PatternRecords.Ended r : ended) {
             PatternRecords.Ended before = r.againOf() == null ? null : byId.get(r.againOf());

@@ -5,21 +5,27 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.patterns.Learned;
+import keel.app.floor.patterns.MachineTimes;
+import keel.app.floor.patterns.Machines;
 import keel.app.floor.patterns.PatternFinding;
 import keel.app.floor.patterns.PatternVerdicts;
 import keel.app.floor.patterns.Patterns;
 import keel.app.floor.patterns.Verdict;
 import keel.core.pattern.Pattern.Group;
+import keel.core.rate.TimeBetween;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,14 +43,21 @@ class PatternsController {
     private final Patterns patterns;
     private final PatternVerdicts verdicts;
     private final Learned learned;
+    private final Machines beside;
     private final ShopSettings settings;
     private final Clock clock;
 
     PatternsController(
-            Patterns patterns, PatternVerdicts verdicts, Learned learned, ShopSettings settings, Clock clock) {
+            Patterns patterns,
+            PatternVerdicts verdicts,
+            Learned learned,
+            Machines beside,
+            ShopSettings settings,
+            Clock clock) {
         this.patterns = patterns;
         this.verdicts = verdicts;
         this.learned = learned;
+        this.beside = beside;
         this.settings = settings;
         this.clock = clock;
     }
@@ -62,6 +75,10 @@ class PatternsController {
         model.addAttribute("drawings", drawings(found));
         model.addAttribute("months", found.months().isEmpty() ? null : MonthsDrawing.of(found.months()));
         model.addAttribute("machines", machines(found));
+        model.addAttribute("figures", beside.figures(found));
+        Machines.Spoils spoils = beside.spoils(found);
+        model.addAttribute("spoils", spoils == null ? null : SpoilsDrawing.of(spoils));
+        model.addAttribute("spoilsLeft", spoils == null ? 0 : spoils.left());
         model.addAttribute("learned", learned.of(found, from(span)));
         model.addAttribute("days", span);
         model.addAttribute("spans", SPANS);
@@ -79,6 +96,34 @@ class PatternsController {
                         .limit(NEWS)
                         .toList());
         return "floor/patterns-strip";
+    }
+
+    @GetMapping("/patterns/machines.csv")
+    ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "365") int days) {
+        return CsvFile.of(
+                "machines.csv",
+                List.of("machine", "prints", "failed", "printHours", "hoursBetween", "low", "high", "nextPrintAfterH"),
+                beside.figures(patterns.of(from(SPANS.contains(days) ? days : USUAL), null)).stream()
+                        .<List<?>>map(PatternsController::row)
+                        .toList());
+    }
+
+    private static List<?> row(Machines.InFigures f) {
+        MachineTimes t = f.times();
+        TimeBetween b = t.between();
+        return Arrays.asList(
+                f.name(),
+                t.prints(),
+                t.failed(),
+                b == null ? null : tenth(b.hours()),
+                b == null ? null : tenth(b.mean()),
+                b == null ? null : tenth(b.low()),
+                b == null ? null : tenth(b.high()),
+                t.mendH() == null ? null : tenth(t.mendH()));
+    }
+
+    private static Double tenth(double value) {
+        return Double.isInfinite(value) ? null : Math.round(10 * value) / 10.0;
     }
 
     /** The beginning of the shop's day so many days ago, so that what was found is found again. */
