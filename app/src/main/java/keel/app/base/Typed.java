@@ -1,5 +1,7 @@
 package keel.app.base;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import keel.core.Findings;
 
 /**
@@ -29,6 +31,22 @@ public final class Typed {
         } catch (NumberFormatException e) {
             findings.add(field, "This is no whole number: " + text + ".");
             return null;
+        }
+    }
+
+    /**
+     * A day as a browser sends it; null where nothing was typed.
+     *
+     * @throws Refused if it is none
+     */
+    public static LocalDate day(String text, String field) {
+        if (empty(text)) {
+            return null;
+        }
+        try {
+            return LocalDate.parse(text.strip());
+        } catch (DateTimeParseException e) {
+            throw new Refused(field, "The day is written like 2026-03-05.");
         }
     }
 

@@ -16,21 +16,33 @@ import org.hipparchus.linear.LUDecomposition;
  */
 public record Cusum(double usual, int up, int limit) {
 
-    private static final double LEAST_SHARE = 0.01;
+    private static final double LEAST_SHARE = 0.02;
     private static final double MOST_SHARE = 0.3;
+    /** The longer a run, the nearer its matrix is to none. */
+    private static final double SINGULAR = 1e-300;
 
     /**
-     * @param usual share that fails as a rule; taken as 1 to 30 % where it lies outside
+     * @param usual share that fails as a rule; taken as 2 to 30 % where it lies outside
      * @param prints how many in the mean it must run without a false alarm, up to a million
      */
     public static Cusum of(double usual, double prints) {
         double share = Math.min(MOST_SHARE, Math.max(LEAST_SHARE, usual));
         int up = Math.max(1, (int) Math.round(Math.log(2) / -Math.log((1 - 2 * share) / (1 - share))));
-        int limit = up + 1;
-        while (new Cusum(share, up, limit).runLength(share) < prints) {
-            limit++;
+        int low = up + 1;
+        int high = low;
+        while (new Cusum(share, up, high).runLength(share) < prints) {
+            low = high + 1;
+            high += Math.max(1, high / 2);
         }
-        return new Cusum(share, up, limit);
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (new Cusum(share, up, middle).runLength(share) >= prints) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return new Cusum(share, up, low);
     }
 
     /** One print further. */
@@ -54,7 +66,7 @@ public record Cusum(double usual, int up, int limit) {
                 stays[sum][sum + up] -= share;
             }
         }
-        return new LUDecomposition(new Array2DRowRealMatrix(stays, false))
+        return new LUDecomposition(new Array2DRowRealMatrix(stays, false), SINGULAR)
                 .getSolver()
                 .solve(new ArrayRealVector(ones, false))
                 .getEntry(0);

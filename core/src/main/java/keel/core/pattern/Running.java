@@ -18,16 +18,17 @@ public record Running(Instant since, Counts row, Counts before, Cusum chart) {
 
     private static final int LEAST_FAILED = 3;
     private static final Duration QUARTER = Duration.ofDays(90);
-    private static final int QUARTERS = 4;
+    private static final int QUARTERS = 8;
     private static final double LEAST_RUN = 400;
     private static final double MOST_RUN = 1e6;
     private static final int ENOUGH = 50;
 
     /**
      * The chart of a machine: by what it did itself until a quarter ago, by the rest of the fleet where that is too
-     * little; its limit such that all machines together cry wolf about once a year.
+     * little; its limit such that all machines together cry wolf about once in two years. Empty where nobody can know
+     * what is usual.
      */
-    public static Cusum chart(List<Told> fleet, String machine, Instant now) {
+    public static Optional<Cusum> chart(List<Told> fleet, String machine, Instant now) {
         Instant lately = now.minus(QUARTER);
         Counts own = Counts.NONE;
         Counts others = Counts.NONE;
@@ -40,7 +41,9 @@ public record Running(Instant since, Counts row, Counts before, Cusum chart) {
             last += old ? 0 : 1;
         }
         Counts base = own.prints() >= ENOUGH ? own : others;
-        return Cusum.of(base.rate(), Math.min(MOST_RUN, Math.max(LEAST_RUN, QUARTERS * last)));
+        return base.prints() < ENOUGH
+                ? Optional.empty()
+                : Optional.of(Cusum.of(base.rate(), Math.min(MOST_RUN, Math.max(LEAST_RUN, QUARTERS * last))));
     }
 
     /** @param prints of one machine, in any order */

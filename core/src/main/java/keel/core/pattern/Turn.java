@@ -21,6 +21,7 @@ public record Turn(Instant notBefore, Instant lastBefore, Instant firstAfter, Co
 
     private static final int LEAST = 20;
     private static final int UNSURE = 3;
+    private static final double AMONG_ALL = 0.05;
 
     /** @param prints in any order */
     public static Optional<Turn> of(List<Told> prints) {
@@ -50,6 +51,11 @@ public record Turn(Instant notBefore, Instant lastBefore, Instant firstAfter, Co
     private static Counts counts(List<Told> prints) {
         return new Counts(
                 prints.size(), (int) prints.stream().filter(Told::failed).count());
+    }
+
+    /** Whether it is clear even though so many machines were looked at. */
+    public boolean clearAmong(int machines) {
+        return p * machines <= AMONG_ALL;
     }
 
     public boolean worse() {

@@ -47,11 +47,12 @@ class CusumTest {
     @Test
     void aLargeShopHasItsLimitToo() {
         assertThat(Cusum.of(0.05, 1e6).runLength(0.05)).isBetween(1e6, 1.3e6);
+        assertThat(Cusum.of(0.02, 1e6).runLength(0.02)).isBetween(1e6, 1.3e6);
     }
 
     @Test
     void sharesOutsideAreTakenAsTheNearest() {
-        assertThat(Cusum.of(0, 400).usual()).isEqualTo(0.01);
+        assertThat(Cusum.of(0, 400).usual()).isEqualTo(0.02);
         assertThat(Cusum.of(0.9, 400).usual()).isEqualTo(0.3);
     }
 }

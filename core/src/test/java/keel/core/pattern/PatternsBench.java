@@ -109,7 +109,9 @@ class PatternsBench {
         prints.stream()
                 .collect(Collectors.groupingBy(t -> String.valueOf(t.is(Trait.MACHINE))))
                 .forEach((machine, of) -> {
-                    boolean turned = Turn.of(of).filter(Turn::worse).isPresent();
+                    boolean turned = Turn.of(of)
+                            .filter(t -> t.worse() && t.clearAmong(MACHINES))
+                            .isPresent();
                     if (turned
                             || Running.of(of, Running.chart(prints, machine, now))
                                     .isPresent()) {

@@ -44,8 +44,6 @@ public class Evidences {
     private static final int MOST_ENTRIES = 400;
     private static final int MOST_PICTURES = 24;
     private static final int SCREENS = 6;
-    /** Done so often that they tell nothing. */
-    private static final List<String> EVERYDAY = List.of("\"PLATE_CLEARED\"", "\"CLEAN_UP\"");
 
     private final Subjects subjects;
     private final EvidenceRecords records;
@@ -222,11 +220,12 @@ public class Evidences {
                         logbook
                                 .lines(new LogFilter(machine, null, null, from, to, null, null, 0, MOST_ENTRIES))
                                 .stream()
-                                .filter(l -> tells(l, subject) && within(l, subject))
+                                .filter(l -> subject.tells().of(l) && within(l, subject))
                                 .filter(l -> had.add(l.id()))
                                 .forEach(entries::add));
         logbook.lines(new LogFilter(null, subject.code(), null, from, to, null, null, 0, MOST_ENTRIES)).stream()
-                .filter(l -> subject.kind() != EvidenceKind.MACHINE && tells(l, subject))
+                .filter(l -> subject.kind() != EvidenceKind.MACHINE
+                        && subject.tells().of(l))
                 .filter(l -> l.headline().matches("(?s).*\\b" + Pattern.quote(subject.code()) + "\\b.*"))
                 .filter(l -> had.add(l.id()))
                 .forEach(entries::add);
@@ -234,13 +233,6 @@ public class Evidences {
                 .thenComparing(LogLine::id)
                 .reversed());
         return entries;
-    }
-
-    private static boolean tells(LogLine line, Subject subject) {
-        return subject.kinds().contains(line.kind())
-                && !line.superseded()
-                && EVERYDAY.stream()
-                        .noneMatch(k -> line.content() != null && line.content().contains(k));
     }
 
     private static boolean within(LogLine line, Subject subject) {

@@ -1,10 +1,13 @@
 package keel.app.floor.evidence;
 
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import keel.app.people.LogKind;
+import keel.app.people.LogLine;
 import keel.core.pattern.Trait;
+import keel.core.standing.ServiceKind;
 
 /**
  * What evidence is of.
@@ -16,7 +19,7 @@ import keel.core.pattern.Trait;
  * @param alike within what like is compared with like
  * @param screen number of the screen whose photographs are shown, null for any
  * @param photographs whether photographs of screens belong to it
- * @param kinds of entries that tell of it
+ * @param tells which entries tell of it
  * @param page where it stands in the application
  */
 record Subject(
@@ -29,8 +32,30 @@ record Subject(
         Trait alike,
         Long screen,
         boolean photographs,
-        Set<LogKind> kinds,
+        Tells tells,
         String page) {
+
+    /**
+     * Entries that tell of something.
+     *
+     * @param services those of them that do; empty for all but what is done every day
+     */
+    record Tells(Set<LogKind> kinds, Set<ServiceKind> services) {
+
+        private static final Set<ServiceKind> EVERYDAY = EnumSet.of(ServiceKind.PLATE_CLEARED, ServiceKind.CLEAN_UP);
+
+        boolean of(LogLine line) {
+            return kinds.contains(line.kind())
+                    && !line.superseded()
+                    && (line.kind() != LogKind.SERVICE
+                            || (services.isEmpty() ? !among(line, EVERYDAY) : among(line, services)));
+        }
+
+        private static boolean among(LogLine line, Set<ServiceKind> some) {
+            return line.content() != null
+                    && some.stream().anyMatch(k -> line.content().contains('"' + k.name() + '"'));
+        }
+    }
 
     /** A time on a machine, up to but without its end. */
     record Spell(long machine, String machineCode, Instant from, Instant until) {

@@ -16,35 +16,59 @@ import keel.app.floor.evidence.Evidence.Fact;
 import keel.app.floor.evidence.EvidenceRecords.OnMachine;
 import keel.app.floor.evidence.Subject.Others;
 import keel.app.floor.evidence.Subject.Spell;
+import keel.app.floor.evidence.Subject.Tells;
 import keel.app.people.LogKind;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.core.pattern.Trait;
+import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Component;
 
 /** What evidence is of: its figures from where the pages have them, its prints, and what they are held against. */
 @Component
 class Subjects {
 
-    private static final Set<LogKind> OF_MACHINE = EnumSet.of(
-            LogKind.SERVICE,
-            LogKind.UV_MAPPED,
-            LogKind.FIRST_LAYER_TEST,
-            LogKind.CALIBRATED,
-            LogKind.CHECK_DONE,
-            LogKind.FILM_LOOKED_AT,
-            LogKind.FILM_TAPPED,
-            LogKind.QUIRK_NOTED,
-            LogKind.PART_ENDED);
-    private static final Set<LogKind> OF_FILM = EnumSet.of(
-            LogKind.FILM_LOOKED_AT,
-            LogKind.FILM_TAPPED,
-            LogKind.FILM_EXPERIMENT,
-            LogKind.FILM_PACK,
-            LogKind.PART_ENDED,
-            LogKind.CHECK_DONE);
-    private static final Set<LogKind> OF_RESIN =
-            EnumSet.of(LogKind.POURED, LogKind.BOTTLE, LogKind.RESIN_MEASURED, LogKind.CALIBRATED, LogKind.CHECK_DONE);
+    private static final Tells OF_MACHINE = new Tells(
+            EnumSet.of(
+                    LogKind.SERVICE,
+                    LogKind.UV_MAPPED,
+                    LogKind.FIRST_LAYER_TEST,
+                    LogKind.CALIBRATED,
+                    LogKind.CHECK_DONE,
+                    LogKind.FILM_LOOKED_AT,
+                    LogKind.FILM_TAPPED,
+                    LogKind.QUIRK_NOTED,
+                    LogKind.PART_ENDED),
+            Set.of());
+    private static final Tells OF_SCREEN = new Tells(
+            EnumSet.of(LogKind.SERVICE, LogKind.UV_MAPPED, LogKind.CHECK_DONE, LogKind.PART_ENDED),
+            EnumSet.of(
+                    ServiceKind.SCREEN_INSPECTED,
+                    ServiceKind.SCREEN_CHANGE,
+                    ServiceKind.LIGHT_CHANGE,
+                    ServiceKind.DRY_RUN,
+                    ServiceKind.WINDOW_INSPECTED,
+                    ServiceKind.PLATE_DROPPED));
+    private static final Tells OF_FILM = new Tells(
+            EnumSet.of(
+                    LogKind.SERVICE,
+                    LogKind.FILM_LOOKED_AT,
+                    LogKind.FILM_TAPPED,
+                    LogKind.FILM_EXPERIMENT,
+                    LogKind.FILM_PACK,
+                    LogKind.PART_ENDED,
+                    LogKind.CHECK_DONE),
+            EnumSet.of(
+                    ServiceKind.FILM_CHANGE,
+                    ServiceKind.TANK_CHANGE,
+                    ServiceKind.VAT_INSPECTED,
+                    ServiceKind.FILM_CLEANED,
+                    ServiceKind.HOLE_CURED,
+                    ServiceKind.PLATE_DROPPED,
+                    ServiceKind.KEPT_IN_USE));
+    private static final Tells OF_RESIN = new Tells(
+            EnumSet.of(LogKind.POURED, LogKind.BOTTLE, LogKind.RESIN_MEASURED, LogKind.CALIBRATED, LogKind.CHECK_DONE),
+            Set.of());
 
     private final EvidenceRecords records;
     private final Identities identities;
@@ -142,7 +166,7 @@ class Subjects {
                 Trait.MACHINE,
                 p.kind() == ComponentKind.SCREEN ? p.id() : null,
                 optical,
-                film ? OF_FILM : OF_MACHINE,
+                film ? OF_FILM : optical ? OF_SCREEN : OF_MACHINE,
                 film ? "/bench/films" : optical ? "/bench/screens/" + code : "/bench");
     }
 

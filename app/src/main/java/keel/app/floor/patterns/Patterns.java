@@ -112,7 +112,8 @@ public class Patterns {
             named.add(p.group());
             named.addAll(p.alike());
         }
-        byMachine(told.told()).forEach((machine, of) -> ofMachine(machine, of, told, to, perFailure)
+        Map<String, List<Told>> machines = byMachine(told.told());
+        machines.forEach((machine, of) -> ofMachine(machine, of, machines.size(), told, to, perFailure)
                 .filter(f -> !f.kind().equals(PatternFinding.RUNNING) || !named.contains(f.group()))
                 .ifPresent(findings::add));
         findings.sort(Comparator.comparing((PatternFinding f) -> -f.perYear().likely()));
@@ -172,12 +173,14 @@ public class Patterns {
 
     /** That it turned, or else that its running chart stands over its limit. */
     private Optional<PatternFinding> ofMachine(
-            String machine, List<Told> of, ToldPrints.Prints told, Instant to, Double perFailure) {
-        Optional<PatternFinding> turned =
-                Turn.of(of).filter(Turn::worse).map(t -> turned(machine, t, told, to, perFailure));
+            String machine, List<Told> of, int machines, ToldPrints.Prints told, Instant to, Double perFailure) {
+        Optional<PatternFinding> turned = Turn.of(of)
+                .filter(t -> t.worse() && t.clearAmong(machines))
+                .map(t -> turned(machine, t, told, to, perFailure));
         return turned.isPresent()
                 ? turned
-                : Running.of(of, Running.chart(told.told(), machine, to))
+                : Running.chart(told.told(), machine, to)
+                        .flatMap(c -> Running.of(of, c))
                         .map(r -> running(machine, r, told, to, perFailure));
     }
 

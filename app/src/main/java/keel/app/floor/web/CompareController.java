@@ -1,11 +1,8 @@
 package keel.app.floor.web;
 
-import java.time.Clock;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
-import keel.app.fleet.ShopSettings;
 import keel.app.floor.patterns.Comparing;
 import keel.core.pattern.Trait;
 import org.springframework.stereotype.Controller;
@@ -17,17 +14,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class CompareController {
 
-    private static final List<Integer> SPANS = List.of(90, 365, 1825);
-    private static final int USUAL = 365;
-
     private final Comparing comparing;
-    private final ShopSettings settings;
-    private final Clock clock;
+    private final PatternSpans spans;
 
-    CompareController(Comparing comparing, ShopSettings settings, Clock clock) {
+    CompareController(Comparing comparing, PatternSpans spans) {
         this.comparing = comparing;
-        this.settings = settings;
-        this.clock = clock;
+        this.spans = spans;
     }
 
     /** @param by a trait, {@code one} and {@code other} of its values; empty for what differs most, and for the rest */
@@ -36,14 +28,9 @@ class CompareController {
             @RequestParam(defaultValue = "MACHINE") String by,
             @RequestParam(defaultValue = "") String one,
             @RequestParam(defaultValue = "") String other,
-            @RequestParam(defaultValue = "365") int days,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days,
             Model model) {
-        int span = SPANS.contains(days) ? days : USUAL;
-        Instant from = clock.instant()
-                .atZone(settings.zone())
-                .truncatedTo(ChronoUnit.DAYS)
-                .minusDays(span)
-                .toInstant();
+        Instant from = spans.from(days);
         Trait trait = Arrays.stream(Trait.values())
                 .filter(t -> t.name().equals(by))
                 .findFirst()
@@ -52,8 +39,8 @@ class CompareController {
         model.addAttribute("c", compare);
         model.addAttribute("traits", comparing.traits(from));
         model.addAttribute("drawing", compare.compared() == null ? null : drawing(compare));
-        model.addAttribute("days", span);
-        model.addAttribute("spans", SPANS);
+        model.addAttribute("days", spans.days(days));
+        model.addAttribute("spans", spans.all());
         return "floor/compare";
     }
 

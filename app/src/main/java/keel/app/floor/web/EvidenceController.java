@@ -2,16 +2,11 @@ package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import keel.app.base.PageErrors;
-import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.fleet.Identities;
-import keel.app.fleet.ShopSettings;
 import keel.app.floor.evidence.Evidence;
 import keel.app.floor.evidence.EvidenceFile;
 import keel.app.floor.evidence.EvidenceKind;
@@ -32,58 +27,39 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class EvidenceController {
 
-    private static final List<Integer> SPANS = List.of(90, 365, 1825);
-    private static final int USUAL = 365;
-
     private final Evidences evidences;
     private final EvidencePaper paper;
     private final EvidenceFile file;
     private final Identities identities;
-    private final ShopSettings settings;
-    private final Clock clock;
+    private final PatternSpans spans;
 
     EvidenceController(
-            Evidences evidences,
-            EvidencePaper paper,
-            EvidenceFile file,
-            Identities identities,
-            ShopSettings settings,
-            Clock clock) {
+            Evidences evidences, EvidencePaper paper, EvidenceFile file, Identities identities, PatternSpans spans) {
         this.evidences = evidences;
         this.paper = paper;
         this.file = file;
         this.identities = identities;
-        this.settings = settings;
-        this.clock = clock;
+        this.spans = spans;
     }
 
     @GetMapping("/evidence/{kind}/{code}")
     String page(
             @PathVariable String kind,
             @PathVariable String code,
-            @RequestParam(defaultValue = "365") int days,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days,
             Model model) {
         Evidence e = evidence(kind, code, days);
         model.addAttribute("e", e);
-        model.addAttribute("days", span(days));
-        model.addAttribute("spans", SPANS);
+        model.addAttribute("days", spans.days(days));
+        model.addAttribute("spans", spans.all());
         model.addAttribute("drawing", drawing(e));
         boolean machine = e.kind() == EvidenceKind.MACHINE;
         model.addAttribute("plate", machine ? PlateForm.of(identities.of(code)) : null);
         return "floor/evidence";
     }
 
-    private static int span(int days) {
-        return SPANS.contains(days) ? days : USUAL;
-    }
-
     private Evidence evidence(String kind, String code, int days) {
-        Instant from = clock.instant()
-                .atZone(settings.zone())
-                .truncatedTo(ChronoUnit.DAYS)
-                .minusDays(span(days))
-                .toInstant();
-        return evidences.of(EvidenceKind.of(kind), code, from, null);
+        return evidences.of(EvidenceKind.of(kind), code, spans.from(days), null);
     }
 
     private static SharesDrawing drawing(Evidence e) {
@@ -98,7 +74,9 @@ class EvidenceController {
             value = {"/evidence/{kind}/{code}.pdf", "/api/v1/evidence/{kind}/{code}.pdf"},
             produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pdf(
-            @PathVariable String kind, @PathVariable String code, @RequestParam(defaultValue = "365") int days) {
+            @PathVariable String kind,
+            @PathVariable String code,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days) {
         Evidence e = evidence(kind, code, days);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
@@ -112,7 +90,7 @@ class EvidenceController {
     void zip(
             @PathVariable String kind,
             @PathVariable String code,
-            @RequestParam(defaultValue = "365") int days,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days,
             HttpServletResponse response)
             throws IOException {
         Evidence e = evidence(kind, code, days);
@@ -144,16 +122,16 @@ class EvidenceController {
     String plate(
             @PathVariable String code,
             PlateForm form,
-            @RequestParam(defaultValue = "365") int days,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days,
             Model model,
             HttpServletResponse response) {
         return PageErrors.tried(
                 () -> identities.set(
                         code,
                         form.serial(),
-                        day(form.boughtOn(), "boughtOn"),
-                        day(form.warrantyUntil(), "warrantyUntil")),
-                "/evidence/machine/" + code + "?days=" + span(days),
+                        Typed.day(form.boughtOn(), "boughtOn"),
+                        Typed.day(form.warrantyUntil(), "warrantyUntil")),
+                "/evidence/machine/" + code + "?days=" + spans.days(days),
                 model,
                 response,
                 () -> {
@@ -161,16 +139,5 @@ class EvidenceController {
                     model.addAttribute("plate", form);
                     return view;
                 });
-    }
-
-    private static LocalDate day(String text, String field) {
-        if (text == null || text.isBlank()) {
-            return null;
-        }
-        try {
-            return LocalDate.parse(text.strip());
-        } catch (DateTimeParseException e) {
-            throw new Refused(field, "Write the day as year, month and day, like 2026-03-12.");
-        }
     }
 }

@@ -2,12 +2,10 @@ package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.DayOfWeek;
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.EnumMap;
 import java.util.Map;
 import keel.app.base.PageErrors;
-import keel.app.base.Refused;
+import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.people.Actor;
 import keel.app.people.Presences;
@@ -84,7 +82,7 @@ class HoursController {
             Model model,
             HttpServletResponse response) {
         return PageErrors.tried(
-                () -> presences.away(person, day(from, "from"), day(to, "to"), note),
+                () -> presences.away(person, Typed.day(from, "from"), Typed.day(to, "to"), note),
                 "/week/hours",
                 model,
                 response,
@@ -92,17 +90,6 @@ class HoursController {
                     model.addAttribute("awayTyped", new AwayForm(person, from, to, note));
                     return hours(model);
                 });
-    }
-
-    private static LocalDate day(String text, String field) {
-        if (text == null || text.isBlank()) {
-            return null;
-        }
-        try {
-            return LocalDate.parse(text.strip());
-        } catch (DateTimeParseException e) {
-            throw new Refused(field, "The day is written like 2026-03-05.");
-        }
     }
 
     @PostMapping("/week/away/back")

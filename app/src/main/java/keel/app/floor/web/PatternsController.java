@@ -1,9 +1,7 @@
 package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -15,10 +13,9 @@ import java.util.stream.Collectors;
 import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
-import keel.app.fleet.ShopSettings;
 import keel.app.floor.patterns.Learned;
 import keel.app.floor.patterns.MachineTimes;
-import keel.app.floor.patterns.Machines;
+import keel.app.floor.patterns.MachinesBeside;
 import keel.app.floor.patterns.PatternFinding;
 import keel.app.floor.patterns.PatternVerdicts;
 import keel.app.floor.patterns.Patterns;
@@ -36,36 +33,27 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class PatternsController {
 
-    private static final List<Integer> SPANS = List.of(90, 365, 1825);
-    private static final int USUAL = 365;
     private static final int NEWS = 2;
 
     private final Patterns patterns;
     private final PatternVerdicts verdicts;
     private final Learned learned;
-    private final Machines beside;
-    private final ShopSettings settings;
-    private final Clock clock;
+    private final MachinesBeside beside;
+    private final PatternSpans spans;
 
     PatternsController(
-            Patterns patterns,
-            PatternVerdicts verdicts,
-            Learned learned,
-            Machines beside,
-            ShopSettings settings,
-            Clock clock) {
+            Patterns patterns, PatternVerdicts verdicts, Learned learned, MachinesBeside beside, PatternSpans spans) {
         this.patterns = patterns;
         this.verdicts = verdicts;
         this.learned = learned;
         this.beside = beside;
-        this.settings = settings;
-        this.clock = clock;
+        this.spans = spans;
     }
 
     @GetMapping("/patterns")
-    String page(@RequestParam(defaultValue = "365") int days, Model model) {
-        int span = SPANS.contains(days) ? days : USUAL;
-        Patterns.Found found = patterns.of(from(span), null);
+    String page(@RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days, Model model) {
+        Instant from = spans.from(days);
+        Patterns.Found found = patterns.of(from, null);
         Map<String, PatternVerdicts.Said> said = verdicts.last();
         model.addAttribute("found", found);
         model.addAttribute("said", said);
@@ -76,12 +64,12 @@ class PatternsController {
         model.addAttribute("months", found.months().isEmpty() ? null : MonthsDrawing.of(found.months()));
         model.addAttribute("machines", machines(found));
         model.addAttribute("figures", beside.figures(found));
-        Machines.Spoils spoils = beside.spoils(found);
+        MachinesBeside.Spoils spoils = beside.spoils(found);
         model.addAttribute("spoils", spoils == null ? null : SpoilsDrawing.of(spoils));
         model.addAttribute("spoilsLeft", spoils == null ? 0 : spoils.left());
-        model.addAttribute("learned", learned.of(found, from(span)));
-        model.addAttribute("days", span);
-        model.addAttribute("spans", SPANS);
+        model.addAttribute("learned", learned.of(found, from));
+        model.addAttribute("days", spans.days(days));
+        model.addAttribute("spans", spans.all());
         return "floor/patterns";
     }
 
@@ -91,7 +79,7 @@ class PatternsController {
         Map<String, PatternVerdicts.Said> said = verdicts.last();
         model.addAttribute(
                 "news",
-                patterns.of(from(USUAL), null).findings().stream()
+                patterns.of(spans.from(0), null).findings().stream()
                         .filter(f -> !said.containsKey(f.key()))
                         .limit(NEWS)
                         .toList());
@@ -99,16 +87,16 @@ class PatternsController {
     }
 
     @GetMapping("/patterns/machines.csv")
-    ResponseEntity<byte[]> csv(@RequestParam(defaultValue = "365") int days) {
+    ResponseEntity<byte[]> csv(@RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days) {
         return CsvFile.of(
                 "machines.csv",
                 List.of("machine", "prints", "failed", "printHours", "hoursBetween", "low", "high", "nextPrintAfterH"),
-                beside.figures(patterns.of(from(SPANS.contains(days) ? days : USUAL), null)).stream()
+                beside.figures(patterns.of(spans.from(days), null)).stream()
                         .<List<?>>map(PatternsController::row)
                         .toList());
     }
 
-    private static List<?> row(Machines.InFigures f) {
+    private static List<?> row(MachinesBeside.InFigures f) {
         MachineTimes t = f.times();
         TimeBetween b = t.between();
         return Arrays.asList(
@@ -124,15 +112,6 @@ class PatternsController {
 
     private static Double tenth(double value) {
         return Double.isInfinite(value) ? null : Math.round(10 * value) / 10.0;
-    }
-
-    /** The beginning of the shop's day so many days ago, so that what was found is found again. */
-    private Instant from(int days) {
-        return clock.instant()
-                .atZone(settings.zone())
-                .truncatedTo(ChronoUnit.DAYS)
-                .minusDays(days)
-                .toInstant();
     }
 
     private static List<PatternFinding> some(
@@ -169,7 +148,11 @@ class PatternsController {
     record SaidForm(String key, String what, Verdict said, String reason) {}
 
     @PostMapping("/patterns")
-    String say(SaidForm form, @RequestParam(defaultValue = "365") int days, Model model, HttpServletResponse response) {
+    String say(
+            SaidForm form,
+            @RequestParam(defaultValue = PatternSpans.USUAL_DAYS) int days,
+            Model model,
+            HttpServletResponse response) {
         return PageErrors.tried(
                 () -> {
                     if (form.key() == null || form.said() == null) {

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
-import keel.app.floor.patterns.Machines;
+import keel.app.floor.patterns.MachinesBeside;
 import keel.core.pattern.CauseMap;
 
 /**
@@ -36,7 +36,7 @@ record SpoilsDrawing(double width, double height, List<Label> columns, List<Labe
         }
     }
 
-    static SpoilsDrawing of(Machines.Spoils s) {
+    static SpoilsDrawing of(MachinesBeside.Spoils s) {
         double most =
                 s.cells().stream().mapToDouble(CauseMap.Cell::shrunk).max().orElse(1);
         List<Label> columns = new ArrayList<>();
@@ -67,7 +67,7 @@ record SpoilsDrawing(double width, double height, List<Label> columns, List<Labe
         return String.format(Locale.ROOT, "%s on %s: %d of %d prints", c.cause(), c.machine(), c.failed(), c.prints());
     }
 
-    private static String words(Machines.Spoils s) {
+    private static String words(MachinesBeside.Spoils s) {
         String out = s.cells().stream()
                 .filter(CauseMap.Cell::standsOut)
                 .map(SpoilsDrawing::words)

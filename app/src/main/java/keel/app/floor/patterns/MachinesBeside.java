@@ -6,9 +6,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
-import keel.app.fleet.Fleet;
-import keel.app.fleet.MachineRef;
 import keel.core.knowledge.Cause;
 import keel.core.knowledge.Knowledge;
 import keel.core.pattern.CauseMap;
@@ -22,18 +21,18 @@ import org.springframework.transaction.annotation.Transactional;
 /** Machines beside one another: what spoils their prints, how long they run between failures. */
 @Component
 @Transactional(readOnly = true)
-public class Machines {
+public class MachinesBeside {
 
     private static final double FALSE_DISCOVERY = 0.1;
     private static final int MOST_CAUSES = 8;
     private static final int MOST_MACHINES = 12;
 
     private final Knowledge knowledge;
-    private final Fleet fleet;
+    private final PatternRecords records;
 
-    Machines(Knowledge knowledge, Fleet fleet) {
+    MachinesBeside(Knowledge knowledge, PatternRecords records) {
         this.knowledge = knowledge;
-        this.fleet = fleet;
+        this.records = records;
     }
 
     /** A machine in figures; {@code code} and {@code name} of it. */
@@ -41,11 +40,13 @@ public class Machines {
 
     /** Those that fail soonest again first; those without an hour last. */
     public List<InFigures> figures(Patterns.Found found) {
+        Map<Long, PatternRecords.Machine> machines =
+                records.machines().stream().collect(Collectors.toMap(PatternRecords.Machine::id, Function.identity()));
         return found.told().times().stream()
-                .map(t -> {
-                    MachineRef m = fleet.machine(t.machine());
-                    return new InFigures(m.code(), m.name(), t);
-                })
+                .map(t -> new InFigures(
+                        machines.get(t.machine()).code(),
+                        machines.get(t.machine()).name(),
+                        t))
                 .sorted(Comparator.comparing((InFigures f) -> f.times().between() == null
                                 ? Double.MAX_VALUE
                                 : f.times().between().mean())
