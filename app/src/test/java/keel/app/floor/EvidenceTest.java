@@ -134,10 +134,17 @@ class EvidenceTest extends AppTest {
 
     @Test
     void thePaperSaysWhatItIsAndNamesNobody() throws IOException {
-        identities.set(bad, "SN 00-42", LocalDate.of(2025, 1, 3), LocalDate.of(2027, 1, 3));
+        identities.set(bad, "SN 00-42", LocalDate.of(2025, 1, 3), LocalDate.of(2097, 1, 3));
         String text = text(paper.pdf(of(EvidenceKind.MACHINE, bad)));
+        assertThat(of(EvidenceKind.MACHINE, good).warranty()).isNull();
         assertThat(text)
-                .contains("SN 00-42", "3 Jan 2027", "fails more often: 14 of 40", "layer 400 of 1000", "not named")
+                .contains(
+                        "under warranty until 3 Jan 2097.",
+                        "SN 00-42",
+                        "3 Jan 2097",
+                        "fails more often: 14 of 40",
+                        "layer 400 of 1000",
+                        "not named")
                 .doesNotContainIgnoringCase("keeper")
                 .doesNotContain("Sunday keeper");
     }

@@ -113,7 +113,8 @@ class PatternsBench {
                             .filter(t -> t.worse() && t.clearAmong(MACHINES))
                             .isPresent();
                     if (turned
-                            || Running.of(of, Running.chart(prints, machine, now))
+                            || Running.chart(prints, machine, now)
+                                    .flatMap(c -> Running.of(of, c))
                                     .isPresent()) {
                         found.add(new Group(Trait.MACHINE, machine));
                     }

@@ -9,6 +9,7 @@ import keel.core.pattern.Compared;
  * What is known of a machine, part, pack or bottle, with where each figure comes from; nothing about people.
  *
  * @param shop whose it is
+ * @param warranty whether it is still under warranty, in a sentence; null where nobody wrote down until when
  * @param from of what span
  * @param prints of it in that span, {@code cameOut} of them
  * @param compared with others, reprints of what had failed left out
@@ -26,6 +27,7 @@ public record Evidence(
         String name,
         String page,
         List<Fact> facts,
+        String warranty,
         Instant from,
         Instant to,
         int prints,

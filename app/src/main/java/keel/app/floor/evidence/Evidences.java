@@ -2,6 +2,7 @@ package keel.app.floor.evidence;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -54,6 +55,7 @@ public class Evidences {
     private final FailurePhotos photos;
     private final ScreenShots screens;
     private final ShopSettings settings;
+    private final PaperDates dates;
     private final Clock clock;
 
     Evidences(
@@ -66,6 +68,7 @@ public class Evidences {
             FailurePhotos photos,
             ScreenShots screens,
             ShopSettings settings,
+            PaperDates dates,
             Clock clock) {
         this.subjects = subjects;
         this.records = records;
@@ -76,6 +79,7 @@ public class Evidences {
         this.photos = photos;
         this.screens = screens;
         this.settings = settings;
+        this.dates = dates;
         this.clock = clock;
     }
 
@@ -98,6 +102,7 @@ public class Evidences {
                 subject.name(),
                 subject.page(),
                 subject.facts(),
+                warranty(subject.warrantyUntil()),
                 from,
                 to,
                 (int) prints(subject, from, to).count(),
@@ -118,6 +123,14 @@ public class Evidences {
                         .count(),
                 entries(subject, from, to),
                 pictures(subject, logged, from, to));
+    }
+
+    private String warranty(LocalDate until) {
+        if (until == null) {
+            return null;
+        }
+        boolean over = until.isBefore(LocalDate.ofInstant(clock.instant(), settings.zone()));
+        return (over ? "Its warranty ended on " : "It is under warranty until ") + dates.day(until) + ".";
     }
 
     private Stream<EvidenceRecords.Ended> prints(Subject subject, Instant from, Instant to) {

@@ -1,6 +1,7 @@
 package keel.app.floor.evidence;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -20,6 +21,7 @@ import keel.core.standing.ServiceKind;
  * @param screen number of the screen whose photographs are shown, null for any
  * @param photographs whether photographs of screens belong to it
  * @param tells which entries tell of it
+ * @param warrantyUntil null where nobody wrote it down
  * @param page where it stands in the application
  */
 record Subject(
@@ -33,6 +35,7 @@ record Subject(
         Long screen,
         boolean photographs,
         Tells tells,
+        LocalDate warrantyUntil,
         String page) {
 
     /**

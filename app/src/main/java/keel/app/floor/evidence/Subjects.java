@@ -132,6 +132,7 @@ class Subjects {
                 null,
                 true,
                 OF_MACHINE,
+                known.warrantyUntil(),
                 "/machines/" + code);
     }
 
@@ -167,6 +168,7 @@ class Subjects {
                 p.kind() == ComponentKind.SCREEN ? p.id() : null,
                 optical,
                 film ? OF_FILM : optical ? OF_SCREEN : OF_MACHINE,
+                p.warrantyUntil(),
                 film ? "/bench/films" : optical ? "/bench/screens/" + code : "/bench");
     }
 
@@ -219,6 +221,7 @@ class Subjects {
                 null,
                 false,
                 OF_FILM,
+                null,
                 "/bench/packs");
     }
 
@@ -253,6 +256,7 @@ class Subjects {
                 null,
                 false,
                 OF_RESIN,
+                null,
                 "/stores/bottles/" + code);
     }
 
