@@ -99,13 +99,19 @@ class PatternsBench {
         return traits;
     }
 
-    /** Everything that is named by the prints up to a moment, each by its group. */
-    private static Set<Group> found(List<Told> prints, Instant now) {
+    /** What stands out among the prints up to a moment. */
+    private static Set<Group> standsOut(List<Told> prints) {
         Set<Group> found = new HashSet<>();
         PatternSearch.of(prints, FALSE_DISCOVERY).forEach(p -> {
             found.add(p.group());
             found.addAll(p.alike());
         });
+        return found;
+    }
+
+    /** The same with machines that turned or are over their limit. */
+    private static Set<Group> found(List<Told> prints, Instant now) {
+        Set<Group> found = standsOut(prints);
         prints.stream()
                 .collect(Collectors.groupingBy(t -> String.valueOf(t.is(Trait.MACHINE))))
                 .forEach((machine, of) -> {
@@ -145,16 +151,20 @@ class PatternsBench {
         return -1;
     }
 
+    private static boolean named(Shop shop, Instant now) {
+        List<Told> prints = until(shop, now);
+        return (shop.group().trait() == Trait.MACHINE ? found(prints, now) : standsOut(prints)).contains(shop.group());
+    }
+
     /** Prints of the group since the day until it is named; -1 if it never is, 0 if it was named before the day. */
     private static int foundAfter(Shop shop) {
-        if (found(until(shop, shop.since()), shop.since()).contains(shop.group())) {
+        if (named(shop, shop.since())) {
             return 0;
         }
         for (int week = 1; week <= WEEKS; week++) {
             Instant now = shop.since().plus(Duration.ofDays(7L * week));
-            List<Told> prints = until(shop, now);
-            if (found(prints, now).contains(shop.group())) {
-                return (int) prints.stream()
+            if (named(shop, now)) {
+                return (int) until(shop, now).stream()
                         .filter(t -> !t.at().isBefore(shop.since())
                                 && shop.group().value().equals(t.is(shop.group().trait())))
                         .count();

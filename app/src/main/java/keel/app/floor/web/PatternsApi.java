@@ -35,7 +35,7 @@ class PatternsApi {
     /**
      * Something that was found.
      *
-     * @param kind the trait by which its prints are told, or CHANGE
+     * @param kind the trait by which its prints are told, CHANGE, or RUNNING
      * @param prints its prints, of which {@code failures} failed; a chain of failed reprints counts once
      * @param perYearMoney what its further failures cost a year, {@code low} to {@code high} (95 %)
      * @param since when it turned, null where it was so all along
