@@ -260,11 +260,21 @@ class PatternsTest extends ApiCalls {
 
     @Test
     void whatIsNoPatternCannotBeSpokenOf() {
-        for (String key : List.of("", "PAINT:blue", "CHANGE:m1:soon", "RUNNING:m1:x", "MACHINE", "x".repeat(300))) {
+        for (String key : List.of(
+                "",
+                "PAINT:blue",
+                "CHANGE:m1:soon",
+                "RUNNING:m1:x",
+                "RUNNING-PAINT:blue:12",
+                "RUNNING-ROOM:r",
+                "MACHINE",
+                "x".repeat(300))) {
             assertThatThrownBy(() -> verdicts.say(key, "it", Verdict.SEEN, null))
                     .as(key)
                     .isInstanceOf(Refused.class);
         }
+        verdicts.say("RUNNING-FILM_PACK:K3:1741788000", "Prints over film of pack K3", Verdict.SEEN, null);
+        assertThat(verdicts.last()).containsKey("RUNNING-FILM_PACK:K3:1741788000");
         assertThatThrownBy(() -> verdicts.say("MACHINE:m1", "it", Verdict.NOT_SO, " "))
                 .hasMessageContaining("Say why it is not so.");
     }

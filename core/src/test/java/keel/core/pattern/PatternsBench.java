@@ -109,22 +109,15 @@ class PatternsBench {
         return found;
     }
 
-    /** The same with machines that turned or are over their limit. */
+    /** The same with machines that turned and all that is over its limit now. */
     private static Set<Group> found(List<Told> prints, Instant now) {
         Set<Group> found = standsOut(prints);
         prints.stream()
                 .collect(Collectors.groupingBy(t -> String.valueOf(t.is(Trait.MACHINE))))
-                .forEach((machine, of) -> {
-                    boolean turned = Turn.of(of)
-                            .filter(t -> t.worse() && t.clearAmong(MACHINES))
-                            .isPresent();
-                    if (turned
-                            || Running.chart(prints, machine, now)
-                                    .flatMap(c -> Running.of(of, c))
-                                    .isPresent()) {
-                        found.add(new Group(Trait.MACHINE, machine));
-                    }
-                });
+                .forEach((machine, of) -> Turn.of(of)
+                        .filter(t -> t.worse() && t.clearAmong(MACHINES))
+                        .ifPresent(t -> found.add(new Group(Trait.MACHINE, machine))));
+        found.addAll(Running.among(prints, found, now).keySet());
         return found;
     }
 
@@ -151,9 +144,15 @@ class PatternsBench {
         return -1;
     }
 
+    /** Turns take long and are of machines only. */
     private static boolean named(Shop shop, Instant now) {
         List<Told> prints = until(shop, now);
-        return (shop.group().trait() == Trait.MACHINE ? found(prints, now) : standsOut(prints)).contains(shop.group());
+        if (shop.group().trait() == Trait.MACHINE) {
+            return found(prints, now).contains(shop.group());
+        }
+        Set<Group> found = standsOut(prints);
+        found.addAll(Running.among(prints, found, now).keySet());
+        return found.contains(shop.group());
     }
 
     /** Prints of the group since the day until it is named; -1 if it never is, 0 if it was named before the day. */

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import keel.core.pattern.Pattern.Counts;
 import keel.core.pattern.Pattern.Group;
+import keel.core.pattern.Trait;
 
 /**
  * Something that the failures say.
@@ -34,6 +35,13 @@ public record PatternFinding(
 
     static final String CHANGE = "CHANGE";
     static final String RUNNING = "RUNNING";
+
+    /** Key of a row of failed prints: RUNNING:curlew:1741788000 for a machine, RUNNING-RESIN:grey:1741788000 else. */
+    static String running(Group group, Instant since) {
+        return (group.trait() == Trait.MACHINE
+                        ? RUNNING
+                        : RUNNING + "-" + group.trait().name()) + ":" + group.value() + ":" + since.getEpochSecond();
+    }
 
     /** Money a year. */
     public record Money(double likely, double low, double high) {}

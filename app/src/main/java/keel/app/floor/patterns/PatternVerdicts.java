@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.function.Function;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import keel.app.base.Refused;
@@ -32,8 +33,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class PatternVerdicts {
 
     private static final String OF_MACHINE = PatternFinding.CHANGE + "|" + PatternFinding.RUNNING;
-    private static final Pattern KEY =
-            Pattern.compile("(" + OF_MACHINE + "):[^:]+:\\d{1,12}|(?!(" + OF_MACHINE + "):)[A-Z_]+:.+");
+    /** A row of failed prints of a group that is no machine: its trait, its value, since when. */
+    private static final Pattern ROW = Pattern.compile(PatternFinding.RUNNING + "-([A-Z_]+):(.+):(\\d{1,12})");
+
+    private static final Pattern KEY = Pattern.compile(
+            "(" + OF_MACHINE + "):[^:]+:\\d{1,12}|(?!(" + OF_MACHINE + "):)[A-Z_]+:.+|" + ROW.pattern());
     private static final int LEAST_AFTER = 10;
     private static final int LONGEST_REASON = 300;
 
@@ -176,9 +180,16 @@ public class PatternVerdicts {
         if (ofMachineSince(parts)) {
             return new Group(Trait.MACHINE, parts[1]);
         }
+        Matcher row = ROW.matcher(key);
+        return row.matches()
+                ? group(row.group(1), row.group(2))
+                : group(parts[0], key.substring(parts[0].length() + 1));
+    }
+
+    private static Group group(String trait, String value) {
         return Arrays.stream(Trait.values())
-                .filter(t -> t.name().equals(parts[0]))
-                .map(t -> new Group(t, key.substring(parts[0].length() + 1)))
+                .filter(t -> t.name().equals(trait))
+                .map(t -> new Group(t, value))
                 .findFirst()
                 .orElse(null);
     }
@@ -186,7 +197,9 @@ public class PatternVerdicts {
     /** From when on they are counted: after a turn those since then. */
     private static Instant since(String key) {
         String[] parts = key.split(":", 3);
-        return ofMachineSince(parts) ? Instant.ofEpochSecond(Long.parseLong(parts[2])) : Instant.EPOCH;
+        Matcher row = ROW.matcher(key);
+        String since = ofMachineSince(parts) ? parts[2] : row.matches() ? row.group(3) : "0";
+        return Instant.ofEpochSecond(Long.parseLong(since));
     }
 
     private static boolean ofMachineSince(String[] parts) {

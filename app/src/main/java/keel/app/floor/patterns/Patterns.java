@@ -11,7 +11,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import keel.app.failures.EvidenceChanged;
@@ -113,9 +112,14 @@ public class Patterns {
             named.addAll(p.alike());
         }
         Map<String, List<Told>> machines = byMachine(told.told());
-        machines.forEach((machine, of) -> ofMachine(machine, of, machines.size(), told, to, perFailure)
-                .filter(f -> !f.kind().equals(PatternFinding.RUNNING) || !named.contains(f.group()))
-                .ifPresent(findings::add));
+        machines.forEach((machine, of) -> Turn.of(of)
+                .filter(t -> t.worse() && t.clearAmong(machines.size()))
+                .ifPresent(t -> {
+                    findings.add(turned(machine, t, told, to, perFailure));
+                    named.add(new Group(Trait.MACHINE, machine));
+                }));
+        Running.among(told.told(), named, to)
+                .forEach((group, r) -> findings.add(running(group, r, told, to, perFailure)));
         findings.sort(Comparator.comparing((PatternFinding f) -> -f.perYear().likely()));
         return new Found(
                 all,
@@ -171,30 +175,18 @@ public class Patterns {
                 words.advice(p.group()));
     }
 
-    /** That it turned, or else that its running chart stands over its limit. */
-    private Optional<PatternFinding> ofMachine(
-            String machine, List<Told> of, int machines, ToldPrints.Prints told, Instant to, Double perFailure) {
-        Optional<PatternFinding> turned = Turn.of(of)
-                .filter(t -> t.worse() && t.clearAmong(machines))
-                .map(t -> turned(machine, t, told, to, perFailure));
-        return turned.isPresent()
-                ? turned
-                : Running.chart(told.told(), machine, to)
-                        .flatMap(c -> Running.of(of, c))
-                        .map(r -> running(machine, r, told, to, perFailure));
-    }
-
     private static PatternFinding running(
-            String machine, Running r, ToldPrints.Prints told, Instant to, Double perFailure) {
-        Group group = new Group(Trait.MACHINE, machine);
+            Group group, Running r, ToldPrints.Prints told, Instant to, Double perFailure) {
         String name = told.name(group);
+        Wording words = new Wording(told);
+        boolean machine = group.trait() == Trait.MACHINE;
         Counts before = r.before().prints() == 0 ? new Counts(1, 0) : r.before();
         RateDifference more = RateDifference.between(good(before), good(r.row()));
         double wolf = r.chart().runLength(r.chart().usual());
-        String text = name + " fails more often just now: " + Wording.count(r.row()) + " in a row of prints, before "
-                + Wording.count(r.before()) + ".";
+        String text = (machine ? name + " fails" : words.subject(group) + " fail") + " more often just now: "
+                + Wording.count(r.row()) + " in a row of prints, before " + Wording.count(r.before()) + ".";
         return new PatternFinding(
-                PatternFinding.RUNNING + ":" + machine + ":" + r.since().getEpochSecond(),
+                PatternFinding.running(group, r.since()),
                 PatternFinding.RUNNING,
                 group,
                 name,
@@ -210,10 +202,12 @@ public class Patterns {
                                 + "limit once in about %,.0f prints.",
                         100 * r.chart().usual(),
                         wolf))),
-                new PatternFinding.Advice(
-                        "Print its known good file, and look at what was done since the first of these prints.",
-                        "Open " + name,
-                        Wording.path("/machines/{c}", machine)));
+                machine
+                        ? new PatternFinding.Advice(
+                                "Print its known good file, and look at what was done since the first of these prints.",
+                                "Open " + name,
+                                Wording.path("/machines/{c}", group.value()))
+                        : words.advice(group));
     }
 
     private static SuccessRate good(Counts c) {
