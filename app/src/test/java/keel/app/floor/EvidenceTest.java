@@ -10,10 +10,13 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipInputStream;
 import keel.app.base.NotThere;
 import keel.app.base.Refused;
+import keel.app.failures.FailureEntry;
+import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.Identities;
 import keel.app.floor.evidence.Evidence;
@@ -60,6 +63,9 @@ class EvidenceTest extends AppTest {
 
     @Autowired
     private Costs costs;
+
+    @Autowired
+    private Failures failures;
 
     private double from;
     private String bad;
@@ -130,6 +136,23 @@ class EvidenceTest extends AppTest {
         assertThat(e.compared().first().prints()).isEqualTo(29);
         assertThat(e.facts()).anySatisfy(f -> assertThat(f.value()).contains("FEP, 0.127 mm"));
         assertThat(of(EvidenceKind.PART, shop.now(bad).plate().code()).prints()).isEqualTo(40);
+    }
+
+    /** The film is changed first, and what was seen is logged afterwards, as it goes in a shop. */
+    @Test
+    void aFailureBelongsToTheFilmThatWasOnWhenItsPrintBegan() {
+        String old = shop.now(bad).film().code();
+        shop.filmChange(bad, hour - 5);
+        Evidence.LostPrint last = of(EvidenceKind.MACHINE, bad).lost().get(0);
+        long failure = failures.log(new FailureEntry(
+                        bad, last.run(), TestShop.at(hour - 4), List.of("bare-plate"), null, null, null))
+                .id();
+        Evidence before = of(EvidenceKind.PART, old);
+        assertThat(before.lost().get(0).failure()).isEqualTo(failure);
+        assertThat(before.other()).isZero();
+        Evidence after = of(EvidenceKind.PART, shop.now(bad).film().code());
+        assertThat(after.lost()).isEmpty();
+        assertThat(after.other()).isZero();
     }
 
     @Test

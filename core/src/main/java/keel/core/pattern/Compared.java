@@ -1,9 +1,10 @@
 package keel.core.pattern;
 
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 import keel.core.pattern.Pattern.Counts;
 import keel.core.rate.PrintsToTell;
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  *     where one has no prints
  * @param alike within what like was compared with like
  * @param within the same within it
+ * @param strata prints of both that are alike, the most of the first on top
  * @param toTell how many prints of each would tell a difference as large as the one seen; empty where there is none
  */
 public record Compared(
@@ -26,7 +28,11 @@ public record Compared(
         @Nullable RateDifference more,
         Trait alike,
         WithinStrata within,
+        List<Stratum> strata,
         OptionalInt toTell) {
+
+    /** Prints of both that are alike. */
+    public record Stratum(String value, Counts first, Counts second) {}
 
     private static final double BY_LUCK = 0.05;
     private static final double ENOUGH_COMPARED = 0.5;
@@ -44,7 +50,7 @@ public record Compared(
 
     /** @param first prints of the one; those of {@code second} that are of both count with neither */
     public static Compared of(List<Told> prints, Predicate<Told> first, Predicate<Told> second, Trait alike) {
-        Map<String, int[]> tables = new HashMap<>();
+        Map<String, Stratum> tables = new TreeMap<>();
         Counts one = Counts.NONE;
         Counts other = Counts.NONE;
         for (Told print : prints) {
@@ -54,17 +60,30 @@ public record Compared(
             }
             one = in ? one.and(print.failed()) : one;
             other = in ? other : other.and(print.failed());
-            String stratum = print.is(alike);
-            if (stratum != null) {
-                int[] t = tables.computeIfAbsent(stratum, k -> new int[4]);
-                t[in ? 0 : 2]++;
-                t[in ? 1 : 3] += print.failed() ? 1 : 0;
+            String value = print.is(alike);
+            if (value != null) {
+                Stratum t = tables.getOrDefault(value, new Stratum(value, Counts.NONE, Counts.NONE));
+                tables.put(
+                        value,
+                        new Stratum(
+                                value,
+                                in ? t.first().and(print.failed()) : t.first(),
+                                in ? t.second() : t.second().and(print.failed())));
             }
         }
         WithinStrata within = WithinStrata.of(tables.values().stream()
-                .map(t -> new WithinStrata.Table(t[0], t[1], t[2], t[3]))
+                .map(t -> new WithinStrata.Table(
+                        t.first().prints(),
+                        t.first().failed(),
+                        t.second().prints(),
+                        t.second().failed()))
                 .toList());
-        return new Compared(one, other, more(one, other), alike, within, PrintsToTell.ofEach(one.rate(), other.rate()));
+        List<Stratum> both = tables.values().stream()
+                .filter(t -> t.first().prints() > 0 && t.second().prints() > 0)
+                .sorted(Comparator.comparing((Stratum t) -> -t.first().prints()))
+                .toList();
+        return new Compared(
+                one, other, more(one, other), alike, within, both, PrintsToTell.ofEach(one.rate(), other.rate()));
     }
 
     private static @Nullable RateDifference more(Counts one, Counts other) {

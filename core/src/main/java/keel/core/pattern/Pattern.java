@@ -49,7 +49,12 @@ public record Pattern(
             return new Counts(prints - other.prints, failed - other.failed);
         }
 
-        SuccessRate cameOut() {
+        /**
+         * Share that came out with its interval.
+         *
+         * @throws IllegalArgumentException without prints
+         */
+        public SuccessRate cameOut() {
             return SuccessRate.of(prints - failed, prints);
         }
     }

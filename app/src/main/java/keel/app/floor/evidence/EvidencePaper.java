@@ -14,7 +14,6 @@ import java.util.Locale;
 import java.util.Map;
 import keel.app.base.Figures;
 import keel.core.pattern.Pattern.Counts;
-import keel.core.rate.SuccessRate;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.spring6.SpringTemplateEngine;
@@ -93,14 +92,13 @@ public class EvidencePaper {
     }
 
     private static Bar bar(String name, Counts c, double widest) {
-        SuccessRate good = SuccessRate.of(c.prints() - c.failed(), c.prints());
-        double low = 1 - good.high();
+        double low = 1 - c.cameOut().high();
         String words = String.format(
                 Locale.ROOT, "%d of %d, %.0f to %.0f %%", c.failed(), c.prints(), 100 * low, 100 * high(c));
         return new Bar(name, words, 100 * low / widest, 100 * (high(c) - low) / widest, 100 * c.rate() / widest);
     }
 
     private static double high(Counts c) {
-        return 1 - SuccessRate.of(c.prints() - c.failed(), c.prints()).low();
+        return 1 - c.cameOut().low();
     }
 }

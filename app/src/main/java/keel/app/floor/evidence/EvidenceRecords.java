@@ -117,12 +117,13 @@ interface EvidenceRecords extends Repository<MachineCard, Long> {
             order by x.machineId, p.at, p.id""")
     List<Poured> poured(long bottle);
 
-    /** A failure that was logged. */
-    record Logged(long id, Long run, long machine, Instant seenAt, String cause, Certainty certainty) {}
+    /** A failure that was logged; {@code at} is when its print began, or when it was seen where it is of none. */
+    record Logged(long id, Long run, long machine, Instant at, String cause, Certainty certainty) {}
 
     @Query(
             """
-            select f.id, f.runId, f.machineId, f.seenAt, f.cause, f.certainty from FailureSeen f
+            select f.id, f.runId, f.machineId, coalesce(r.startedAt, f.seenAt), f.cause, f.certainty
+            from FailureSeen f left join RunFact r on r.id = f.runId
             where f.machineId in ?1 and f.seenAt >= ?2 and f.seenAt < ?3 order by f.seenAt""")
     List<Logged> logged(Collection<Long> machines, Instant from, Instant to);
 

@@ -16,7 +16,6 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import keel.app.failures.FailurePhotos;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.evidence.Evidence.LostPrint;
@@ -93,7 +92,8 @@ public class Evidences {
         Patterns.Found found = patterns.of(from, until);
         Compared compared = compared(subject, found.told().told());
         List<EvidenceRecords.Logged> logged = logged(subject, from, to);
-        List<LostPrint> lost = lost(subject, from, to);
+        List<EvidenceRecords.Ended> prints = prints(subject, from, to);
+        List<LostPrint> lost = lost(subject, logged, from, to);
         Set<Long> told = lost.stream().map(LostPrint::run).collect(Collectors.toSet());
         return new Evidence(
                 settings.name(),
@@ -105,10 +105,8 @@ public class Evidences {
                 warranty(subject.warrantyUntil()),
                 from,
                 to,
-                (int) prints(subject, from, to).count(),
-                (int) prints(subject, from, to)
-                        .filter(EvidenceRecords.Ended::cameOut)
-                        .count(),
+                prints.size(),
+                (int) prints.stream().filter(EvidenceRecords.Ended::cameOut).count(),
                 compared,
                 subject.others().words(),
                 ComparedWords.of(
@@ -133,11 +131,13 @@ public class Evidences {
         return (over ? "Its warranty ended on " : "It is under warranty until ") + dates.day(until) + ".";
     }
 
-    private Stream<EvidenceRecords.Ended> prints(Subject subject, Instant from, Instant to) {
-        return machines(subject).isEmpty()
-                ? Stream.empty()
-                : records.ended(machines(subject), from, to).stream()
-                        .filter(r -> subject.owns(r.machine(), r.startedAt()));
+    private List<EvidenceRecords.Ended> prints(Subject subject, Instant from, Instant to) {
+        Set<Long> machines = machines(subject);
+        return machines.isEmpty()
+                ? List.of()
+                : records.ended(machines, from, to).stream()
+                        .filter(r -> subject.owns(r.machine(), r.startedAt()))
+                        .toList();
     }
 
     private static Compared compared(Subject subject, List<Told> told) {
@@ -158,20 +158,17 @@ public class Evidences {
         return machines.isEmpty()
                 ? List.of()
                 : records.logged(machines, from, to).stream()
-                        .filter(f -> subject.owns(f.machine(), f.seenAt()))
+                        .filter(f -> subject.owns(f.machine(), f.at()))
                         .toList();
     }
 
-    /** Prints are its own by when they began, as they are counted; a failure is seen later. */
-    private List<LostPrint> lost(Subject subject, Instant from, Instant to) {
+    private List<LostPrint> lost(Subject subject, List<EvidenceRecords.Logged> logged, Instant from, Instant to) {
         Set<Long> machines = machines(subject);
         if (machines.isEmpty()) {
             return List.of();
         }
         Map<Long, EvidenceRecords.Logged> byRun = new HashMap<>();
-        records.logged(machines, from, to).stream()
-                .filter(f -> f.run() != null)
-                .forEach(f -> byRun.putIfAbsent(f.run(), f));
+        logged.stream().filter(f -> f.run() != null).forEach(f -> byRun.putIfAbsent(f.run(), f));
         Map<Long, EvidenceRecords.Reached> reached = records.reached(machines, from).stream()
                 .collect(Collectors.toMap(EvidenceRecords.Reached::run, Function.identity()));
         Map<Long, List<String>> seen = records.symptoms(machines, from).stream()
@@ -226,16 +223,15 @@ public class Evidences {
     private List<LogLine> entries(Subject subject, Instant from, Instant to) {
         List<LogLine> entries = new ArrayList<>();
         Set<Long> had = new HashSet<>();
-        subject.spells().stream()
-                .map(Subject.Spell::machineCode)
-                .distinct()
-                .forEach(machine ->
-                        logbook
-                                .lines(new LogFilter(machine, null, null, from, to, null, null, 0, MOST_ENTRIES))
-                                .stream()
-                                .filter(l -> subject.tells().of(l) && within(l, subject))
-                                .filter(l -> had.add(l.id()))
-                                .forEach(entries::add));
+        for (Subject.Spell spell : subject.spells()) {
+            Instant first = later(from, spell.from());
+            Instant last = spell.until().isBefore(to) ? spell.until() : to;
+            logbook
+                    .lines(new LogFilter(spell.machineCode(), null, null, first, last, null, null, 0, MOST_ENTRIES))
+                    .stream()
+                    .filter(l -> subject.tells().of(l) && had.add(l.id()))
+                    .forEach(entries::add);
+        }
         logbook.lines(new LogFilter(null, subject.code(), null, from, to, null, null, 0, MOST_ENTRIES)).stream()
                 .filter(l -> subject.kind() != EvidenceKind.MACHINE
                         && subject.tells().of(l))
@@ -248,9 +244,8 @@ public class Evidences {
         return entries;
     }
 
-    private static boolean within(LogLine line, Subject subject) {
-        return subject.spells().stream()
-                .anyMatch(s -> s.machineCode().equals(line.machine()) && s.covers(s.machine(), line.happenedAt()));
+    private static Instant later(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
     }
 
     private List<Picture> pictures(Subject subject, List<EvidenceRecords.Logged> logged, Instant from, Instant to) {

@@ -37,7 +37,7 @@ public final class ComparedWords {
             }
             case NOT_AMONG_ALIKE -> {
                 says.add(first.name() + ": " + counts + ". But " + among
-                        + " there is no such difference: it is what they print, " + "or where.");
+                        + " there is no such difference: it is what they print, or where.");
             }
             default -> {
                 boolean more = c.says() == Compared.Says.FIRST_FAILS_MORE;

@@ -94,14 +94,7 @@ public class Comparing {
                 new ComparedWords.Named(new Wording(prints).subject(new Group(by, first.value())), true);
         List<String> says = ComparedWords.of(compared, name, second == null ? "all others" : second.name());
         return new Compare(
-                by,
-                choices,
-                first,
-                second,
-                compared,
-                says,
-                worth(compared, found, from),
-                alike(prints, own, rest, within));
+                by, choices, first, second, compared, says, worth(compared, found, from), alike(compared, prints));
     }
 
     private static Choice choice(List<Choice> choices, String value) {
@@ -134,20 +127,9 @@ public class Comparing {
                 : new PatternFinding.Money(-d.difference() * each, -d.high() * each, -d.low() * each);
     }
 
-    private static List<Like> alike(ToldPrints.Prints prints, Predicate<Told> own, Predicate<Told> rest, Trait within) {
-        Map<String, Counts> one = new HashMap<>();
-        Map<String, Counts> other = new HashMap<>();
-        for (Told t : prints.told()) {
-            String value = t.is(within);
-            if (value != null && own.test(t) != rest.test(t)) {
-                (own.test(t) ? one : other)
-                        .merge(value, new Counts(1, t.failed() ? 1 : 0), (a, b) -> a.and(t.failed()));
-            }
-        }
-        return one.keySet().stream()
-                .filter(other::containsKey)
-                .map(v -> new Like(prints.name(new Group(within, v)), one.get(v), other.get(v)))
-                .sorted(Comparator.comparing((Like l) -> -l.one().prints()).thenComparing(Like::name))
+    private static List<Like> alike(Compared compared, ToldPrints.Prints prints) {
+        return compared.strata().stream()
+                .map(s -> new Like(prints.name(new Group(compared.alike(), s.value())), s.first(), s.second()))
                 .toList();
     }
 }

@@ -23,7 +23,6 @@ import keel.core.pattern.Told;
 import keel.core.pattern.Trait;
 import keel.core.rate.PrintsToTell;
 import keel.core.rate.RateDifference;
-import keel.core.rate.SuccessRate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -159,14 +158,10 @@ public class PatternVerdicts {
                 new Wording(found.told()).subject(group),
                 before,
                 after,
-                enough ? RateDifference.between(good(after), good(before)) : null,
+                enough ? RateDifference.between(after.cameOut(), before.cameOut()) : null,
                 before.rate() > others.rate()
                         ? PrintsToTell.ofEach(before.rate(), others.rate())
                         : OptionalInt.empty());
-    }
-
-    private static SuccessRate good(Counts c) {
-        return SuccessRate.of(c.prints() - c.failed(), c.prints());
     }
 
     /** Whether a key can be one. */

@@ -180,11 +180,13 @@ public class Patterns {
         String name = told.name(group);
         Wording words = new Wording(told);
         boolean machine = group.trait() == Trait.MACHINE;
-        Counts before = r.before().prints() == 0 ? new Counts(1, 0) : r.before();
-        RateDifference more = RateDifference.between(good(before), good(r.row()));
-        double wolf = r.chart().runLength(r.chart().usual());
+        double usual = r.chart().usual();
+        SuccessRate fared = r.row().cameOut();
+        RateDifference more =
+                new RateDifference(1 - fared.share() - usual, 1 - fared.high() - usual, 1 - fared.low() - usual);
+        double wolf = r.chart().runLength(usual);
         String text = (machine ? name + " fails" : words.subject(group) + " fail") + " more often just now: "
-                + Wording.count(r.row()) + " in a row of prints, before " + Wording.count(r.before()) + ".";
+                + Wording.count(r.row()) + String.format(Locale.ROOT, ", usual is %.0f %%.", 100 * usual);
         return new PatternFinding(
                 PatternFinding.running(group, r.since()),
                 PatternFinding.RUNNING,
@@ -200,7 +202,7 @@ public class Patterns {
                         Locale.ROOT,
                         "Watched print by print against a usual %.0f %%. By luck alone this chart goes over its "
                                 + "limit once in about %,.0f prints.",
-                        100 * r.chart().usual(),
+                        100 * usual,
                         wolf))),
                 machine
                         ? new PatternFinding.Advice(
@@ -208,10 +210,6 @@ public class Patterns {
                                 "Open " + name,
                                 Wording.path("/machines/{c}", group.value()))
                         : words.advice(group));
-    }
-
-    private static SuccessRate good(Counts c) {
-        return SuccessRate.of(c.prints() - c.failed(), c.prints());
     }
 
     private PatternFinding turned(String machine, Turn t, ToldPrints.Prints told, Instant to, Double perFailure) {

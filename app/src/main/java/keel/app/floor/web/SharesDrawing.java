@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import keel.core.pattern.Pattern.Counts;
-import keel.core.rate.SuccessRate;
 
 /**
  * Shares of prints that failed, a row each: a dot, and its 95 % interval as a line.
@@ -60,15 +59,11 @@ record SharesDrawing(double width, double height, Axis axis, List<ShareRow> rows
     }
 
     private static double low(Counts c) {
-        return 1 - good(c).high();
+        return 1 - c.cameOut().high();
     }
 
     private static double high(Counts c) {
-        return 1 - good(c).low();
-    }
-
-    private static SuccessRate good(Counts c) {
-        return SuccessRate.of(c.prints() - c.failed(), c.prints());
+        return 1 - c.cameOut().low();
     }
 
     private static String words(Share s) {
