@@ -34,6 +34,7 @@ class WeekWalkTest extends DemoWalk {
         Locator bar = page.locator(".bar:has(title:has-text('" + JOB + "'))");
         assertThat(bar).hasCount(1);
 
+        page.evaluate("document.querySelector('figure.lanes').scrollIntoView({ block: 'center' })");
         BoundingBox from = bar.locator(".print").boundingBox();
         BoundingBox lane = page.locator("[data-lane=avocet] .lane-name").boundingBox();
         page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
@@ -44,6 +45,7 @@ class WeekWalkTest extends DemoWalk {
         assertThat(bar.locator(".pin")).hasCount(1);
         assertThat(bar.locator("title")).containsText("Avocet");
 
+        page.evaluate("document.querySelector('figure.lanes').scrollIntoView({ block: 'center' })");
         page.context().setOffline(true);
         BoundingBox there = bar.locator(".print").boundingBox();
         page.mouse().move(there.x + 5, there.y + 8);
