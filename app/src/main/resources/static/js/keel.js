@@ -19,3 +19,4 @@ import './week.js';
 import './layers.js';
 import './reminders.js';
 import './stepper.js';
+import './begin.js';

@@ -170,7 +170,7 @@ class DemoShop {
         if (Files.exists(file)) {
             return;
         }
-        Replay.as(people.byPassword("owner", Saltmarsh.PEOPLE.get(0).password()).orElseThrow());
+        Replay.as(people.anOwner().orElseThrow());
         try {
             Home.writeSecret(file, people.makeToken("demo", Role.OWNER) + "\n");
         } catch (IOException e) {
@@ -186,8 +186,8 @@ class DemoShop {
         Replay.as(actors.get("owner"));
         people.changeOwnPin(owner.password(), owner.pin());
         for (Saltmarsh.PersonSpec p : Saltmarsh.PEOPLE.subList(1, Saltmarsh.PEOPLE.size())) {
-            people.add(p.signIn(), p.name(), Role.valueOf(p.role()), p.password(), p.pin());
-            actors.put(p.signIn(), people.byPassword(p.signIn(), p.password()).orElseThrow());
+            People.PersonView added = people.add(p.signIn(), p.name(), Role.valueOf(p.role()), p.password(), p.pin());
+            actors.put(p.signIn(), new Actor(added.id(), added.signIn(), added.name(), added.role(), null, 0));
         }
         settings.rename(Saltmarsh.NAME, ZoneId.systemDefault().getId());
         Saltmarsh.ROOMS.forEach(fleet::addRoom);

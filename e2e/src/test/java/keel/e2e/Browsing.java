@@ -15,6 +15,7 @@ import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Queue;
@@ -35,6 +36,7 @@ final class Browsing implements AutoCloseable {
     private final Browser browser;
     private final String address;
     private final Queue<String> complaints = new ConcurrentLinkedQueue<>();
+    private final Map<String, String> sessions = new HashMap<>();
 
     Browsing(String address) {
         this(address, List.of());
@@ -70,8 +72,14 @@ final class Browsing implements AutoCloseable {
 
     /** A page on a screen of this size, nobody signed in. */
     Page page(int width, int height) {
+        return page(width, height, null);
+    }
+
+    /** The same with the cookies of an earlier one. */
+    private Page page(int width, int height, String cookies) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(width, height)
+                .setStorageState(cookies)
                 .setBaseURL(address)
                 .setIgnoreHTTPSErrors(true)
                 .setReducedMotion(ReducedMotion.REDUCE));
@@ -102,14 +110,30 @@ final class Browsing implements AutoCloseable {
         assertThat(heard).as("what the browser complained of").isEmpty();
     }
 
+    /**
+     * A page of somebody who is signed in; where they were before, with the session they had then, as long as it lasts:
+     * trying a password is slow on purpose.
+     */
     Page signedIn(String signIn, String password, int width, int height) {
-        Page page = page(width, height);
+        String session = sessions.get(signIn);
+        Page page = page(width, height, session);
+        if (session != null) {
+            page.navigate("/fleet");
+        }
+        if (!page.url().endsWith("/fleet")) {
+            page.context().clearCookies();
+            signIn(page, signIn, password);
+            sessions.put(signIn, page.context().storageState());
+        }
+        return page;
+    }
+
+    private static void signIn(Page page, String signIn, String password) {
         page.navigate("/sign-in");
         page.fill("#username", signIn);
         page.fill("#password", password);
         page.click("main button:has-text('Sign in')");
         page.waitForURL("**/fleet");
-        return page;
     }
 
     Page keeper(int width, int height) {

@@ -25,6 +25,15 @@ public final class Typed {
         return number == null ? ifEmpty : number;
     }
 
+    /** Hours as slicers say them: 7.5, 7,5 or 7:30. */
+    public static Double hours(String text, String field, Findings findings) {
+        if (text != null && text.strip().matches("\\d{1,3}:[0-5]\\d")) {
+            String[] clock = text.strip().split(":");
+            return Integer.parseInt(clock[0]) + Integer.parseInt(clock[1]) / 60.0;
+        }
+        return number(text, field, findings);
+    }
+
     public static Integer whole(String text, String field, Findings findings) {
         try {
             return empty(text) ? null : Integer.valueOf(text.strip());

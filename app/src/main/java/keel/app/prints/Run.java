@@ -9,9 +9,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Set;
 import keel.core.run.Detail;
 import keel.core.run.Outcome;
 import keel.core.run.RunFacts;
+import keel.core.run.RunNumber;
 
 /** A run as its latest entry has it; every earlier reading stays in the logbook. */
 @Entity
@@ -43,6 +45,9 @@ class Run {
     @Enumerated(EnumType.STRING)
     Detail detail;
 
+    boolean layersGuessed;
+    boolean exposureGuessed;
+    boolean resinGuessed;
     boolean withdrawn;
 
     @Version
@@ -67,6 +72,20 @@ class Run {
     RunFacts facts() {
         return new RunFacts(
                 job, startedAt, endedAt, layers, layerExposureS, resinMl, outcome, reachedLayer, measuredMl);
+    }
+
+    /** What was not known and is reckoned from how long it went. */
+    void guessed(Set<RunNumber> guessed) {
+        layersGuessed = guessed.contains(RunNumber.LAYERS);
+        exposureGuessed = guessed.contains(RunNumber.EXPOSURE);
+        resinGuessed = guessed.contains(RunNumber.RESIN);
+    }
+
+    /** What somebody says otherwise than it stands is known from then on; a measured amount says the resin. */
+    void known(RunFacts said) {
+        layersGuessed &= said.layers() == layers;
+        exposureGuessed &= said.layerExposureS() == layerExposureS;
+        resinGuessed &= said.resinMl() == resinMl;
     }
 
     void take(RunFacts facts) {

@@ -14,7 +14,8 @@ interface RunRecords extends JpaRepository<Run, Long> {
             """
             select new keel.app.prints.RunView(r.id, m.code, m.name, r.job, r.startedAt, r.endedAt, r.layers,
             r.layerExposureS, r.resinMl, r.outcome, r.reachedLayer, r.hours, r.uvHours, r.peels, r.usedMl,
-            r.measuredMl, r.cameOut, r.withdrawn, r.version, v.number, r.detail)
+            r.measuredMl, r.cameOut, r.withdrawn, r.version, v.number, r.detail, r.layersGuessed, r.exposureGuessed,
+            r.resinGuessed)
             from Run r join MachineCard m on m.id = r.machineId left join ProfileVersion v on v.id = r.profileVersionId
             """;
 
@@ -30,6 +31,17 @@ interface RunRecords extends JpaRepository<Run, Long> {
 
     @Query("select m.id from MachineCard m where m.code = ?1")
     Optional<Long> machine(String code);
+
+    /** Sums over runs of which all numbers were known. */
+    record Printed(Double hours, Long layers, Double uvHours, Double ml) {}
+
+    /** @param machine null for all of the shop */
+    @Query(
+            """
+            select sum(r.hours), sum(r.peels), sum(r.uvHours), sum(r.usedMl) from Run r
+            where (?1 is null or r.machineId = ?1) and r.endedAt is not null and not r.withdrawn
+            and not r.layersGuessed and not r.exposureGuessed and not r.resinGuessed""")
+    Printed printed(Long machine);
 
     /** Ended runs in brief. */
     record Brief(String machine, Instant startedAt, double hours, boolean cameOut) {}

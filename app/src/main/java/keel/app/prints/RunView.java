@@ -1,8 +1,14 @@
 package keel.app.prints;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
 import keel.core.run.Detail;
 import keel.core.run.Outcome;
+import keel.core.run.RunNumber;
 
 /**
  * A run as it is read.
@@ -37,7 +43,35 @@ public record RunView(
         boolean withdrawn,
         int version,
         Integer profileVersion,
-        Detail detail) {
+        Detail detail,
+        @JsonIgnore boolean layersGuessed,
+        @JsonIgnore boolean exposureGuessed,
+        @JsonIgnore boolean resinGuessed) {
+
+    /** Numbers that nobody knew and that were reckoned from how long it went. */
+    @JsonProperty
+    public Set<RunNumber> guessed() {
+        Set<RunNumber> guessed = EnumSet.noneOf(RunNumber.class);
+        if (layersGuessed) {
+            guessed.add(RunNumber.LAYERS);
+        }
+        if (exposureGuessed) {
+            guessed.add(RunNumber.EXPOSURE);
+        }
+        if (resinGuessed) {
+            guessed.add(RunNumber.RESIN);
+        }
+        return guessed;
+    }
+
+    /** As in "layers, layer exposure and resin". */
+    public String guessedWords() {
+        List<String> words = guessed().stream().map(RunNumber::words).toList();
+        int last = words.size() - 1;
+        return last < 1
+                ? String.join("", words)
+                : String.join(", ", words.subList(0, last)) + " and " + words.get(last);
+    }
 
     public boolean open() {
         return endedAt == null;

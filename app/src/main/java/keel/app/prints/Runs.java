@@ -113,6 +113,7 @@ public class Runs {
         run.detail = entry.detail();
         run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
+        run.guessed(entry.guessed());
         records.save(run);
         if (entry.footprint() != null) {
             footprints.keep(run.id, entry.footprint());
@@ -296,6 +297,7 @@ public class Runs {
             run.profileVersionId = profileAt(after, facts.startedAt());
         }
         run.machineId = after.id();
+        run.known(facts);
         run.take(facts);
         records.save(run);
         Instant since = earliest.isBefore(run.startedAt) ? earliest : run.startedAt;
@@ -462,13 +464,15 @@ public class Runs {
         }
         boolean early = run.reachedLayer() != null && run.reachedLayer() < run.layers();
         double ml = run.usedMl() == null ? run.resinMl() : run.usedMl();
-        return "%s%s: %s, %d%s layers, %s%s ml, %.1f h."
+        return "%s%s: %s, %s%d%s layers, %s%s%s ml, %.1f h."
                 .formatted(
                         run.outcome().words(),
                         early ? " at layer " + run.reachedLayer() : "",
                         what,
+                        run.layersGuessed() ? "about " : "",
                         early ? run.reachedLayer() : run.layers(),
                         early ? " of " + run.layers() : "",
+                        run.resinGuessed() && run.measuredMl() == null ? "about " : "",
                         Plain.number(Math.round(10 * ml) / 10.0),
                         early ? " of " + Plain.number(run.resinMl()) : "",
                         run.hours());

@@ -32,7 +32,8 @@ interface WantedJobRecords extends JpaRepository<WantedJob, Long> {
     @Query(
             """
             select r.jobKey, r.resinMl from RunFact r where r.jobKey in ?1
-            and r.id = (select max(x.id) from RunFact x where x.jobKey = r.jobKey and x.resinMl > 0)""")
+            and r.id = (select max(x.id) from RunFact x where x.jobKey = r.jobKey and x.resinMl > 0
+            and not exists (select 1 from Run g where g.id = x.id and g.resinGuessed))""")
     List<Took> took(Collection<String> keys);
 
     @Query("select min(j.askedAt) from WantedJob j")

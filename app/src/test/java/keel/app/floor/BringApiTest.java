@@ -21,6 +21,7 @@ import keel.app.prints.Runs;
 import keel.app.standing.Standings;
 import keel.app.stores.Stock;
 import keel.app.support.ApiCalls;
+import keel.core.run.RunNumber;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.junit.jupiter.api.BeforeEach;
@@ -169,6 +170,19 @@ class BringApiTest extends ApiCalls {
                         .body()
                         .get("problems"))
                 .hasSize(1);
+    }
+
+    @Test
+    void aTableThatHasNoColumnForANumberIsTakenWithAGuess() throws Exception {
+        String table = "startedAt;duration;machine;job;outcome\n2025-02-04 08:00;5:30;" + machine + ";Hinge;good\n";
+        assertThat(look(table, "RUNS").body().get("problems")).isEmpty();
+        assertThat(bring(table, "RUNS").status()).isEqualTo(200);
+        assertThat(runs().get(0).guessed()).containsExactlyInAnyOrder(RunNumber.values());
+        String half =
+                "startedAt;duration;machine;job;outcome;layers\n2025-02-05 08:00;5:30;" + machine + ";Hinge;good;\n";
+        assertThat(look(half, "RUNS").body().get("problems"))
+                .as("an empty cell of a column that is there is asked about")
+                .isNotEmpty();
     }
 
     private byte[] workbook() throws IOException {

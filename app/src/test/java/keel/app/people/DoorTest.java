@@ -256,7 +256,7 @@ class DoorTest extends AppTest {
     void aPasswordKeptAsTheFirstReleasesDidStillOpensAndGoesOver() throws Exception {
         String name = someone("early");
         String old = "{bcrypt}"
-                + new org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder().encode(TestShop.PASSWORD);
+                + new org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder(4).encode(TestShop.PASSWORD);
         jdbc.sql("update person set password_hash = ? where sign_in = ?")
                 .param(old)
                 .param(name)

@@ -40,6 +40,6 @@ class FirstAccountPageTest {
                     .contains("guessed too soon")
                     .doesNotContain("on the terminal");
         }
-        assertThat(first("seven quiet herons").getRedirectedUrl()).isEqualTo("/setup");
+        assertThat(first("seven quiet herons").getRedirectedUrl()).isEqualTo("/begin");
     }
 }

@@ -1,8 +1,10 @@
 package keel.app.prints;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import keel.app.support.PageTest;
+import keel.core.run.RunNumber;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -81,7 +83,90 @@ class RunsPagesTest extends PageTest {
         assertThat(page("/runs?machine=" + m + "&text=LATCH")).contains("Latch pattern");
         assertThat(page("/runs?machine=" + m + "&text=100%25")).contains("No runs here yet");
         assertThat(page("/runs/new?after=true&machine=" + m))
-                .as("starts from the last run")
-                .contains("value=\"1000\"", "value=\"1.8\"");
+                .as("starts from the last run, but for what each job has of its own")
+                .contains("value=\"1.8\"")
+                .doesNotContain("value=\"1000\"");
+    }
+
+    @Test
+    void whatNobodyKnowsIsReckonedAsTheMachinePrintsAndSaidLater() {
+        String m = shop.maskMachine();
+        RunView known = shop.run(m, 1, 4);
+        accepted(
+                "/runs",
+                "machine",
+                m,
+                "job",
+                "Swift",
+                "startedAt",
+                "2025-01-02T08:00",
+                "hours",
+                "2:00",
+                "outcome",
+                "GOOD");
+        RunView run = runs.last(m).orElseThrow();
+        assertThat(run.guessed()).containsExactlyInAnyOrder(RunNumber.values());
+        assertThat(run.hours()).isEqualTo(2);
+        assertThat((double) run.layers()).isCloseTo(known.layers() * 2 / known.hours(), within(1.0));
+        assertThat(run.resinMl()).isCloseTo(known.usedMl() * 2 / known.hours(), within(0.51));
+        String[] fields = {
+            "machine",
+            m,
+            "job",
+            "Swift",
+            "startedAt",
+            "2025-01-02T08:00",
+            "endedAt",
+            "2025-01-02T10:00",
+            "layers",
+            Integer.toString(run.layers() + 40),
+            "layerExposureS",
+            Double.toString(run.layerExposureS()),
+            "resinMl",
+            Double.toString(run.resinMl()),
+            "outcome",
+            "GOOD",
+            "reachedLayer",
+            "",
+            "reason",
+            "found the file"
+        };
+        accepted("/runs/" + run.id() + "/correct", fields);
+        assertThat(runs.one(run.id()).guessed()).containsExactlyInAnyOrder(RunNumber.EXPOSURE, RunNumber.RESIN);
+        assertThat(page("/runs/" + run.id())).contains("Nobody knew its layer exposure and resin");
+    }
+
+    @Test
+    void ofStartEndAndLengthTwoAreEnoughAndThreeMustAgree() {
+        String m = shop.maskMachine();
+        refused(
+                422,
+                "how long it went, is missing",
+                "/runs",
+                "machine",
+                m,
+                "job",
+                "Swift",
+                "outcome",
+                "GOOD",
+                "hours",
+                "");
+        refused(
+                422,
+                "not the time between",
+                "/runs",
+                "machine",
+                m,
+                "job",
+                "Swift",
+                "outcome",
+                "GOOD",
+                "startedAt",
+                "2025-01-02T08:00",
+                "endedAt",
+                "2025-01-02T10:00",
+                "hours",
+                "5");
+        assertThat(runs.last(m)).isEmpty();
     }
 }

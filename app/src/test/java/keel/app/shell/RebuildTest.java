@@ -19,6 +19,7 @@ import keel.app.stores.FilmPacks;
 import keel.app.stores.PourKind;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
+import keel.app.support.QuickPasswords;
 import keel.app.support.TestShop;
 import keel.core.air.SensorReading;
 import org.junit.jupiter.api.AfterEach;
@@ -36,7 +37,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 @SpringBootTest(
         classes = Keel.class,
         properties = {"spring.datasource.url=jdbc:h2:mem:rebuild;DB_CLOSE_DELAY=-1", "keel.home=target/rebuild-home"})
-@Import(TestShop.class)
+@Import({TestShop.class, QuickPasswords.class})
 class RebuildTest {
 
     private static final AtomicInteger NUMBER = new AtomicInteger();

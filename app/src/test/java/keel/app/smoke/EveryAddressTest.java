@@ -7,6 +7,7 @@ import keel.app.Keel;
 import keel.app.support.EveryAddress;
 import keel.app.support.EveryWrite;
 import keel.app.support.QueryCounting;
+import keel.app.support.QuickPasswords;
 import keel.app.support.TestShop;
 import keel.core.standing.MachineKind;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,7 +32,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
             "keel.home=target/every-address"
         })
 @AutoConfigureMockMvc
-@Import({TestShop.class, QueryCounting.class})
+@Import({TestShop.class, QueryCounting.class, QuickPasswords.class})
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class EveryAddressTest {
 

@@ -17,7 +17,7 @@ import org.springframework.test.context.DynamicPropertySource;
 /** The whole application over a database in memory, shared by all tests; each builds machines of its own. */
 @SpringBootTest(classes = Keel.class)
 @AutoConfigureMockMvc
-@Import({TestShop.class, QueryCounting.class})
+@Import({TestShop.class, QueryCounting.class, QuickPasswords.class})
 public abstract class AppTest {
 
     private static final String HOME = home();

@@ -1,8 +1,8 @@
 package keel.app.support;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
-import java.util.Queue;
-import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicLong;
 import javax.sql.DataSource;
 import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
@@ -16,7 +16,7 @@ public class QueryCounting {
 
     private static final int KEPT = 400;
     private static final AtomicLong STATEMENTS = new AtomicLong();
-    private static final Queue<Sent> LOG = new ConcurrentLinkedQueue<>();
+    private static final Deque<Sent> LOG = new ArrayDeque<>(KEPT);
 
     /** A statement and how long it took, ms. */
     public record Sent(String sql, long ms) {}
@@ -30,10 +30,7 @@ public class QueryCounting {
                         ? ProxyDataSourceBuilder.create(source)
                                 .afterQuery((run, queries) -> {
                                     STATEMENTS.addAndGet(queries.size());
-                                    LOG.add(new Sent(queries.get(0).getQuery(), run.getElapsedTime()));
-                                    while (LOG.size() > KEPT) {
-                                        LOG.poll();
-                                    }
+                                    keep(new Sent(queries.get(0).getQuery(), run.getElapsedTime()));
                                 })
                                 .build()
                         : bean;
@@ -41,11 +38,24 @@ public class QueryCounting {
         };
     }
 
+    private static void keep(Sent sent) {
+        synchronized (LOG) {
+            if (LOG.size() == KEPT) {
+                LOG.removeFirst();
+            }
+            LOG.addLast(sent);
+        }
+    }
+
     /** The statements that the action sends, at most the last few hundred. */
     public static List<Sent> sent(Runnable action) {
-        LOG.clear();
+        synchronized (LOG) {
+            LOG.clear();
+        }
         action.run();
-        return List.copyOf(LOG);
+        synchronized (LOG) {
+            return List.copyOf(LOG);
+        }
     }
 
     /** How many statements the action sends. */

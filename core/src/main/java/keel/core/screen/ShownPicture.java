@@ -1,5 +1,6 @@
 package keel.core.screen;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
@@ -55,8 +56,9 @@ final class ShownPicture {
         }
         TestPattern best = null;
         double most = GOES_WITH;
+        List<Piece> pieces = pieces();
         for (TestPattern p : TEXTURED) {
-            double with = goesWith(p);
+            double with = goesWith(p, pieces);
             if (with > most) {
                 most = with;
                 best = p;
@@ -93,44 +95,68 @@ final class ShownPicture {
         return (all.quantile(0.5) - s.black()) / Math.max(1, s.white() - s.black());
     }
 
-    /** The middle one of the correlations over pieces that are spread over the screen. */
-    private double goesWith(TestPattern pattern) {
-        TestPicture picture = TestPicture.of(pattern, named.pixelsX(), named.pixelsY());
+    /** A square of the picture from its left top, and what the photograph shows at every third pixel of it. */
+    private record Piece(int left, int top, double[] seen) {
+
+        int x(int k) {
+            return left + k % SIDE * PITCH_PX;
+        }
+
+        int y(int k) {
+            return top + k / SIDE * PITCH_PX;
+        }
+    }
+
+    /** Some that are spread over the screen. */
+    private List<Piece> pieces() {
         Random random = new Random(7);
-        Samples with = new Samples();
+        List<Piece> pieces = new ArrayList<>();
         for (int i = 0; i < PIECES; i++) {
-            int x = random.nextInt(Math.max(1, named.pixelsX() - SIDE * PITCH_PX));
-            int y = random.nextInt(Math.max(1, named.pixelsY() - SIDE * PITCH_PX));
+            Piece piece = new Piece(
+                    random.nextInt(Math.max(1, named.pixelsX() - SIDE * PITCH_PX)),
+                    random.nextInt(Math.max(1, named.pixelsY() - SIDE * PITCH_PX)),
+                    new double[SIDE * SIDE]);
+            Arrays.setAll(piece.seen(), k -> {
+                double x = piece.x(k) + 0.5;
+                double y = piece.y(k) + 0.5;
+                return photo.at(map.x(x, y) - 0.5, map.y(x, y) - 0.5);
+            });
+            pieces.add(piece);
+        }
+        return pieces;
+    }
+
+    /** The middle one of the correlations over the pieces. */
+    private double goesWith(TestPattern pattern, List<Piece> pieces) {
+        TestPicture picture = TestPicture.of(pattern, named.pixelsX(), named.pixelsY());
+        Samples with = new Samples();
+        for (Piece piece : pieces) {
             double best = 0;
             for (int shift : OFFSETS) {
-                best = Math.max(best, goesWith(picture, x, y, shift));
+                best = Math.max(best, goesWith(picture, piece, shift));
             }
             with.add((float) best);
         }
         return with.quantile(0.5);
     }
 
-    private double goesWith(TestPicture picture, int left, int top, int shift) {
+    private static double goesWith(TestPicture picture, Piece piece, int shift) {
         double[] meant = new double[SIDE * SIDE];
         double[] seen = new double[SIDE * SIDE];
         int n = 0;
         for (int k = 0; k < meant.length; k++) {
-            int x = left + k % SIDE * PITCH_PX;
-            int y = top + k / SIDE * PITCH_PX;
-            int sx = x + shift;
-            int sy = y + shift;
-            if (x < picture.pixelsX()
-                    && y < picture.pixelsY()
-                    && !picture.covers(x, y)
-                    && sx >= 0
-                    && sy >= 0
-                    && sx < picture.pixelsX()
-                    && sy < picture.pixelsY()) {
-                meant[n] = picture.grey(sx, sy);
-                seen[n++] = photo.at(map.x(x + 0.5, y + 0.5) - 0.5, map.y(x + 0.5, y + 0.5) - 0.5);
+            int x = piece.x(k);
+            int y = piece.y(k);
+            if (inside(picture, x, y) && inside(picture, x + shift, y + shift) && !picture.covers(x, y)) {
+                meant[n] = picture.grey(x + shift, y + shift);
+                seen[n++] = piece.seen()[k];
             }
         }
         double r = n < 100 ? 0 : new PearsonsCorrelation().correlation(Arrays.copyOf(meant, n), Arrays.copyOf(seen, n));
         return Double.isNaN(r) ? 0 : r;
+    }
+
+    private static boolean inside(TestPicture picture, int x, int y) {
+        return x >= 0 && y >= 0 && x < picture.pixelsX() && y < picture.pixelsY();
     }
 }

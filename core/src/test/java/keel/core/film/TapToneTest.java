@@ -16,7 +16,6 @@ import javax.sound.sampled.AudioFileFormat;
 import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
-import org.hipparchus.util.FastMath;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -105,9 +104,8 @@ class TapToneTest {
     @Test
     void aRecordingThatIsClippedOffSetOrHoldsOneTapIsStillRead() {
         double[] sound = taps(RATE, new double[] {280, 390}, new double[] {1, 0.5}, 0.03, 9);
-        double[] clipped = Arrays.stream(sound)
-                .map(s -> FastMath.max(-0.3, FastMath.min(0.3, s)))
-                .toArray();
+        double[] clipped =
+                Arrays.stream(sound).map(s -> Math.max(-0.3, Math.min(0.3, s))).toArray();
         assertThat(TapTone.of(new Recording(clipped, RATE)).fundamentalHz()).isCloseTo(280, within(2.8));
         double[] offset = Arrays.stream(sound).map(s -> s * 0.5 + 0.4).toArray();
         assertThat(TapTone.of(new Recording(offset, RATE)).fundamentalHz()).isCloseTo(280, within(2.8));
@@ -122,8 +120,8 @@ class TapToneTest {
     @ValueSource(doubles = {0.7, 0.8, 0.9, 1, 1.1, 1.25, 1.4})
     void evennessIsFoundWithinTenPerCent(double evenness) {
         for (double[] window : new double[][] {{130, 80}, {144, 81}, {208, 117}, {80, 130}}) {
-            double along = 600 * FastMath.sqrt(evenness);
-            double across = 600 / FastMath.sqrt(evenness);
+            double along = 600 * Math.sqrt(evenness);
+            double across = 600 / Math.sqrt(evenness);
             boolean lengthwise = window[0] > window[1];
             double f11 = mode(1, 1, window, along, across);
             double second = lengthwise ? mode(2, 1, window, along, across) : mode(1, 2, window, along, across);
@@ -150,13 +148,12 @@ class TapToneTest {
             double re = 0;
             double im = 0;
             for (int i = 0; i < length; i++) {
-                double faded = sound[from + i]
-                        * (0.5 + 0.5 * FastMath.cos(FastMath.PI * i / length))
-                        * FastMath.min(1, (i + 1) / 12.0);
-                re += faded * FastMath.cos(2 * FastMath.PI * bin * spectrum.binHz() * i / 4_000);
-                im -= faded * FastMath.sin(2 * FastMath.PI * bin * spectrum.binHz() * i / 4_000);
+                double faded =
+                        sound[from + i] * (0.5 + 0.5 * Math.cos(Math.PI * i / length)) * Math.min(1, (i + 1) / 12.0);
+                re += faded * Math.cos(2 * Math.PI * bin * spectrum.binHz() * i / 4_000);
+                im -= faded * Math.sin(2 * Math.PI * bin * spectrum.binHz() * i / 4_000);
             }
-            assertThat(spectrum.strength()[bin]).isCloseTo(FastMath.hypot(re, im), within(1e-9));
+            assertThat(spectrum.strength()[bin]).isCloseTo(Math.hypot(re, im), within(1e-9));
         }
     }
 
@@ -312,7 +309,7 @@ class TapToneTest {
             ring(sound, 0.2, hz, 0.6, 3 + 8 * random.nextDouble(), 0.02 + 0.08 * random.nextDouble());
             ring(sound, 0.2, 1.59 * hz, 0.2 * random.nextDouble(), 15 + 20 * random.nextDouble(), 0.05);
             ring(sound, 0.2, 2.14 * hz, 0.2 * random.nextDouble(), 15 + 20 * random.nextDouble(), 0.05);
-            right += FastMath.abs(TapTone.of(new Recording(sound, RATE)).fundamentalHz() / hz - 1) < 0.03 ? 1 : 0;
+            right += Math.abs(TapTone.of(new Recording(sound, RATE)).fundamentalHz() / hz - 1) < 0.03 ? 1 : 0;
         }
         assertThat(right).isGreaterThanOrEqualTo(36);
     }
@@ -338,7 +335,7 @@ class TapToneTest {
                 ring(sound, 0.3 + tap * apartS, hz, 0.5, 8 + 10 * random.nextDouble(), 0);
             }
             TapTone tone = TapTone.of(new Recording(sound, RATE));
-            wrong += tone.clear() && FastMath.abs(tone.fundamentalHz() / hz - 1) > 0.02 ? 1 : 0;
+            wrong += tone.clear() && Math.abs(tone.fundamentalHz() / hz - 1) > 0.02 ? 1 : 0;
         }
         assertThat(wrong).isLessThanOrEqualTo(1);
     }
@@ -354,8 +351,8 @@ class TapToneTest {
             TapTone tone = TapTone.of(new Recording(said, RATE));
             told += tone.clear()
                             && tone.modes().stream()
-                                    .anyMatch(p -> FastMath.abs(p.hz() / 210 - 1) > 0.02
-                                            && FastMath.abs(p.hz() / 330 - 1) > 0.02)
+                                    .anyMatch(
+                                            p -> Math.abs(p.hz() / 210 - 1) > 0.02 && Math.abs(p.hz() / 330 - 1) > 0.02)
                     ? 1
                     : 0;
         }
@@ -369,11 +366,11 @@ class TapToneTest {
     /** A tone that dies away and begins higher than where it rests by a share. */
     private static void ring(double[] sound, double at, double hz, double loud, double decayPerS, double higher) {
         double phase = at;
-        int end = (int) FastMath.min(sound.length, (at + 9 / decayPerS) * RATE);
+        int end = (int) Math.min(sound.length, (at + 9 / decayPerS) * RATE);
         for (int i = (int) (at * RATE); i < end; i++) {
             double t = i / RATE - at;
-            phase += 2 * FastMath.PI * hz * (1 + higher * FastMath.exp(-t / 0.05)) / RATE;
-            sound[i] += loud * FastMath.exp(-decayPerS * t) * FastMath.sin(phase);
+            phase += 2 * Math.PI * hz * (1 + higher * Math.exp(-t / 0.05)) / RATE;
+            sound[i] += loud * Math.exp(-decayPerS * t) * Math.sin(phase);
         }
     }
 
@@ -381,7 +378,7 @@ class TapToneTest {
             Random random, int times, double lowHz, double highHz, double slow, double fast, int tones) {
         double[] sound = noise(RATE, 2, 0.001, random.nextInt());
         for (int k = 0; k < tones; k++) {
-            double hz = lowHz * FastMath.pow(highHz / lowHz, random.nextDouble());
+            double hz = lowHz * Math.pow(highHz / lowHz, random.nextDouble());
             double decay = slow + (fast - slow) * random.nextDouble();
             double loud = 0.1 + 0.2 * random.nextDouble();
             for (int time = 0; time < times; time++) {
@@ -398,11 +395,11 @@ class TapToneTest {
         double at = 0.2;
         while (at < 0.2 + fades) {
             double through = (at - 0.2) / fades;
-            double loud = 0.3 * FastMath.sin(FastMath.PI * FastMath.min(1, 0.08 + 0.92 * through));
+            double loud = 0.3 * Math.sin(Math.PI * Math.min(1, 0.08 + 0.92 * through));
             for (int k = 0; k < formants.length; k++) {
-                ring(sound, at, formants[k], loud / (1 + 2 * k), 60 * FastMath.PI * (1 + k), 0);
+                ring(sound, at, formants[k], loud / (1 + 2 * k), 60 * Math.PI * (1 + k), 0);
             }
-            at += 1 / (pitch * (1 + 0.06 * FastMath.sin(9 * at)));
+            at += 1 / (pitch * (1 + 0.06 * Math.sin(9 * at)));
         }
         return sound;
     }
@@ -418,17 +415,14 @@ class TapToneTest {
         for (int tap = 0; tap < 3; tap++) {
             int onset = (int) (rate * (0.3 + 0.9 * tap));
             for (int mode = 0; mode < hz.length; mode++) {
-                for (int i = onset; i < FastMath.min(sound.length, onset + 0.7 * rate); i++) {
+                for (int i = onset; i < Math.min(sound.length, onset + 0.7 * rate); i++) {
                     double t = (i - onset) / rate;
-                    sound[i] += 0.7
-                            * loud[mode]
-                            * FastMath.exp(-t / 0.08)
-                            * FastMath.sin(2 * FastMath.PI * hz[mode] * t + mode);
+                    sound[i] += 0.7 * loud[mode] * Math.exp(-t / 0.08) * Math.sin(2 * Math.PI * hz[mode] * t + mode);
                 }
             }
         }
         for (int i = 0; i < sound.length; i++) {
-            sound[i] = FastMath.max(-1, FastMath.min(1, sound[i]));
+            sound[i] = Math.max(-1, Math.min(1, sound[i]));
         }
         return sound;
     }
@@ -436,7 +430,7 @@ class TapToneTest {
     /** A mode of a film with different tensions along and across, with the air that it moves. */
     private static double mode(int m, int n, double[] window, double along, double across) {
         double mass = 2150 * 0.127e-3 + 2 * AirLoad.perSide(m, n, window[0] / 1000, window[1] / 1000);
-        return 0.5 * FastMath.sqrt((along * square(m / window[0]) + across * square(n / window[1])) * 1e6 / mass);
+        return 0.5 * Math.sqrt((along * square(m / window[0]) + across * square(n / window[1])) * 1e6 / mass);
     }
 
     private static double square(double x) {
@@ -447,7 +441,7 @@ class TapToneTest {
         double[] hum = new double[length];
         for (int i = 0; i < length; i++) {
             for (int k = 1; k <= multiples; k++) {
-                hum[i] += loud / k * FastMath.sin(2 * FastMath.PI * mains * k * i / RATE + k);
+                hum[i] += loud / k * Math.sin(2 * Math.PI * mains * k * i / RATE + k);
             }
         }
         return hum;
@@ -456,7 +450,7 @@ class TapToneTest {
     private static double[] whistle(int length, double hz, double fromS) {
         double[] whistle = new double[length];
         for (int i = (int) (fromS * RATE); i < length; i++) {
-            whistle[i] = 0.4 * FastMath.sin(2 * FastMath.PI * hz * i / RATE);
+            whistle[i] = 0.4 * Math.sin(2 * Math.PI * hz * i / RATE);
         }
         return whistle;
     }
@@ -511,9 +505,9 @@ class TapToneTest {
         if (floats) {
             data.putFloat((float) s);
         } else if (bits == 8) {
-            data.put((byte) FastMath.round(127.5 + 127 * s));
+            data.put((byte) Math.round(127.5 + 127 * s));
         } else {
-            long value = FastMath.round(s * ((1L << bits - 1) - 1));
+            long value = Math.round(s * ((1L << bits - 1) - 1));
             for (int k = 0; k < bits / 8; k++) {
                 data.put((byte) (value >> 8 * k));
             }

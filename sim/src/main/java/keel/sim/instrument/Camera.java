@@ -20,6 +20,8 @@ public final class Camera {
 
     private static final int WIDTH = 2200;
     private static final double PAPER_BLUR_MM = 0.35;
+    /** Of the blur, beyond which no spot shows: less than a millionth of its depth. */
+    private static final double SPREAD = 8;
 
     private final Machine machine;
     private final TestPicture picture;
@@ -116,9 +118,14 @@ public final class Camera {
     private double spots(double x, double y, double light) {
         double value = light;
         for (Screen.Spot spot : spots) {
-            double r = FastMath.hypot(
-                    x - machine.cells().xMm(spot.cell()), y - machine.cells().yMm(spot.cell()));
+            double dx = FastMath.abs(x - machine.cells().xMm(spot.cell()));
+            double dy = FastMath.abs(y - machine.cells().yMm(spot.cell()));
             double edge = spot.sizeMm() / 2;
+            double reach = edge + SPREAD * PAPER_BLUR_MM;
+            if (dx > reach || dy > reach) {
+                continue;
+            }
+            double r = FastMath.hypot(dx, dy);
             double inside = 0.5 - 0.5 * FastMath.tanh((r - edge) / PAPER_BLUR_MM);
             value = spot.lit() ? FastMath.max(value, inside * 0.9) : value * (1 - 0.92 * inside);
         }

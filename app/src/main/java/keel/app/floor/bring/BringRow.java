@@ -50,6 +50,11 @@ final class BringRow {
         return context.words();
     }
 
+    /** Whether the table has a column for it at all. */
+    boolean hasColumn(BringField field) {
+        return columns.of(field) >= 0;
+    }
+
     boolean has(BringField field) {
         return columns.of(field) >= 0 && !text(field).isBlank();
     }

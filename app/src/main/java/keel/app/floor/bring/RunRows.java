@@ -14,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import keel.app.fleet.MachineRef;
+import keel.app.prints.GuessedRuns;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
@@ -29,10 +30,12 @@ class RunRows implements RowWriter {
     private static final double SECONDS_AN_HOUR = 3600;
 
     private final Runs runs;
+    private final GuessedRuns guesses;
     private final BroughtRecords records;
 
-    RunRows(Runs runs, BroughtRecords records) {
+    RunRows(Runs runs, GuessedRuns guesses, BroughtRecords records) {
         this.runs = runs;
+        this.guesses = guesses;
         this.records = records;
     }
 
@@ -58,18 +61,28 @@ class RunRows implements RowWriter {
             return Optional.empty();
         }
         boolean whole = outcome == Outcome.GOOD;
-        return Optional.of(Long.toString(runs.enter(new RunEntry(
-                        machine.code(),
-                        row.text(JOB),
-                        started,
-                        ended,
-                        layers,
-                        exposure,
-                        resin,
-                        outcome.name(),
-                        whole ? null : reached,
-                        null))
+        return Optional.of(Long.toString(runs.enter(guessed(
+                        row,
+                        new RunEntry(
+                                machine.code(),
+                                row.text(JOB),
+                                started,
+                                ended,
+                                layers,
+                                exposure,
+                                resin,
+                                outcome.name(),
+                                whole ? null : reached,
+                                null)))
                 .id()));
+    }
+
+    /** Where a table has no column at all for a number, it is reckoned; an empty cell is asked about. */
+    private RunEntry guessed(BringRow row, RunEntry entry) {
+        boolean layers = entry.layers() != null || !row.hasColumn(LAYERS);
+        boolean exposure = entry.layerExposureS() != null || !row.hasColumn(LAYER_EXPOSURE_S);
+        boolean resin = entry.resinMl() != null || !row.hasColumn(RESIN_ML);
+        return layers && exposure && resin ? guesses.filled(entry) : entry;
     }
 
     private static Instant end(BringRow row, Instant started) {

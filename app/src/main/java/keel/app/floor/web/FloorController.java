@@ -11,11 +11,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import keel.app.base.Figures;
 import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.Brief;
+import keel.app.floor.begin.FirstPrint;
 import keel.app.floor.round.Rounds;
 import keel.app.guides.Guidebook;
 import keel.app.people.Actor;
@@ -24,6 +26,7 @@ import keel.app.people.Logbook;
 import keel.app.prints.Runs;
 import keel.app.screen.ScreenVerdicts;
 import keel.app.standing.MachineNow;
+import keel.app.standing.NotKnown;
 import keel.app.standing.PartFact;
 import keel.app.standing.PartsReading;
 import keel.app.standing.StackDrawing;
@@ -41,6 +44,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 class FloorController {
 
     /** Above so many machines the shelf becomes rows. */
+    private static final Figures FIG = new Figures();
+
     private static final int MOST_ON_SHELF = 12;
 
     private static final double MOST_WIDTH = 860;
@@ -85,7 +90,25 @@ class FloorController {
     }
 
     /** A machine as it stands on the shelf. */
-    record Stand(MachineNow m, StackDrawing drawing, Fortnight.Strip strip, String brief) {}
+    record Stand(MachineNow m, StackDrawing drawing, Fortnight.Strip strip, String brief) {
+
+        /** Hours of its film or tank; null where there is none. */
+        public String lining() {
+            return m.film() == null ? null : worn(m.film().usage().hours(), "h", m.knows(NotKnown.About.FILM));
+        }
+
+        public String screen() {
+            return m.screen() == null
+                    ? null
+                    : worn(m.screen().usage().uvHours(), "UV h", m.knows(NotKnown.About.SCREEN));
+        }
+
+        /** Where nobody knows what was before, what is known is the least that it can be. */
+        private static String worn(double hours, String unit, boolean known) {
+            String figure = FIG.hours(hours) + " " + unit;
+            return known ? figure : hours == 0 ? "not known" : "over " + figure;
+        }
+    }
 
     @GetMapping("/")
     String home() {
@@ -104,6 +127,7 @@ class FloorController {
         model.addAttribute("machines", machines);
         model.addAttribute("stands", stands);
         model.addAttribute("shelves", machines.size() > MOST_ON_SHELF ? List.of() : shelves(stands));
+        model.addAttribute("firsts", FirstPrint.of(machines));
         model.addAttribute("headline", Headline.of(machines));
         model.addAttribute("counts", counts(machines));
         model.addAttribute(

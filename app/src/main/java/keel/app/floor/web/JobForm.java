@@ -48,7 +48,7 @@ record JobForm(
     /** @throws Refused if something is no number, or no time */
     JobEntry read(ShopTime times) {
         Findings findings = new Findings();
-        Double printed = hours(findings);
+        Double printed = Typed.hours(hours, "hours", findings);
         Double ml = Typed.number(resinMl, "resinMl", findings);
         Instant due = times.read(dueAt, "dueAt", findings);
         JobEntry.Size size = new JobEntry.Size(
@@ -57,14 +57,5 @@ record JobForm(
                 Typed.number(heightMm, "heightMm", findings));
         Refused.unless(findings);
         return new JobEntry(name, printed, Typed.orNull(resin), ml, new ArrayList<>(models), due, size, note);
-    }
-
-    /** Hours as slicers say them: 7.5, 7,5 or 7:30. */
-    private Double hours(Findings findings) {
-        if (hours != null && hours.strip().matches("\\d{1,3}:[0-5]\\d")) {
-            String[] clock = hours.strip().split(":");
-            return Integer.parseInt(clock[0]) + Integer.parseInt(clock[1]) / 60.0;
-        }
-        return Typed.number(hours, "hours", findings);
     }
 }

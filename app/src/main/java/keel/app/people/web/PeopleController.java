@@ -9,9 +9,9 @@ import keel.app.base.PageErrors;
 import keel.app.base.Refused;
 import keel.app.base.ShopZone;
 import keel.app.people.Actor;
+import keel.app.people.OwnPassword;
 import keel.app.people.People;
 import keel.app.people.Role;
-import keel.app.people.Sitting;
 import keel.app.people.TokenScope;
 import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.stereotype.Controller;
@@ -27,27 +27,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 class PeopleController {
 
     private final People people;
-    private final Sitting sitting;
+    private final OwnPassword own;
     private final ShopZone zone;
 
-    PeopleController(People people, Sitting sitting, ShopZone zone) {
+    PeopleController(People people, OwnPassword own, ShopZone zone) {
         this.people = people;
-        this.sitting = sitting;
+        this.own = own;
         this.zone = zone;
-    }
-
-    /** What only an owner may do asks for their password again, unless it was said a moment ago. */
-    private void askAgain(String own, HttpServletRequest request) {
-        Actor.require(Role.OWNER);
-        if (!sitting.saidLately(request.getSession())) {
-            people.confirm(own);
-            sitting.said(request.getSession());
-        }
     }
 
     @ModelAttribute("askOwn")
     boolean askOwn(HttpServletRequest request) {
-        return !sitting.saidLately(request.getSession());
+        return own.asked(request);
     }
 
     record PersonForm(String signIn, String name, Role role, String password, String pin) {}
@@ -73,7 +64,7 @@ class PeopleController {
             HttpServletRequest request,
             HttpServletResponse response) {
         try {
-            askAgain(own, request);
+            this.own.ask(own, request);
             people.add(form.signIn(), form.name(), form.role(), form.password(), form.pin());
             return "redirect:/setup/people";
         } catch (Refused e) {
@@ -91,7 +82,7 @@ class PeopleController {
             HttpServletRequest request,
             HttpServletResponse response) {
         try {
-            askAgain(own, request);
+            this.own.ask(own, request);
             people.change(id, role, active);
             return "redirect:/setup/people";
         } catch (Conflict | Refused e) {
@@ -108,7 +99,7 @@ class PeopleController {
             HttpServletRequest request,
             HttpServletResponse response) {
         try {
-            askAgain(own, request);
+            this.own.ask(own, request);
             people.resetPassword(id, password);
             return "redirect:/setup/people";
         } catch (Refused e) {
@@ -127,7 +118,7 @@ class PeopleController {
             HttpServletRequest request,
             HttpServletResponse response) {
         try {
-            askAgain(own, request);
+            this.own.ask(own, request);
             Instant end = until == null
                     ? null
                     : until.plusDays(1).atStartOfDay(zone.zone()).toInstant();

@@ -80,7 +80,7 @@ class SignInController {
                 throw new Refused("code", "That is not the code on the terminal where Vigilant Keel was started.");
             }
             signInAs(people.first(form.signIn(), form.name(), form.password()), request, response);
-            return "redirect:/setup";
+            return "redirect:/begin";
         } catch (Refused e) {
             PageErrors.show(e, model, response);
             model.addAttribute("form", form);

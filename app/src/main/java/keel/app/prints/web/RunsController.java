@@ -1,6 +1,7 @@
 package keel.app.prints.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import keel.app.base.Conflict;
@@ -13,6 +14,7 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
+import keel.app.prints.GuessedRuns;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunFiles;
@@ -35,8 +37,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 class RunsController {
 
     private static final int ON_A_PAGE = 50;
+    private static final double SECONDS_AN_HOUR = 3600;
+    private static final Duration SLACK = Duration.ofMinutes(15);
 
     private final Runs runs;
+    private final GuessedRuns guesses;
     private final Fleet fleet;
     private final Standings standings;
     private final Footprints footprints;
@@ -47,6 +52,7 @@ class RunsController {
 
     RunsController(
             Runs runs,
+            GuessedRuns guesses,
             Fleet fleet,
             Standings standings,
             Footprints footprints,
@@ -55,6 +61,7 @@ class RunsController {
             Logbook logbook,
             ShopTime times) {
         this.runs = runs;
+        this.guesses = guesses;
         this.fleet = fleet;
         this.standings = standings;
         this.footprints = footprints;
@@ -70,6 +77,7 @@ class RunsController {
             String job,
             String startedAt,
             String endedAt,
+            String hours,
             String layers,
             String layerExposureS,
             String resinMl,
@@ -86,6 +94,7 @@ class RunsController {
                     run.job(),
                     times.field(run.startedAt()),
                     times.field(run.endedAt()),
+                    "",
                     Integer.toString(run.layers()),
                     plain(run.layerExposureS()),
                     plain(run.resinMl()),
@@ -104,6 +113,7 @@ class RunsController {
                     job,
                     startedAt,
                     endedAt,
+                    hours,
                     layers,
                     layerExposureS,
                     resinMl,
@@ -154,7 +164,8 @@ class RunsController {
                         "",
                         "",
                         "",
-                        Integer.toString(last.layers()),
+                        "",
+                        "",
                         RunForm.plain(last.layerExposureS()),
                         "",
                         "GOOD",
@@ -163,14 +174,14 @@ class RunsController {
                         "",
                         null,
                         null))
-                .orElse(new RunForm(machine, "", "", "", "", "", "", "GOOD", "", "", "", null, null));
+                .orElse(new RunForm(machine, "", "", "", "", "", "", "", "GOOD", "", "", "", null, null));
         return show(form, model);
     }
 
     @PostMapping("/runs")
     String enter(RunForm form, Model model, HttpServletResponse response) {
         try {
-            RunView run = runs.enter(read(form, true));
+            RunView run = runs.enter(guesses.filled(read(form, true)));
             return "redirect:"
                     + (run.outcome().wentWrong()
                             ? "/failures/new?machine=" + run.machine() + "&run=" + run.id()
@@ -261,9 +272,8 @@ class RunsController {
 
     private RunEntry read(RunForm form, boolean after) {
         Findings findings = new Findings();
-        Instant startedAt = times.read(form.startedAt(), "startedAt", findings);
-        Instant endedAt = after ? times.read(form.endedAt(), "endedAt", findings) : null;
-        findings.when(after && endedAt == null && findings.none(), "endedAt", "When the run ended is missing.");
+        Spell spell =
+                after ? spell(form, findings) : new Spell(times.read(form.startedAt(), "startedAt", findings), null);
         Integer layers = Typed.whole(form.layers(), "layers", findings);
         Double exposure = Typed.number(form.layerExposureS(), "layerExposureS", findings);
         Double resin = Typed.number(form.resinMl(), "resinMl", findings);
@@ -273,8 +283,8 @@ class RunsController {
         return new RunEntry(
                 form.machine(),
                 form.job(),
-                startedAt,
-                endedAt,
+                spell.from(),
+                spell.to(),
                 layers,
                 exposure,
                 resin,
@@ -286,5 +296,34 @@ class RunsController {
                 null,
                 used,
                 null);
+    }
+
+    /** When it began and ended. */
+    private record Spell(Instant from, Instant to) {}
+
+    /** Of start, end and length any two; with the length alone it has ended just now. */
+    private Spell spell(RunForm form, Findings findings) {
+        Instant from = times.read(form.startedAt(), "startedAt", findings);
+        Instant to = times.read(form.endedAt(), "endedAt", findings);
+        Double hours = Typed.hours(form.hours(), "hours", findings);
+        findings.when(hours != null && hours <= 0, "hours", "How long it went is more than nothing.");
+        findings.when(
+                hours == null && to == null && findings.none(),
+                "endedAt",
+                "When the run ended, or how long it went, is missing.");
+        if (hours == null || !findings.none()) {
+            return new Spell(from, to);
+        }
+        Duration length = Duration.ofSeconds(Math.round(hours * SECONDS_AN_HOUR));
+        if (from != null && to != null) {
+            Duration told = Duration.between(from, to);
+            findings.when(
+                    told.minus(length).abs().compareTo(SLACK) > 0,
+                    "hours",
+                    "That is not the time between its start and its end. Leave one of the three empty.");
+            return new Spell(from, to);
+        }
+        Instant end = to != null ? to : from != null ? from.plus(length) : times.now();
+        return new Spell(from != null ? from : end.minus(length), end);
     }
 }
