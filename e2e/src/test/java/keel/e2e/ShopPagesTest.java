@@ -21,6 +21,7 @@ class ShopPagesTest extends PagesWalk {
             List.of("/patterns"),
             List.of("/patterns/compare", "/evidence/machine/curlew"),
             List.of("/setup/bring"),
+            List.of("/month/2026-02"),
             List.of("/begin"),
             List.of("/begin/machines"),
             List.of("/begin/known?small=Wren,Twite"),

@@ -58,11 +58,11 @@ public class Handbook {
             About.of("/week.*|/jobs.*|/reminders.*", "week"),
             About.of("/bench.*|/vats.*", "films"),
             About.of("/wash.*|/waste.*|/incidents.*", "wash-and-waste"),
-            About.of("/costs.*", "costs"),
+            About.of("/costs.*|/month.*", "costs"),
             About.of("/air.*", "air"),
             About.of("/labels|/quick.*", "quick-line"),
             About.of("/logbook.*|/account|/hand-over|/setup/people.*", "records"),
-            About.of("/setup.*", "set-up"));
+            About.of("/setup.*|/begin.*", "set-up"));
 
     /** A chapter: what its address calls it, its title, and what stands in it, Markdown. */
     public record Chapter(String code, String title, String text) {}

@@ -52,6 +52,12 @@ interface RunRecords extends JpaRepository<Run, Long> {
             where r.startedAt >= ?1 and r.endedAt is not null and not r.withdrawn""")
     List<Brief> endedSince(Instant from);
 
+    @Query(
+            """
+            select m.code, r.startedAt, r.hours, r.cameOut from Run r join MachineCard m on m.id = r.machineId
+            where r.startedAt >= ?1 and r.startedAt < ?2 and r.endedAt is not null and not r.withdrawn""")
+    List<Brief> endedBetween(Instant from, Instant to);
+
     /** How many prints of a machine ended, and how many of them came out. */
     record Ended(String machine, long prints, long good) {}
 

@@ -362,6 +362,14 @@ public class Runs {
                 .toList();
     }
 
+    /** Those that began from one moment to another, this one left out, and have ended. */
+    @Transactional(readOnly = true)
+    public List<Printed> printed(Instant from, Instant to) {
+        return records.endedBetween(from, to).stream()
+                .map(r -> new Printed(r.machine(), r.startedAt(), r.hours(), !r.cameOut()))
+                .toList();
+    }
+
     /** What the last run on this machine was like, as a start for typing the next. */
     @Transactional(readOnly = true)
     public Optional<RunView> last(String machine) {

@@ -87,6 +87,7 @@ final class Addresses {
             case "pattern", "picture" -> names(TestPattern.values());
             case "place" -> List.of("centre");
             case "set" -> List.of("steps");
+            case "month" -> List.of("2026-02", "2025-12");
             case "resin" -> codes("select code from resin where retired_at is null order by id");
             case "machine" -> codes("select code from machine order by id");
             case "item" -> codes("select code from stock_item where retired_at is null order by id");

@@ -1,18 +1,13 @@
 package keel.app.floor.evidence;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import keel.app.base.Figures;
+import keel.app.floor.paper.Paper;
+import keel.app.floor.paper.PaperDates;
 import keel.core.pattern.Pattern.Counts;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.context.Context;
@@ -37,10 +32,6 @@ public class EvidencePaper {
         this.dates = dates;
     }
 
-    static {
-        XRLog.setLoggingEnabled(false);
-    }
-
     /** A share that failed with its 95 % interval, in hundredths of the widest. */
     record Bar(String name, String words, double low, double wide, double dot) {}
 
@@ -59,26 +50,7 @@ public class EvidencePaper {
                 .forEach(p -> pictures.put(
                         p, "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(evidences.bytes(p, true))));
         context.setVariable("pictures", pictures);
-        return rendered(templates.process("floor/evidence-paper", context));
-    }
-
-    private static byte[] rendered(String html) {
-        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
-            PdfRendererBuilder builder = new PdfRendererBuilder();
-            builder.useFastMode();
-            builder.useFont(() -> font("next-regular"), "Next", 400, FontStyle.NORMAL, true);
-            builder.useFont(() -> font("next-bold"), "Next", 700, FontStyle.NORMAL, true);
-            builder.withHtmlContent(html, null);
-            builder.toStream(out);
-            builder.run();
-            return out.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static InputStream font(String name) {
-        return EvidencePaper.class.getResourceAsStream("/fonts/" + name + ".ttf");
+        return Paper.pdf(templates.process("floor/evidence-paper", context));
     }
 
     private static List<Bar> bars(Evidence e) {

@@ -20,6 +20,7 @@ import keel.app.failures.FailurePhotos;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.evidence.Evidence.LostPrint;
 import keel.app.floor.evidence.Evidence.Picture;
+import keel.app.floor.paper.PaperDates;
 import keel.app.floor.patterns.ComparedWords;
 import keel.app.floor.patterns.Patterns;
 import keel.app.people.LogFilter;

@@ -17,6 +17,7 @@ import keel.app.floor.evidence.EvidenceRecords.OnMachine;
 import keel.app.floor.evidence.Subject.Others;
 import keel.app.floor.evidence.Subject.Spell;
 import keel.app.floor.evidence.Subject.Tells;
+import keel.app.floor.paper.PaperDates;
 import keel.app.people.LogKind;
 import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;

@@ -40,6 +40,8 @@ final class Places {
             page("Waste", "/waste", "hand in cured raw"),
             page("Incidents", "/incidents", "accident skin eye spill"),
             page("What prints cost", "/costs", "money price"),
+            page("The month", "/month", "report owner paper summary pdf"),
+            page("The first hour", "/begin", "begin set up new shop"),
             page("Air", "/air", "ventilation fan filter rooms temperature humidity"),
             page("Logbook", "/logbook", "entries history"),
             page("Labels", "/labels", "qr codes print"),

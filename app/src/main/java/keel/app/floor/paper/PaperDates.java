@@ -1,4 +1,4 @@
-package keel.app.floor.evidence;
+package keel.app.floor.paper;
 
 import java.time.Instant;
 import java.time.LocalDate;
