@@ -14,6 +14,7 @@ import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.OncePerRead;
 import keel.app.base.Refused;
+import keel.app.base.Removal;
 import keel.app.base.Seen;
 import keel.app.people.Actor;
 import keel.app.people.LogDraft;
@@ -264,6 +265,24 @@ public class Fleet {
                 "Room " + room.name + (room.retiredAt == null ? " in use again." : " no longer used."),
                 Map.of("room", code),
                 keeper);
+    }
+
+    /** @throws Conflict where something on record names it */
+    public void deleteRoom(String code) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        Room room = rooms.findByCode(code).orElseThrow(() -> new NotThere("There is no room called " + code + "."));
+        Removal.of("room", room.name, () -> rooms.remove(room.id));
+        events.publishEvent(new RoomsChanged());
+        note(null, room.id, "Room " + room.name + " deleted.", Map.of("room", code), keeper);
+    }
+
+    /** @throws Conflict where something on record names it */
+    public void deleteModel(String code) {
+        Actor keeper = Actor.require(Role.KEEPER);
+        MachineModel model =
+                models.findByCode(code).orElseThrow(() -> new NotThere("There is no model called " + code + "."));
+        Removal.of("model", model.name, () -> models.remove(model.id));
+        note(null, model.id, "Model " + model.name + " deleted.", Map.of("model", code), keeper);
     }
 
     /** Says whether prints may go on in a room while nobody is there. */

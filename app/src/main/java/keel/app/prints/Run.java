@@ -81,7 +81,7 @@ class Run {
         resinGuessed = guessed.contains(RunNumber.RESIN);
     }
 
-    /** What somebody says otherwise than it stands is known from then on; a measured amount says the resin. */
+    /** What somebody says otherwise than it stands is known from then on. */
     void known(RunFacts said) {
         layersGuessed &= said.layers() == layers;
         exposureGuessed &= said.layerExposureS() == layerExposureS;

@@ -160,6 +160,26 @@ class SetupPagesTest extends PageTest {
     }
 
     @Test
+    void whatWasSetUpByMistakeGoesAndWhatIsNamedStays() {
+        String m = shop.maskMachine();
+        String used = shop.now(m).room();
+        String model = view(m).model();
+        refused(409, "Something on record names", "/setup/rooms/" + used + "/delete");
+        refused(409, "Something on record names", "/setup/models/" + model + "/delete");
+        assertThat(view(m).model()).isEqualTo(model);
+        String room = fleet.addRoom("Slip of the pen");
+        accepted("/setup/models", model("Slip of the pen"));
+        assertThat(page("/setup")).contains("Delete: Slip of the pen");
+        accepted("/setup/rooms/" + room + "/delete");
+        accepted("/setup/models/slip-of-the-pen/delete");
+        assertThat(fleet.rooms()).noneMatch(r -> r.code().equals(room));
+        assertThat(fleet.models()).noneMatch(x -> x.code().equals("slip-of-the-pen"));
+        assertThat(status("/setup/models/slip-of-the-pen")).isEqualTo(404);
+        shop.as("operator");
+        assertThat(form("/setup/rooms/" + used + "/delete").status()).isEqualTo(403);
+    }
+
+    @Test
     void aMachineThatLeavesIsGoneFromTheFleetButNotFromTheRecords() {
         String m = shop.maskMachine();
         shop.run(m, 1, 4);

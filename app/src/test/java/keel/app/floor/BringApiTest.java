@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -170,6 +171,20 @@ class BringApiTest extends ApiCalls {
                         .body()
                         .get("problems"))
                 .hasSize(1);
+    }
+
+    /** What ships as a sample comes in as it stands, where the machines it names are there. */
+    @Test
+    void theSampleComesIn() throws Exception {
+        String other = fleet.machine(shop.maskMachine()).name();
+        try (InputStream in = getClass().getResourceAsStream("/static/samples/prints.csv")) {
+            String sample = new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .replace("Heron", name)
+                    .replace("Ibis", other);
+            JsonNode looked = look(sample, "RUNS").body();
+            assertThat(looked.get("problems")).isEmpty();
+            assertThat(looked.get("good").asInt()).isEqualTo(24);
+        }
     }
 
     @Test

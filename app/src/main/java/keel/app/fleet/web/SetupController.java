@@ -2,6 +2,7 @@ package keel.app.fleet.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.TimeZone;
 import keel.app.base.PageErrors;
@@ -74,7 +75,12 @@ class SetupController {
     String setup(Model model) {
         model.addAttribute("rooms", fleet.rooms());
         model.addAttribute("models", fleet.models());
-        model.addAttribute("machines", fleet.machines());
+        List<Fleet.MachineView> machines = fleet.machines();
+        model.addAttribute("machines", machines);
+        model.addAttribute(
+                "usedRooms", machines.stream().map(Fleet.MachineView::room).toList());
+        model.addAttribute(
+                "usedModels", machines.stream().map(Fleet.MachineView::model).toList());
         model.addAttribute("shop", settings.name());
         model.addAttribute("seen", Seen.of(settings.stands()).sum());
         model.addAttribute("zone", settings.zone().getId());
@@ -109,6 +115,16 @@ class SetupController {
     @PostMapping("/setup/rooms/{code}/retire")
     String retireRoom(@PathVariable String code, Model model, HttpServletResponse response) {
         return PageErrors.tried(() -> fleet.retireRoom(code), "/setup", model, response, () -> setup(model));
+    }
+
+    @PostMapping("/setup/rooms/{code}/delete")
+    String deleteRoom(@PathVariable String code, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> fleet.deleteRoom(code), "/setup", model, response, () -> setup(model));
+    }
+
+    @PostMapping("/setup/models/{code}/delete")
+    String deleteModel(@PathVariable String code, Model model, HttpServletResponse response) {
+        return PageErrors.tried(() -> fleet.deleteModel(code), "/setup", model, response, () -> setup(model));
     }
 
     @GetMapping("/setup/models/new")
