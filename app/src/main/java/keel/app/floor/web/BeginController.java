@@ -9,10 +9,11 @@ import java.util.Map;
 import java.util.TimeZone;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
-import keel.app.base.Typed;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.fleet.ShopTime;
+import keel.app.floor.begin.LastPrints;
+import keel.app.floor.begin.MachinesBegin;
 import keel.app.floor.begin.ShopBegins;
 import keel.app.people.Actor;
 import keel.app.people.NewHands;
@@ -23,7 +24,6 @@ import keel.app.standing.MachineNow;
 import keel.app.standing.Standings;
 import keel.app.stores.Resins;
 import keel.app.stores.Stock;
-import keel.core.Findings;
 import keel.core.begin.Names;
 import keel.core.run.Outcome;
 import org.springframework.stereotype.Controller;
@@ -44,6 +44,8 @@ class BeginController {
     private static final int ROWS_OF_PEOPLE = 4;
 
     private final ShopBegins begins;
+    private final MachinesBegin machines;
+    private final LastPrints prints;
     private final ShopSettings settings;
     private final Fleet fleet;
     private final Resins resins;
@@ -56,6 +58,8 @@ class BeginController {
 
     BeginController(
             ShopBegins begins,
+            MachinesBegin machines,
+            LastPrints prints,
             ShopSettings settings,
             Fleet fleet,
             Resins resins,
@@ -66,6 +70,8 @@ class BeginController {
             NewHands hands,
             OwnPassword own) {
         this.begins = begins;
+        this.machines = machines;
+        this.prints = prints;
         this.settings = settings;
         this.fleet = fleet;
         this.resins = resins;
@@ -182,7 +188,7 @@ class BeginController {
     String machines(BeginMachinesForm form, Model model, HttpServletResponse response) {
         String only = rooms().isEmpty() ? "" : rooms().get(0).code();
         return PageErrors.tried(
-                () -> begins.machines(form.read(only)), "/begin/prints", model, response, () -> known(form, model));
+                () -> machines.machines(form.read(only)), "/begin/prints", model, response, () -> known(form, model));
     }
 
     @GetMapping("/prints")
@@ -204,43 +210,19 @@ class BeginController {
     @PostMapping("/prints")
     String prints(BeginPrintsForm form, Model model, HttpServletResponse response) {
         return PageErrors.tried(
-                () -> begins.prints(form.read(times), form.plateClear()),
+                () -> prints.prints(form.read(times), form.plateClear()),
                 "/begin/stores",
                 model,
                 response,
                 () -> prints(form, model));
     }
 
-    record StoresForm(List<Integer> items, List<String> onHand) {
-
-        /** Whether a thing is ticked, and how much of it was typed. */
-        public boolean ticked(int item) {
-            return items != null && items.contains(item);
-        }
-
-        public String onHand(int item) {
-            return onHand == null || item < 0 || item >= onHand.size() || onHand.get(item) == null
-                    ? ""
-                    : onHand.get(item);
-        }
-
-        List<ShopBegins.Counted> read() {
-            Findings findings = new Findings();
-            List<ShopBegins.Counted> counted = new ArrayList<>();
-            for (int item : items == null ? List.<Integer>of() : items) {
-                counted.add(new ShopBegins.Counted(item, Typed.number(onHand(item), "onHand" + item, findings)));
-            }
-            Refused.unless(findings);
-            return counted;
-        }
-    }
-
     @GetMapping("/stores")
     String stores(Model model) {
-        return stores(new StoresForm(null, null), model);
+        return stores(new BeginStoresForm(null, null), model);
     }
 
-    private String stores(StoresForm form, Model model) {
+    private String stores(BeginStoresForm form, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("items", begins.beginning().stock());
         model.addAttribute(
@@ -252,44 +234,17 @@ class BeginController {
     }
 
     @PostMapping("/stores")
-    String stores(StoresForm form, Model model, HttpServletResponse response) {
+    String stores(BeginStoresForm form, Model model, HttpServletResponse response) {
         return PageErrors.tried(
                 () -> begins.stores(form.read()), "/begin/people", model, response, () -> stores(form, model));
     }
 
-    record PeopleForm(List<String> names, List<Role> roles, List<String> pins) {
-
-        static final PeopleForm EMPTY = new PeopleForm(null, null, null);
-
-        public String name(int row) {
-            return names == null || row >= names.size() ? "" : names.get(row);
-        }
-
-        public Role role(int row) {
-            return roles == null || row >= roles.size() || roles.get(row) == null ? Role.OPERATOR : roles.get(row);
-        }
-
-        public String pin(int row) {
-            return pins == null || row >= pins.size() ? "" : pins.get(row);
-        }
-
-        List<NewHands.Hand> read() {
-            List<NewHands.Hand> hands = new ArrayList<>();
-            for (int row = 0; names != null && row < names.size(); row++) {
-                if (!name(row).isBlank() || !pin(row).isBlank()) {
-                    hands.add(new NewHands.Hand(row, name(row).strip(), role(row), pin(row).strip()));
-                }
-            }
-            return hands;
-        }
-    }
-
     @GetMapping("/people")
     String people(Model model, HttpServletRequest request) {
-        return people(PeopleForm.EMPTY, model, request);
+        return people(BeginPeopleForm.EMPTY, model, request);
     }
 
-    private String people(PeopleForm form, Model model, HttpServletRequest request) {
+    private String people(BeginPeopleForm form, Model model, HttpServletRequest request) {
         Actor.require(Role.OWNER);
         model.addAttribute("form", form);
         model.addAttribute("rows", ROWS_OF_PEOPLE);
@@ -302,7 +257,7 @@ class BeginController {
     /** Their first passwords are shown once, on the page that answers. */
     @PostMapping("/people")
     String people(
-            PeopleForm form,
+            BeginPeopleForm form,
             @RequestParam(name = "own", required = false) String said,
             Model model,
             HttpServletRequest request,
@@ -314,7 +269,7 @@ class BeginController {
         try {
             own.ask(said, request);
             model.addAttribute("made", hands.add(named));
-            return people(PeopleForm.EMPTY, model, request);
+            return people(BeginPeopleForm.EMPTY, model, request);
         } catch (Refused e) {
             PageErrors.show(e, model, response);
             return people(form, model, request);

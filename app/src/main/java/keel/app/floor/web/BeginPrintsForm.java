@@ -6,7 +6,7 @@ import keel.app.base.Refused;
 import keel.app.base.Typed;
 import keel.app.fleet.ShopTime;
 import keel.app.floor.begin.FirstPrint;
-import keel.app.floor.begin.ShopBegins;
+import keel.app.floor.begin.LastPrints;
 import keel.app.standing.MachineNow;
 import keel.core.Findings;
 
@@ -54,9 +54,9 @@ record BeginPrintsForm(
      *
      * @throws Refused with the row before each field
      */
-    List<ShopBegins.Remembered> read(ShopTime times) {
+    List<LastPrints.Remembered> read(ShopTime times) {
         Findings findings = new Findings();
-        List<ShopBegins.Remembered> prints = new ArrayList<>();
+        List<LastPrints.Remembered> prints = new ArrayList<>();
         for (int row = 0; machines != null && row < machines.size(); row++) {
             boolean said = !(typed("jobs", row) + typed("hours", row) + typed("endedAt", row)).isBlank();
             prints.add(said && !typed("machines", row).isEmpty() ? print(row, times, findings) : null);
@@ -65,8 +65,8 @@ record BeginPrintsForm(
         return prints;
     }
 
-    private ShopBegins.Remembered print(int row, ShopTime times, Findings findings) {
-        return new ShopBegins.Remembered(
+    private LastPrints.Remembered print(int row, ShopTime times, Findings findings) {
+        return new LastPrints.Remembered(
                 typed("machines", row),
                 typed("jobs", row),
                 Typed.hours(typed("hours", row), row + ".hours", findings),
