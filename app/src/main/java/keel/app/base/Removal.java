@@ -15,7 +15,7 @@ public final class Removal {
         try {
             removes.run();
         } catch (DataIntegrityViolationException e) {
-            throw new Conflict(field, "Something on record names " + name + ": it stays, and can be taken out of use.");
+            throw new Conflict(field, "Something on record names " + name + ": it stays.");
         }
     }
 }

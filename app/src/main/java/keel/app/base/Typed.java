@@ -3,6 +3,7 @@ package keel.app.base;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import keel.core.Findings;
+import keel.core.bring.Cells;
 
 /**
  * Reads what people type, numbers for one: comma or point, blanks around. Empty is null; nonsense goes to the findings.
@@ -25,13 +26,14 @@ public final class Typed {
         return number == null ? ifEmpty : number;
     }
 
-    /** Hours as slicers say them: 7.5, 7,5 or 7:30. */
+    /** Hours as people and slicers say them: 7.5, 7,5, 7:30, 7h30 or 90 min. */
     public static Double hours(String text, String field, Findings findings) {
-        if (text != null && text.strip().matches("\\d{1,3}:[0-5]\\d")) {
-            String[] clock = text.strip().split(":");
-            return Integer.parseInt(clock[0]) + Integer.parseInt(clock[1]) / 60.0;
+        try {
+            return empty(text) ? null : Double.valueOf(Cells.hours(text, Cells.Decimals.UNKNOWN));
+        } catch (IllegalArgumentException e) {
+            findings.add(field, e.getMessage());
+            return null;
         }
-        return number(text, field, findings);
     }
 
     public static Integer whole(String text, String field, Findings findings) {

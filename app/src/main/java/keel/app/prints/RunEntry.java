@@ -1,10 +1,8 @@
 package keel.app.prints;
 
 import java.time.Instant;
-import java.util.Set;
 import keel.core.placement.Footprint;
 import keel.core.run.Detail;
-import keel.core.run.RunNumber;
 
 /**
  * A run as somebody enters it. Without an end it starts now and runs; {@code outcome} and {@code reachedLayer} are only
@@ -17,7 +15,6 @@ import keel.core.run.RunNumber;
  * @param footprint what it covers of the plate, null if nobody says
  * @param usedMl resin that really went into it, null where nobody looked; only read with an end
  * @param detail how much it needs, null where nobody says
- * @param guessed numbers that were reckoned from how long it went; null for none
  */
 public record RunEntry(
         String machine,
@@ -34,47 +31,7 @@ public record RunEntry(
         Long againOf,
         Footprint footprint,
         Double usedMl,
-        Detail detail,
-        Set<RunNumber> guessed) {
-
-    public RunEntry {
-        guessed = guessed == null ? Set.of() : guessed;
-    }
-
-    public RunEntry(
-            String machine,
-            String job,
-            Instant startedAt,
-            Instant endedAt,
-            Integer layers,
-            Double layerExposureS,
-            Double resinMl,
-            String outcome,
-            Integer reachedLayer,
-            String overrideReason,
-            Double lookInHours,
-            Long againOf,
-            Footprint footprint,
-            Double usedMl,
-            Detail detail) {
-        this(
-                machine,
-                job,
-                startedAt,
-                endedAt,
-                layers,
-                layerExposureS,
-                resinMl,
-                outcome,
-                reachedLayer,
-                overrideReason,
-                lookInHours,
-                againOf,
-                footprint,
-                usedMl,
-                detail,
-                null);
-    }
+        Detail detail) {
 
     public RunEntry(
             String machine,
@@ -103,5 +60,25 @@ public record RunEntry(
                 null,
                 null,
                 null);
+    }
+
+    /** The same with these numbers. */
+    RunEntry with(int count, double exposureS, double ml) {
+        return new RunEntry(
+                machine,
+                job,
+                startedAt,
+                endedAt,
+                count,
+                exposureS,
+                ml,
+                outcome,
+                reachedLayer,
+                overrideReason,
+                lookInHours,
+                againOf,
+                footprint,
+                usedMl,
+                detail);
     }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import keel.app.base.Conflict;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.NotThere;
@@ -32,6 +33,7 @@ import keel.core.Plain;
 import keel.core.placement.Footprint;
 import keel.core.run.Outcome;
 import keel.core.run.RunFacts;
+import keel.core.run.RunNumber;
 import keel.core.run.RunRules;
 import keel.core.standing.Hold;
 import keel.core.standing.MachineState;
@@ -51,6 +53,7 @@ public class Runs {
     private final Rebuild rebuild;
     private final Profiles profiles;
     private final LookIns lookIns;
+    private final Guesses guesses;
     private final Footprints footprints;
     private final Logbook logbook;
     private final EntityManager entities;
@@ -64,6 +67,7 @@ public class Runs {
             Rebuild rebuild,
             Profiles profiles,
             LookIns lookIns,
+            Guesses guesses,
             Footprints footprints,
             Logbook logbook,
             EntityManager entities,
@@ -75,6 +79,7 @@ public class Runs {
         this.rebuild = rebuild;
         this.profiles = profiles;
         this.lookIns = lookIns;
+        this.guesses = guesses;
         this.footprints = footprints;
         this.logbook = logbook;
         this.entities = entities;
@@ -89,6 +94,17 @@ public class Runs {
      * @throws HoldsOpen if a start is forbidden by holds and not overridden
      */
     public RunView enter(RunEntry entry) {
+        return enter(entry, Set.of());
+    }
+
+    /** Logs a run of which somebody knows little more than how long it went; the rest is reckoned and marked so. */
+    public RunView enterRemembered(RunEntry entry) {
+        return guesses.of(entry)
+                .map(g -> enter(entry.with(g.layers(), g.layerExposureS(), g.resinMl()), g.guessed()))
+                .orElseGet(() -> enter(entry));
+    }
+
+    private RunView enter(RunEntry entry, Set<RunNumber> guessed) {
         Actor actor = Actor.current();
         MachineRef machine = fleet.machineOfEntry(entry.machine());
         occupancy.lock(machine.id());
@@ -113,7 +129,7 @@ public class Runs {
         run.detail = entry.detail();
         run.againOf = entry.againOf() == null ? null : earlier(entry.againOf(), startedAt);
         run.take(facts);
-        run.guessed(entry.guessed());
+        run.guessed(guessed);
         records.save(run);
         if (entry.footprint() != null) {
             footprints.keep(run.id, entry.footprint());

@@ -1,5 +1,6 @@
 package keel.app.stores;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -20,4 +21,7 @@ interface Pours extends JpaRepository<Pour, Long> {
     default Optional<Long> lastResin(long vat) {
         return resins(vat, Limit.of(1)).stream().findFirst();
     }
+
+    @Query("select max(p.at) from Pour p where p.vatId = ?1 and not p.withdrawn")
+    Optional<Instant> lastAt(long vat);
 }

@@ -244,6 +244,12 @@ public class Resins {
         return standings.all().stream().filter(m -> code.equals(m.resin())).toList();
     }
 
+    /** When something was poured into a vat last. */
+    @Transactional(readOnly = true)
+    public Optional<Instant> lastPoured(String vatCode) {
+        return pours.lastAt(parts.vat(vatCode, "vat").id());
+    }
+
     /** Family of the resin that was in a vat last, if it was named. */
     @Transactional(readOnly = true)
     public Optional<String> familyOf(String vatCode) {

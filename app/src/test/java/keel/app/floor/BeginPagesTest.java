@@ -293,6 +293,42 @@ class BeginPagesTest extends AppTest {
         assertThat(post("/begin/prints", asked).getContentAsString()).contains("This is no number: long");
     }
 
+    /** What was said to be in a vat is what the print left in it. */
+    @Test
+    void aPrintRememberedAfterTheVatTakesNothingOutOfIt() throws Exception {
+        String code = shop.maskMachine();
+        String grey = resin("Begin slate");
+        resins.pour(standings.of(code).vat().code(), grey, 320.0, null);
+        as("owner");
+        post(
+                "/begin/prints",
+                "machines",
+                "",
+                "machines",
+                code,
+                "jobs",
+                "",
+                "jobs",
+                "Swift",
+                "hours",
+                "",
+                "hours",
+                "6h30",
+                "endedAt",
+                "",
+                "endedAt",
+                "",
+                "outcomes",
+                "",
+                "outcomes",
+                "GOOD");
+        assertThat(runs.last(code).orElseThrow().hours()).isEqualTo(6.5);
+        assertThat(standings.of(code).resinMl()).isEqualTo(320);
+        assertThat(standings.of(code).holds())
+                .as("nobody said that its plate was cleared")
+                .isNotEmpty();
+    }
+
     @Test
     void aStoreIsTickedAndCounted() throws Exception {
         MockHttpServletResponse refused = post("/begin/stores", "items", "-1", "items", "0", "onHand", "many");

@@ -21,6 +21,7 @@ import keel.app.stores.Resins;
 import keel.app.support.PageTest;
 import keel.app.support.TestShop;
 import keel.core.profile.Setting;
+import keel.core.run.RunNumber;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -119,6 +120,17 @@ class ProfilesTest extends PageTest {
         Instant start = Instant.now().minusSeconds(3600L * hoursAgo);
         return runs.enter(new RunEntry(m, "Latch", start, start.plusSeconds(3000), 900, 1.8, 9.0, outcome, null, null))
                 .id();
+    }
+
+    @Test
+    void aRunOfWhichNobodyKnowsTheExposureHasThatOfItsProfile() {
+        String m = machine(resins.add("Exposing", 1.1));
+        Instant start = Instant.now();
+        RunView run = runs.enterRemembered(
+                new RunEntry(m, "Swift", start, start.plusSeconds(100), null, null, null, "GOOD", null, null));
+        assertThat(run.layerExposureS()).isEqualTo(2.3);
+        assertThat(run.profileVersion()).isEqualTo(1);
+        assertThat(run.guessed()).containsExactlyInAnyOrder(RunNumber.values());
     }
 
     @Test

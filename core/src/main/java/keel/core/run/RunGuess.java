@@ -30,6 +30,11 @@ public record RunGuess(int layers, double layerExposureS, double resinMl, Set<Ru
 
         public static final Habit UNKNOWN = new Habit(null, null, null);
 
+        /** The same with the exposure of a profile, which says it better than earlier runs. */
+        public Habit exposing(double profileS) {
+            return new Habit(secondsALayer, profileS, mlAnHour);
+        }
+
         /** From sums over such runs: hours, layers, UV hours and millilitres. */
         public static Habit of(double hours, double layers, double uvHours, double ml) {
             return hours <= 0 || layers <= 0

@@ -17,21 +17,23 @@ public record FirstPrint(MachineNow machine, boolean resin, boolean levelled) {
         return machines.stream()
                 .filter(m -> m.run() == null && m.sinceRecords().prints() == 0)
                 .filter(m -> m.standing().state() != MachineState.OFF)
-                .map(m -> new FirstPrint(m, known(m, NotKnown.About.RESIN), known(m, NotKnown.About.LEVELLED)))
+                .map(m -> new FirstPrint(m, m.knows(NotKnown.About.RESIN), m.knows(NotKnown.About.LEVELLED)))
                 .toList();
     }
 
-    private static boolean known(MachineNow m, NotKnown.About about) {
-        return m.notKnown().stream().noneMatch(n -> n.about() == about);
-    }
-
-    /** What is next of it. */
+    /** What is next of it: what holds it first. */
     public String next() {
-        return !resin ? "Say what is in its vat" : !levelled ? "Level it" : "Start its first print";
+        return held()
+                ? "See what holds it"
+                : !resin ? "Say what is in its vat" : !levelled ? "Level it" : "Start its first print";
     }
 
     public String path() {
         String base = "/machines/" + machine.code();
-        return base + (!resin ? "/not-known" : !levelled ? "/do/LEVELLING" : "/start");
+        return base + (held() ? "" : !resin ? "/not-known" : !levelled ? "/do/LEVELLING" : "/start");
+    }
+
+    private boolean held() {
+        return !machine.holds().isEmpty();
     }
 }

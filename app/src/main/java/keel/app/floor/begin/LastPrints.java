@@ -9,9 +9,10 @@ import keel.app.base.Conflict;
 import keel.app.base.Refused;
 import keel.app.bench.Bench;
 import keel.app.bench.ServiceEntry;
-import keel.app.prints.GuessedRuns;
 import keel.app.prints.RunEntry;
 import keel.app.prints.Runs;
+import keel.app.standing.Standings;
+import keel.app.stores.Resins;
 import keel.core.Finding;
 import keel.core.Findings;
 import keel.core.standing.ServiceKind;
@@ -28,13 +29,15 @@ public class LastPrints {
     private static final Duration JUST = Duration.ofMinutes(1);
 
     private final Runs runs;
-    private final GuessedRuns guesses;
+    private final Resins resins;
+    private final Standings standings;
     private final Bench bench;
     private final Clock clock;
 
-    LastPrints(Runs runs, GuessedRuns guesses, Bench bench, Clock clock) {
+    LastPrints(Runs runs, Resins resins, Standings standings, Bench bench, Clock clock) {
         this.runs = runs;
-        this.guesses = guesses;
+        this.resins = resins;
+        this.standings = standings;
         this.bench = bench;
         this.clock = clock;
     }
@@ -79,9 +82,21 @@ public class LastPrints {
         findings.range(p.hours(), 0.02, 500, "hours", "How long it printed", "h");
         findings.text(p.job(), 120, "job", "What was printed");
         Refused.unless(findings);
-        Instant ended = p.endedAt() == null ? clock.instant().minus(JUST) : p.endedAt();
-        Instant started = ended.minusMillis(Math.round(p.hours() * MS_AN_HOUR));
-        runs.enter(guesses.filled(
-                new RunEntry(p.machine(), p.job(), started, ended, null, null, null, p.outcome(), null, null)));
+        Duration length = Duration.ofMillis(Math.round(p.hours() * MS_AN_HOUR));
+        Instant ended = p.endedAt() == null ? ended(p.machine(), length) : p.endedAt();
+        runs.enterRemembered(new RunEntry(
+                p.machine(), p.job(), ended.minus(length), ended, null, null, null, p.outcome(), null, null));
+    }
+
+    /**
+     * Just now; but what somebody said meanwhile to be in the vat is what was left after the print, so one that would
+     * have begun before the vat was filled was over by then.
+     */
+    private Instant ended(String machine, Duration length) {
+        Instant now = clock.instant().minus(JUST);
+        return resins.lastPoured(standings.of(machine).vat().code())
+                .filter(poured -> now.minus(length).isBefore(poured))
+                .map(poured -> poured.minus(JUST))
+                .orElse(now);
     }
 }

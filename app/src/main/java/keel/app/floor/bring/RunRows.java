@@ -14,9 +14,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import keel.app.fleet.MachineRef;
-import keel.app.prints.GuessedRuns;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
+import keel.app.prints.RunView;
 import keel.app.prints.Runs;
 import keel.core.bring.BringKind;
 import keel.core.bring.OutcomeWords;
@@ -30,12 +30,10 @@ class RunRows implements RowWriter {
     private static final double SECONDS_AN_HOUR = 3600;
 
     private final Runs runs;
-    private final GuessedRuns guesses;
     private final BroughtRecords records;
 
-    RunRows(Runs runs, GuessedRuns guesses, BroughtRecords records) {
+    RunRows(Runs runs, BroughtRecords records) {
         this.runs = runs;
-        this.guesses = guesses;
         this.records = records;
     }
 
@@ -61,28 +59,26 @@ class RunRows implements RowWriter {
             return Optional.empty();
         }
         boolean whole = outcome == Outcome.GOOD;
-        return Optional.of(Long.toString(runs.enter(guessed(
-                        row,
-                        new RunEntry(
-                                machine.code(),
-                                row.text(JOB),
-                                started,
-                                ended,
-                                layers,
-                                exposure,
-                                resin,
-                                outcome.name(),
-                                whole ? null : reached,
-                                null)))
-                .id()));
+        RunEntry entry = new RunEntry(
+                machine.code(),
+                row.text(JOB),
+                started,
+                ended,
+                layers,
+                exposure,
+                resin,
+                outcome.name(),
+                whole ? null : reached,
+                null);
+        return Optional.of(Long.toString(enter(row, entry).id()));
     }
 
     /** Where a table has no column at all for a number, it is reckoned; an empty cell is asked about. */
-    private RunEntry guessed(BringRow row, RunEntry entry) {
+    private RunView enter(BringRow row, RunEntry entry) {
         boolean layers = entry.layers() != null || !row.hasColumn(LAYERS);
         boolean exposure = entry.layerExposureS() != null || !row.hasColumn(LAYER_EXPOSURE_S);
         boolean resin = entry.resinMl() != null || !row.hasColumn(RESIN_ML);
-        return layers && exposure && resin ? guesses.filled(entry) : entry;
+        return layers && exposure && resin ? runs.enterRemembered(entry) : runs.enter(entry);
     }
 
     private static Instant end(BringRow row, Instant started) {

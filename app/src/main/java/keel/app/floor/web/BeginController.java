@@ -136,6 +136,7 @@ class BeginController {
 
     @GetMapping("/machines")
     String machines(Model model) {
+        model.addAttribute("rooms", rooms());
         model.addAttribute("drawings", PresetDrawing.of(begins.beginning()));
         model.addAttribute(
                 "there", fleet.machines().stream().filter(m -> !m.retired()).toList());
@@ -167,7 +168,7 @@ class BeginController {
     @GetMapping("/known")
     String known(Named named, Model model) {
         BeginMachinesForm form = BeginMachinesForm.named(begins.beginning(), named.byPreset());
-        return form.count() == 0 ? "redirect:/begin/machines" : known(form, model);
+        return form.count() == 0 || rooms().isEmpty() ? "redirect:/begin/machines" : known(form, model);
     }
 
     private String known(BeginMachinesForm form, Model model) {

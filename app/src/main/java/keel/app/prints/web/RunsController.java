@@ -14,7 +14,6 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
-import keel.app.prints.GuessedRuns;
 import keel.app.prints.RunChange;
 import keel.app.prints.RunEntry;
 import keel.app.prints.RunFiles;
@@ -41,7 +40,6 @@ class RunsController {
     private static final Duration SLACK = Duration.ofMinutes(15);
 
     private final Runs runs;
-    private final GuessedRuns guesses;
     private final Fleet fleet;
     private final Standings standings;
     private final Footprints footprints;
@@ -52,7 +50,6 @@ class RunsController {
 
     RunsController(
             Runs runs,
-            GuessedRuns guesses,
             Fleet fleet,
             Standings standings,
             Footprints footprints,
@@ -61,7 +58,6 @@ class RunsController {
             Logbook logbook,
             ShopTime times) {
         this.runs = runs;
-        this.guesses = guesses;
         this.fleet = fleet;
         this.standings = standings;
         this.footprints = footprints;
@@ -181,7 +177,7 @@ class RunsController {
     @PostMapping("/runs")
     String enter(RunForm form, Model model, HttpServletResponse response) {
         try {
-            RunView run = runs.enter(guesses.filled(read(form, true)));
+            RunView run = runs.enterRemembered(read(form, true));
             return "redirect:"
                     + (run.outcome().wentWrong()
                             ? "/failures/new?machine=" + run.machine() + "&run=" + run.id()
