@@ -15,6 +15,7 @@ import keel.app.people.LogDraft;
 import keel.app.people.LogKind;
 import keel.app.people.Logbook;
 import keel.core.Findings;
+import keel.core.run.RunRules;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -95,14 +96,21 @@ public class Air {
 
     /** Writes a reading down; answers its number. */
     public long read(String room, Double temperatureC, Double humidityPercent) {
+        return read(room, temperatureC, humidityPercent, null);
+    }
+
+    /** The same of a moment, null for now. */
+    public long read(String room, Double temperatureC, Double humidityPercent, Instant when) {
         Actor actor = Actor.current();
+        Instant at = when == null ? clock.instant() : when;
         Findings findings = new Findings();
+        findings.when(at.isAfter(clock.instant().plus(RunRules.CLOCK_TOLERANCE)), "at", "That lies in the future.");
         findings.range(temperatureC, -20, 60, "temperatureC", "The temperature", "°C");
         findings.rangeIfGiven(humidityPercent, 0, 100, "humidityPercent", "The humidity", "%");
         Refused.unless(findings);
         RoomReading reading = new RoomReading();
         reading.roomId = fleet.roomId(room);
-        reading.at = clock.instant();
+        reading.at = at;
         reading.temperatureC = temperatureC;
         reading.humidityPercent = humidityPercent;
         reading.personId = actor.personId();

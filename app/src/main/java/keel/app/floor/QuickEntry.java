@@ -20,7 +20,8 @@ class QuickEntry {
         SERVICE,
         POUR,
         STOCK,
-        ROOM
+        ROOM,
+        LOOK
     }
 
     @Id
@@ -36,5 +37,12 @@ class QuickEntry {
     EntryKind kind;
 
     Long subjectId;
+
+    /** Code of the vat that was looked at; null for all else. */
+    String subjectCode;
+
+    /** The first entry of the same line; null for the first itself. */
+    Long firstId;
+
     Instant undoneAt;
 }

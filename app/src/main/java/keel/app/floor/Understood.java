@@ -9,7 +9,7 @@ import keel.core.quick.Reading;
 /**
  * How a line was read, and what came of it.
  *
- * @param understood whether it is clear
+ * @param understood whether it is an entry, and clear
  * @param reading the reading in words, or what is not clear
  * @param choices nearest lines that would be clear
  * @param committed whether it was written

@@ -26,6 +26,9 @@ interface WordRecords extends Repository<QuickEntry, Long> {
             where v.kind = keel.app.fleet.ComponentKind.VAT and v.endedAt is null order by v.number""")
     List<Word> vats();
 
+    @Query("select b.code, b.resinName, '' from BottleLabel b order by b.code")
+    List<Word> bottles();
+
     /** A machine with what a line about it needs. */
     record MachineRow(
             long id,

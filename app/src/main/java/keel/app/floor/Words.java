@@ -2,9 +2,12 @@ package keel.app.floor;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import keel.app.base.ShopZone;
 import keel.core.quick.Vocabulary;
 import keel.core.quick.Vocabulary.MachineWord;
 import keel.core.standing.MachineTraits;
@@ -19,15 +22,29 @@ class Words {
 
     private final WordRecords records;
     private final Clock clock;
+    private final ShopZone zone;
 
-    Words(WordRecords records, Clock clock) {
+    Words(WordRecords records, Clock clock, ShopZone zone) {
         this.records = records;
         this.clock = clock;
+        this.zone = zone;
+    }
+
+    /** A moment of the shop's own time; null for null. */
+    Instant instant(LocalDateTime at) {
+        return at == null ? null : at.atZone(zone.zone()).toInstant();
     }
 
     @Transactional(readOnly = true)
     Vocabulary now() {
-        return new Vocabulary(machines(), records.rooms(), records.items(), records.resins(), records.vats());
+        return new Vocabulary(
+                machines(),
+                records.rooms(),
+                records.items(),
+                records.resins(),
+                records.vats(),
+                records.bottles(),
+                LocalDateTime.ofInstant(clock.instant(), zone.zone()));
     }
 
     /** Machines with the exposure of their last run and what a layer takes on them. */

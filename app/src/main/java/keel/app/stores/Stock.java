@@ -203,6 +203,11 @@ public class Stock {
 
     /** The same, answering the number of the movement. */
     public long moved(String code, Double quantity, String reason) {
+        return moved(code, quantity, reason, null);
+    }
+
+    /** The same at a moment, null for now. */
+    public long moved(String code, Double quantity, String reason, Instant when) {
         Actor actor = Actor.current();
         StockItem item = items.findByCode(code == null ? "" : code.strip())
                 .orElseThrow(() -> new Refused("item", "There is no item called " + code + "."));
@@ -211,10 +216,11 @@ public class Stock {
             findings.when(quantity == 0, "quantity", "A movement of nothing is no movement.");
         }
         findings.text(reason, 200, "reason", "The reason");
+        findings.when(when != null && when.isAfter(clock.instant()), "at", "That lies in the future.");
         Refused.unless(findings);
         lock(item);
         requireEnough(item, quantity);
-        return write(item, quantity, reason.strip(), clock.instant(), NOTHING, actor);
+        return write(item, quantity, reason.strip(), when == null ? clock.instant() : when, NOTHING, actor);
     }
 
     /** The opposite of a movement, for one that was a mistake. */

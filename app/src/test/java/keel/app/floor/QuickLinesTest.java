@@ -10,13 +10,17 @@ import keel.app.air.Air;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
 import keel.app.base.Paging;
+import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
+import keel.app.film.FilmLooks;
+import keel.app.film.Vats;
 import keel.app.prints.HoldsOpen;
 import keel.app.prints.Runs;
 import keel.app.shell.ShopClock;
 import keel.app.standing.MachineNow;
 import keel.app.stores.Stock;
 import keel.app.support.AppTest;
+import keel.core.film.Clouding;
 import keel.core.standing.MachineKind;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -40,6 +44,12 @@ class QuickLinesTest extends AppTest {
 
     @Autowired
     private Air air;
+
+    @Autowired
+    private Vats vats;
+
+    @Autowired
+    private FilmLooks looks;
 
     @Autowired
     private ShopClock clock;
@@ -127,6 +137,75 @@ class QuickLinesTest extends AppTest {
         assertThat(temperature(room)).isNull();
         lines.commit("room " + room + " 70F");
         assertThat(temperature(room)).isCloseTo(21.111, within(1e-3));
+    }
+
+    @Test
+    void oneLineForSeveralMachinesIsWrittenAndTakenBackAsOne() {
+        String one = shop.maskMachine();
+        String other = shop.maskMachine();
+        shop.run(one, 1, 4);
+        shop.run(other, 1, 4);
+        Understood done = lines.commit("cleared " + one + " and " + other + ", levelled");
+        assertThat(done.committed()).as(done.reading()).isTrue();
+        assertThat(shop.holds(one)).doesNotContain("plate-not-clear");
+        assertThat(shop.holds(other)).doesNotContain("plate-not-clear");
+        assertThat(shop.now(other).levelledAt()).isNotNull();
+        lines.undo(done.undo());
+        assertThat(shop.holds(one)).contains("plate-not-clear");
+        assertThat(shop.holds(other)).contains("plate-not-clear");
+        assertThatExceptionOfType(Conflict.class).isThrownBy(() -> lines.undo(done.undo()));
+    }
+
+    @Test
+    void ofALineThatCannotBeWrittenWholeNothingIsWritten() {
+        String m = shop.maskMachine();
+        shop.run(m, 1, 4);
+        String item = shop.item("Wipes", 2);
+        assertThatExceptionOfType(Conflict.class)
+                .isThrownBy(() -> lines.commit(m + " cleared, " + item + " -3"))
+                .withMessageContaining("2");
+        assertThat(shop.holds(m)).contains("plate-not-clear");
+        assertThat(stock.one(item).quantity()).isEqualTo(2);
+    }
+
+    @Test
+    void whatWasDoneAnHourAgoIsWrittenForThen() {
+        String m = shop.maskMachine();
+        Instant before = Instant.now().minusSeconds(3660);
+        Understood then = lines.commit(m + " failed tacky 1 h ago: third time");
+        assertThat(then.committed()).as(then.reading()).isTrue();
+        FailureView failure = failures.list(m, false, Paging.of(0, 5)).get(0);
+        assertThat(failure.seenAt()).isBetween(before, before.plusSeconds(120));
+        assertThat(failure.note()).isEqualTo("third time");
+        String room = shop.now(m).room();
+        lines.commit(room + " 18,5 1 h ago");
+        Understood now = lines.commit(room + " 20,5");
+        assertThat(temperature(room)).isCloseTo(20.5, within(1e-9));
+        lines.undo(now.undo());
+        assertThat(temperature(room)).isCloseTo(18.5, within(1e-9));
+    }
+
+    @Test
+    void howAFilmLooksIsALookAtItAndTakenBack() {
+        String m = shop.maskMachine();
+        Understood look = lines.commit(m + " film looks milky");
+        assertThat(look.path()).startsWith("/vats/");
+        String vat = look.path().substring(6);
+        long film = vats.one(vat).film().id();
+        assertThat(looks.of(film)).extracting(FilmLooks.Look::grade).containsExactly(Clouding.MILKY);
+        lines.undo(look.undo());
+        assertThat(looks.of(film)).isEmpty();
+    }
+
+    @Test
+    void aBareNameIsNoEntryAndLeadsToItsPage() {
+        String m = shop.maskMachine();
+        Understood named = lines.commit(m);
+        assertThat(named.understood()).isFalse();
+        assertThat(named.committed()).isFalse();
+        assertThat(named.path()).isEqualTo("/machines/" + m);
+        assertThat(lines.read(m + " film").understood()).isFalse();
+        assertThat(lines.read(m + " film").choices()).isNotEmpty();
     }
 
     @Test

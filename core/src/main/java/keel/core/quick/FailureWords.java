@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.stream.IntStream;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
 import keel.core.quick.Reading.Choice;
@@ -14,7 +15,7 @@ import keel.core.quick.Vocabulary.MachineWord;
 
 /**
  * What was seen of a failure: symptoms by code or name, in one word or several, {@code not film-slack} for what was
- * looked for and is not there, places of the plate such as B2, and after a colon a note.
+ * looked for and is not there, and places of the plate such as B2.
  */
 final class FailureWords {
 
@@ -29,20 +30,20 @@ final class FailureWords {
     }
 
     Reading read(MachineWord machine, List<String> tokens, BiFunction<String, Reading, Optional<Choice>> choice) {
-        String note = takeNote(tokens);
         Set<String> present = new LinkedHashSet<>();
         Set<String> absent = new LinkedHashSet<>();
         Set<String> zones = new LinkedHashSet<>();
         boolean not = false;
         for (int i = 0; i < tokens.size(); ) {
-            String token = tokens.get(i).replaceAll("[,;]$", "");
+            String token = tokens.get(i);
             if (token.matches("[A-Fa-f][1-4]")) {
                 zones.add(token.toUpperCase(Locale.ROOT));
                 i++;
             } else if (List.of("not", "no", "without").contains(token.toLowerCase(Locale.ROOT))) {
                 not = true;
                 i++;
-            } else if (List.of("and", "at", "with").contains(token.toLowerCase(Locale.ROOT))) {
+            } else if (List.of("and", "at", "with", "in", "near", "symptoms", "seen")
+                    .contains(token.toLowerCase(Locale.ROOT))) {
                 i++;
             } else {
                 Found found = longest(tokens, i);
@@ -57,8 +58,8 @@ final class FailureWords {
         absent.removeAll(present);
         return Reading.clear(
                 new Order.LogFailure(
-                        machine.code(), List.copyOf(present), List.copyOf(absent), List.copyOf(zones), note),
-                words(machine, present, absent, zones, note));
+                        machine.code(), List.copyOf(present), List.copyOf(absent), List.copyOf(zones), null),
+                words(machine, present, absent, zones));
     }
 
     private record Found(String code, int words) {}
@@ -95,11 +96,11 @@ final class FailureWords {
                 near);
     }
 
-    private String words(MachineWord machine, Set<String> present, Set<String> absent, Set<String> zones, String note) {
+    private String words(MachineWord machine, Set<String> present, Set<String> absent, Set<String> zones) {
         return machine.name() + ": failed, " + (present.isEmpty() ? "nothing more noted" : names(present))
                 + (absent.isEmpty() ? "" : "; not there: " + names(absent))
                 + (zones.isEmpty() ? "" : "; at " + String.join(" ", zones))
-                + (note == null ? "" : "; note: " + note) + ".";
+                + ".";
     }
 
     private String names(Set<String> codes) {
@@ -110,19 +111,20 @@ final class FailureWords {
                         .toList());
     }
 
-    /** Takes everything behind a word that ends in a colon out of the words; the note, or null. */
-    private static String takeNote(List<String> tokens) {
-        for (int i = 0; i < tokens.size(); i++) {
-            if (tokens.get(i).endsWith(":")) {
-                String note = String.join(" ", tokens.subList(i + 1, tokens.size()));
-                String word = tokens.get(i).substring(0, tokens.get(i).length() - 1);
-                tokens.subList(i, tokens.size()).clear();
-                if (!word.isEmpty()) {
-                    tokens.add(word);
-                }
-                return note.isBlank() ? null : note;
+    /** Words that are nothing but names of symptoms, in full, are a failure too; null if they are not. */
+    Reading seen(MachineWord machine, List<String> tokens) {
+        for (int i = 0; i < tokens.size(); ) {
+            int from = i;
+            int words = IntStream.iterate(Math.min(LONGEST_NAME, tokens.size() - i), n -> n > 0, n -> n - 1)
+                    .filter(n -> names.exact(String.join("-", tokens.subList(from, from + n)))
+                            .isPresent())
+                    .findFirst()
+                    .orElse(0);
+            if (words == 0) {
+                return null;
             }
+            i += words;
         }
-        return null;
+        return read(machine, tokens, (line, reading) -> Optional.empty());
     }
 }

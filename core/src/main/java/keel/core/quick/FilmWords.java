@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import keel.core.Plain;
 import keel.core.standing.ServiceField;
 import keel.core.standing.ServiceKind;
@@ -21,6 +22,20 @@ import keel.core.standing.ServiceKind;
 record FilmWords(Map<String, Object> values, String words, String wrong) {
 
     private static final double USUAL_MM = 0.127;
+    private static final Set<String> CHANGED =
+            Set.of("new", "changed", "change", "replaced", "fitted", "swapped", "renewed");
+    private static final Set<String> IDLE =
+            Set.of("old", "one", "was", "were", "because", "with", "thick", "film", "on", "in", "of");
+
+    /** Whether a word only joins others. */
+    static boolean saysNothing(String word) {
+        return IDLE.contains(word.toLowerCase(Locale.ROOT));
+    }
+
+    /** Whether a word says that a part is another one now. */
+    static boolean saysChanged(String word) {
+        return CHANGED.contains(word.toLowerCase(Locale.ROOT));
+    }
 
     static FilmWords read(List<String> tokens) {
         Amounts amounts = Amounts.in(tokens);
@@ -31,7 +46,7 @@ record FilmWords(Map<String, Object> values, String words, String wrong) {
                     + Plain.number(field.low()) + " to " + Plain.number(field.high()) + " mm.");
         }
         List<String> left = new ArrayList<>(amounts.words());
-        left.removeIf(w -> List.of("new", "changed", "change").contains(w.toLowerCase(Locale.ROOT)));
+        left.removeIf(w -> saysChanged(w) || saysNothing(w));
         String material = take("material", left).orElse("FEP");
         Optional<String> reason = take("endReason", left);
         if (!left.isEmpty()) {

@@ -7,7 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import keel.core.Plain;
+import java.util.Set;
+import java.util.stream.Stream;
 import keel.core.knowledge.Knowledge;
 import keel.core.quick.Reading.Choice;
 import keel.core.quick.Vocabulary.MachineWord;
@@ -19,103 +20,146 @@ import keel.core.standing.ServiceKind;
 /** What happened to one machine. */
 final class MachineLine {
 
-    /** What a line can say of a machine, each with the words for it; the first is the one shown in choices. */
-    private enum Verb {
-        FAILED("failed", "failure", "fail"),
-        RUN("run", "ran", "printed"),
-        START("start", "started"),
-        DONE("done", "finished", "ended"),
-        FILM("film"),
-        TANK("tank"),
-        SCREEN("screen"),
-        VAT("vat"),
-        PLATE("plate"),
-        LEVELLED("levelled", "leveled", "level"),
-        CLEARED("cleared", "clear"),
-        CLEANED("cleaned", "clean", "cleanup"),
-        GREASED("greased", "grease"),
-        OILED("oiled", "oil"),
-        LUBRICATED("lubricated", "lubed"),
-        ABRADED("abraded", "sanded"),
-        DEBURRED("deburred"),
-        STANCE("stance"),
-        MOVED("moved", "move"),
-        DROPPED("dropped"),
-        FIRMWARE("firmware"),
-        OFF("off"),
-        ON("on"),
-        POUR("pour", "poured", "topped");
-
-        private final List<String> words;
-
-        Verb(String... words) {
-            this.words = List.of(words);
-        }
-    }
-
-    private static final Names<Verb> VERBS = new Names<>(Arrays.asList(Verb.values()), v -> v.words);
     private static final List<String> FINE = List.of("clean", "ok", "fine", "good", "whole", "inspected");
+    private static final Set<String> GLUE = Set.of(
+            "the", "a", "an", "is", "was", "has", "been", "have", "it", "its", "just", "again", "i", "we", "my", "got");
 
     private final Knowledge knowledge;
     private final Vocabulary words;
     private final MachineWord machine;
+    private final String when;
 
-    MachineLine(Knowledge knowledge, Vocabulary words, MachineWord machine) {
+    /** @param when in words, where it was not just now; null for now */
+    MachineLine(Knowledge knowledge, Vocabulary words, MachineWord machine, String when) {
         this.knowledge = knowledge;
         this.words = words;
         this.machine = machine;
+        this.when = when;
     }
 
+    /** @param rest what is said of the machine, its verb first where it has one */
     Reading read(List<String> rest) {
         if (rest.isEmpty()) {
             return Reading.clear(new Order.Open("machine", machine.code()), "Show " + machine.name() + ".");
         }
         List<String> tokens = new ArrayList<>(rest);
-        String typed = tokens.remove(0);
-        Optional<Verb> verb = VERBS.find(typed);
-        if (verb.isEmpty()) {
-            List<Verb> near = VERBS.nearest(typed, 4);
-            String tail = tokens.isEmpty() ? "" : " " + String.join(" ", tokens);
-            return Reading.unclear(
-                    "What is " + typed
-                            + "? After a machine comes what happened: failed, run, levelled, film new, cleared …",
-                    near.stream()
-                            .flatMap(v -> choice(v.words.get(0) + tail, read(v, tokens)).stream())
-                            .toList());
+        List<String> plain = tokens.stream()
+                .filter(t -> !GLUE.contains(t.toLowerCase(Locale.ROOT)))
+                .toList();
+        Reading seen = plain.isEmpty() ? null : new FailureWords(knowledge).seen(machine, plain);
+        if (seen != null) {
+            return tokens.contains("film") ? failureOrLook(tokens) : seen;
         }
-        return read(verb.get(), tokens);
+        Optional<Verb.Found> said = Verb.in(tokens);
+        if (said.isPresent()) {
+            if (!said.get().verb().keeps(tokens.get(said.get().at()))) {
+                tokens.remove(said.get().at());
+            }
+            return read(said.get().verb(), tokens);
+        }
+        if (tokens.stream().anyMatch(w -> w.equalsIgnoreCase("service"))) {
+            return read(tokens.stream().anyMatch(w -> w.equalsIgnoreCase("out")) ? Verb.OFF : Verb.ON, tokens);
+        }
+        if (tokens.stream().anyMatch(w -> w.equalsIgnoreCase("fep") || w.equalsIgnoreCase("pfa"))) {
+            return film(tokens);
+        }
+        String typed = tokens.remove(0);
+        return Verb.beginning(typed).map(verb -> read(verb, tokens)).orElseGet(() -> unknown(typed, tokens));
+    }
+
+    /** A film that is cloudy or slack may be why a print failed, or what was seen at a look. */
+    private Reading failureOrLook(List<String> tokens) {
+        String seen = String.join(" ", tokens);
+        return Reading.unclear(
+                "Did a print fail, or was the film looked at?",
+                choices("failed " + seen, seen.endsWith("cloudy") ? "film clouded" : "vat slack"));
+    }
+
+    private Reading unknown(String typed, List<String> tokens) {
+        String tail = tokens.isEmpty() ? "" : " " + String.join(" ", tokens);
+        if (Amounts.in(Stream.concat(Stream.of(typed), tokens.stream()).toList())
+                        .ml()
+                != null) {
+            return Reading.unclear("Was that poured?", choices("pour " + typed + tail));
+        }
+        return Reading.unclear(
+                "What is " + typed
+                        + "? After a machine comes what happened: failed, run, levelled, film new, cleared …",
+                Verb.nearest(typed, 4).stream()
+                        .filter(v -> tail.isEmpty() || read(v, tokens).understood())
+                        .flatMap(v -> choice(v.word() + tail, read(v, tokens)).stream())
+                        .toList());
     }
 
     private Reading read(Verb verb, List<String> tokens) {
         List<String> t = new ArrayList<>(tokens);
+        if (!verb.namesAJob()) {
+            t.removeIf(w -> GLUE.contains(w.toLowerCase(Locale.ROOT)));
+        }
         return switch (verb) {
-            case FAILED -> new FailureWords(knowledge).read(machine, t, this::choice);
-            case RUN -> new RunWords(machine).ended(t);
-            case START -> new RunWords(machine).starts(t);
-            case DONE -> new RunWords(machine).finished(t);
+            case FAILED -> failed(without(t, "print", "run"));
+            case RUN -> run(t);
+            case START -> new RunWords(machine, when).starts(without(t, "print"));
+            case DONE -> new RunWords(machine, when).finished(without(t, "print"));
             case FILM -> film(t);
             case TANK -> tank(t);
             case SCREEN -> screen(t);
             case VAT -> vat(t);
             case PLATE -> plate(t);
             case LEVELLED -> levelled(t);
-            case CLEARED -> service(ServiceKind.PLATE_CLEARED, "the plate is clear.", Map.of(), t);
+            case CLEARED -> service(ServiceKind.PLATE_CLEARED, "the plate is clear.", Map.of(), without(t, "plate"));
             case CLEANED -> cleaned(t);
-            case GREASED -> service(ServiceKind.LUBRICATION, "the Z screw was greased.", Map.of("part", "SCREW"), t);
-            case OILED -> service(ServiceKind.LUBRICATION, "the rail was oiled.", Map.of("part", "RAIL"), t);
-            case LUBRICATED -> lubricated(t);
-            case ABRADED -> service(ServiceKind.PLATE_WORK, "the plate was abraded.", Map.of("work", "ABRADED"), t);
-            case DEBURRED ->
-                service(ServiceKind.PLATE_WORK, "a burr was taken off the plate.", Map.of("work", "DEBURRED"), t);
+            case GREASED, OILED, LUBRICATED -> lubricated(verb, t);
+            case ABRADED -> plateWork("ABRADED", "the plate was abraded.", t);
+            case DEBURRED -> plateWork("DEBURRED", "a burr was taken off the plate.", t);
             case STANCE -> stance(t);
             case MOVED -> moved(t);
             case DROPPED ->
-                service(ServiceKind.PLATE_DROPPED, "plate or tool dropped into the " + vessel() + ".", Map.of(), t);
-            case FIRMWARE -> firmware(t);
-            case OFF -> service(ServiceKind.OFF, "taken out of service.", Map.of(), t);
-            case ON -> service(ServiceKind.ON, "back in service.", Map.of(), t);
-            case POUR -> pour(t);
+                service(
+                        ServiceKind.PLATE_DROPPED,
+                        "plate or tool dropped into the " + vessel() + ".",
+                        Map.of(),
+                        without(t, "plate", "tool", "something", "in", "into", "vat"));
+            case FIRMWARE -> firmware(without(t, "updated", "to", "version", "new"));
+            case OFF ->
+                service(
+                        ServiceKind.OFF,
+                        "taken out of service.",
+                        Map.of(),
+                        without(t, "switched", "taken", "out", "of", "service"));
+            case ON ->
+                service(ServiceKind.ON, "back in service.", Map.of(), without(t, "switched", "back", "in", "service"));
+            case POUR -> new PourWords(words, machine).read(t, false, this::choices);
+            case RETURN -> new PourWords(words, machine).read(t, true, this::choices);
         };
+    }
+
+    private static List<String> without(List<String> tokens, String... idle) {
+        tokens.removeIf(w -> List.of(idle).contains(w.toLowerCase(Locale.ROOT)));
+        return tokens;
+    }
+
+    private Reading failed(List<String> tokens) {
+        Integer layer = Amounts.in(tokens).reachedLayer();
+        return layer == null
+                ? new FailureWords(knowledge).read(machine, tokens, this::choice)
+                : Reading.unclear(
+                        "The layer belongs to the run that ends there.",
+                        choices("done failed layer " + layer, "failed"));
+    }
+
+    private Reading run(List<String> tokens) {
+        return tokens.size() == 1 && tokens.get(0).equalsIgnoreCase("dry")
+                ? Reading.unclear("A dry run is walked through at the bench, step by step.", List.of())
+                : new RunWords(machine, when).ended(tokens);
+    }
+
+    private Reading plateWork(String work, String sentence, List<String> tokens) {
+        return service(
+                ServiceKind.PLATE_WORK,
+                sentence,
+                Map.of("work", work),
+                without(tokens, "plate", "burr", "off", "removed", "taken", "took"));
     }
 
     private Reading film(List<String> tokens) {
@@ -124,10 +168,17 @@ final class MachineLine {
                     machine.name() + " has a tank, which is changed whole.",
                     choice("tank new", tank(List.of("new"))).stream().toList());
         }
-        FilmWords film = FilmWords.read(tokens);
-        return film.wrong() != null
-                ? Reading.unclear(film.wrong(), List.of())
-                : clear(ServiceKind.FILM_CHANGE, film.values(), film.words());
+        return tokens.stream().anyMatch(w -> w.equalsIgnoreCase("cleaned"))
+                ? filmCleaned(tokens)
+                : new FilmLine(machine.code(), null, machine.name()).read(tokens, this::choice);
+    }
+
+    private Reading filmCleaned(List<String> tokens) {
+        without(tokens, "cleaned", "with", "wipes", "wiped");
+        Optional<String> cleaner = FilmWords.take(ServiceKind.FILM_CLEANED, "cleaner", tokens);
+        return cleaner.map(
+                        c -> service(ServiceKind.FILM_CLEANED, "the film was cleaned.", Map.of("cleaner", c), tokens))
+                .orElseGet(() -> Reading.unclear("Cleaned with what?", choices("film cleaned alcohol")));
     }
 
     private Reading tank(List<String> tokens) {
@@ -143,23 +194,28 @@ final class MachineLine {
         if (!machine.traits().kind().hasScreen()) {
             return Reading.unclear(machine.name() + " has no screen that wears.", List.of());
         }
-        if (tokens.isEmpty()) {
-            return Reading.unclear("What of the screen?", choices("screen clean", "screen spots", "screen new"));
+        if (tokens.stream().anyMatch(FilmWords::saysChanged)) {
+            return change(ServiceKind.SCREEN_CHANGE, "new screen", tokens);
         }
-        String first = tokens.get(0).toLowerCase(Locale.ROOT);
-        if (FINE.contains(first)) {
+        if (fine(tokens)) {
             return clear(ServiceKind.SCREEN_INSPECTED, Map.of("clean", true), "screen inspected, clean and whole.");
         }
-        if (first.startsWith("spot")) {
+        List<String> left = without(tokens, "with", "some", "dark", "inspected", "on");
+        if (left.size() == 1 && List.of("spot", "spots").contains(left.get(0).toLowerCase(Locale.ROOT))) {
             return clear(ServiceKind.SCREEN_INSPECTED, Map.of("clean", false), "screen inspected, spots on it.");
         }
-        return change(ServiceKind.SCREEN_CHANGE, "new screen", tokens);
+        return Reading.unclear("What of the screen?", choices("screen clean", "screen spots", "screen new"));
+    }
+
+    private static boolean fine(List<String> tokens) {
+        return !tokens.isEmpty() && tokens.stream().allMatch(w -> FINE.contains(w.toLowerCase(Locale.ROOT)));
     }
 
     /** A part was changed; the only other word is why the old one ended. */
     private Reading change(ServiceKind kind, String what, List<String> tokens) {
         List<String> left = new ArrayList<>(tokens);
-        if (!left.remove("new") && !left.remove("changed")) {
+        left.removeIf(FilmWords::saysNothing);
+        if (!left.removeIf(FilmWords::saysChanged)) {
             return Reading.unclear("A " + what + "? Then say so.", choices(what.substring(4) + " new"));
         }
         Optional<String> reason = FilmWords.take(kind, "endReason", left);
@@ -170,65 +226,52 @@ final class MachineLine {
     }
 
     private Reading vat(List<String> tokens) {
-        String first = tokens.isEmpty() ? "" : tokens.get(0).toLowerCase(Locale.ROOT);
-        if (FINE.contains(first)) {
+        if (fine(tokens)) {
             return clear(ServiceKind.VAT_INSPECTED, Map.of("clean", true), vessel() + " inspected, clean and whole.");
         }
-        for (String token : tokens) {
-            Optional<Word> vat = words.vats().stream()
-                    .filter(v -> v.code().equalsIgnoreCase(token)
-                            || LabelCode.read(token)
-                                    .map(l -> l.code().equalsIgnoreCase(v.code()))
-                                    .orElse(false))
-                    .findFirst();
-            if (vat.isPresent()) {
-                boolean out = tokens.stream().anyMatch(w -> List.of("out", "off", "removed", "lifted")
-                        .contains(w.toLowerCase(Locale.ROOT)));
-                return clear(
-                        out ? ServiceKind.VAT_REMOVED : ServiceKind.VAT_FITTED,
-                        Map.of("vat", vat.get().code()),
-                        "vat " + vat.get().code() + (out ? " lifted out." : " fitted, with its film and its hours."));
-            }
+        if (tokens.stream().anyMatch(w -> Verb.isAction(w) && !w.equalsIgnoreCase("clean"))) {
+            return cleaned(tokens);
         }
-        List<String> found = List.of(
-                "hole",
-                "film-pierced",
-                "leak",
-                "film-pierced",
-                "pierced",
-                "film-pierced",
-                "spill",
-                "spill",
-                "splash",
-                "spill",
-                "bits",
-                "debris-on-film",
-                "dirty",
-                "debris-on-film");
-        int at = found.indexOf(first);
-        if (at >= 0) {
-            String cause = found.get(at + 1 - at % 2);
-            return clear(
-                    ServiceKind.VAT_INSPECTED,
-                    Map.of("clean", false, "found", List.of(cause)),
-                    vessel() + " inspected, not in order: "
-                            + knowledge.cause(cause).orElseThrow().name().toLowerCase(Locale.ROOT) + ".");
-        }
-        return Reading.unclear(
-                "What of the " + vessel() + "?", choices("vat clean", "vat hole", "vat spill", "vat bits"));
+        Optional<Word> vat = tokens.stream().flatMap(t -> vatNamed(t).stream()).findFirst();
+        return vat.isPresent() ? carried(vat.get(), tokens) : inspected(tokens);
+    }
+
+    private Optional<Word> vatNamed(String token) {
+        String code = LabelCode.read(token).map(LabelCode::code).orElse(token);
+        return words.vats().stream()
+                .filter(v -> v.code().equalsIgnoreCase(code))
+                .findFirst();
+    }
+
+    /** A vat was fitted or lifted out. */
+    private Reading carried(Word vat, List<String> tokens) {
+        tokens.removeIf(t -> vatNamed(t).isPresent());
+        boolean out =
+                tokens.removeIf(w -> List.of("out", "off", "removed", "lifted").contains(w.toLowerCase(Locale.ROOT)));
+        without(tokens, "on", "in", "fitted", "took", "put", "with");
+        return service(
+                out ? ServiceKind.VAT_REMOVED : ServiceKind.VAT_FITTED,
+                "vat " + vat.code() + (out ? " lifted out." : " fitted, with its film and its hours."),
+                Map.of("vat", vat.code()),
+                tokens);
+    }
+
+    private Reading inspected(List<String> tokens) {
+        String cause = VatFound.cause(tokens);
+        return cause == null
+                ? Reading.unclear(
+                        "What of the " + vessel() + "?", choices("vat clean", "vat hole", "vat spill", "vat bits"))
+                : clear(
+                        ServiceKind.VAT_INSPECTED,
+                        Map.of("clean", false, "found", List.of(cause)),
+                        vessel() + " inspected, not in order: "
+                                + knowledge.cause(cause).orElseThrow().name().toLowerCase(Locale.ROOT) + ".");
     }
 
     private Reading plate(List<String> tokens) {
-        List<String> options = List.of("cleared", "abraded", "deburred", "dropped");
-        if (!tokens.isEmpty()) {
-            String first = tokens.remove(0).toLowerCase(Locale.ROOT);
-            if (List.of("new", "replaced").contains(first)) {
-                return service(ServiceKind.PLATE_WORK, "new plate.", Map.of("work", "REPLACED"), tokens);
-            }
-            Optional<Verb> verb = VERBS.find(first).filter(v -> options.contains(v.words.get(0)));
-            if (verb.isPresent()) {
-                return read(verb.get(), tokens);
-            }
+        if (tokens.stream().anyMatch(FilmWords::saysChanged)) {
+            tokens.removeIf(FilmWords::saysChanged);
+            return service(ServiceKind.PLATE_WORK, "new plate.", Map.of("work", "REPLACED"), tokens);
         }
         return Reading.unclear(
                 "What of the plate?", choices("plate clear", "plate abraded", "plate deburred", "plate new"));
@@ -236,8 +279,8 @@ final class MachineLine {
 
     private Reading levelled(List<String> tokens) {
         Optional<String> school = FilmWords.take(ServiceKind.LEVELLING, "school", tokens);
-        tokens.removeIf(
-                w -> List.of("on", "film", "paper", "itself", "by", "the").contains(w.toLowerCase(Locale.ROOT)));
+        tokens.removeIf(w ->
+                List.of("on", "with", "film", "paper", "itself", "by", "plate").contains(w.toLowerCase(Locale.ROOT)));
         String how = school.orElse(machine.levelledBy());
         ServiceField field = ServiceKind.LEVELLING.field("school").orElseThrow();
         if (how.equals("SELF") && !machine.traits().selfLevelling()) {
@@ -251,8 +294,8 @@ final class MachineLine {
     }
 
     private Reading cleaned(List<String> tokens) {
-        boolean quick = tokens.removeIf(w -> w.equalsIgnoreCase("quick"));
-        tokens.removeIf(w -> w.equalsIgnoreCase("full") || w.equalsIgnoreCase("up"));
+        boolean quick = tokens.removeIf(w -> w.equalsIgnoreCase("quick") || w.equalsIgnoreCase("quickly"));
+        without(tokens, "full", "fully", "up", "vat", "tank", "cleaned", "clean", "cleanup", "resin", "way");
         boolean sieved = tokens.removeIf(w -> w.equalsIgnoreCase("sieved"));
         boolean emptied = tokens.removeIf(w -> w.equalsIgnoreCase("emptied"));
         if (quick && !machine.traits().wholeAreaLight()) {
@@ -271,20 +314,22 @@ final class MachineLine {
                 tokens);
     }
 
-    private Reading lubricated(List<String> tokens) {
-        boolean rail = tokens.removeIf(w -> w.equalsIgnoreCase("rail"));
-        tokens.removeIf(w -> w.equalsIgnoreCase("screw"));
-        return read(rail ? Verb.OILED : Verb.GREASED, tokens);
+    private Reading lubricated(Verb verb, List<String> tokens) {
+        boolean rail = tokens.removeIf(w -> w.equalsIgnoreCase("rail") || w.equalsIgnoreCase("rails"));
+        without(tokens, "screw", "z", "axis", "z-screw", "z-axis");
+        return rail || verb == Verb.OILED
+                ? service(ServiceKind.LUBRICATION, "the rail was oiled.", Map.of("part", "RAIL"), tokens)
+                : service(ServiceKind.LUBRICATION, "the Z screw was greased.", Map.of("part", "SCREW"), tokens);
     }
 
     private Reading stance(List<String> tokens) {
         tokens.removeIf(w -> FINE.contains(w.toLowerCase(Locale.ROOT))
-                || List.of("checked", "firm").contains(w.toLowerCase(Locale.ROOT)));
+                || List.of("checked", "firm", "level").contains(w.toLowerCase(Locale.ROOT)));
         return service(ServiceKind.STANCE_CHECKED, "stance checked: firm and level.", Map.of(), tokens);
     }
 
     private Reading moved(List<String> tokens) {
-        tokens.removeIf(w -> w.equalsIgnoreCase("to"));
+        without(tokens, "to", "into");
         String name = String.join(" ", tokens);
         return (name.isEmpty()
                         ? Optional.<Word>empty()
@@ -304,58 +349,13 @@ final class MachineLine {
                 : clear(ServiceKind.FIRMWARE, Map.of("version", tokens.get(0)), "firmware " + tokens.get(0) + ".");
     }
 
-    private Reading pour(List<String> tokens) {
-        Amounts amounts = Amounts.in(tokens);
-        List<String> names = new ArrayList<>(amounts.words());
-        names.removeIf(w -> List.of("up", "of", "with").contains(w.toLowerCase(Locale.ROOT)));
-        if (amounts.ml() == null || amounts.ml() <= 0 || amounts.ml() > 20_000) {
-            return Reading.unclear(
-                    "How much was poured? pour 120ml" + (names.isEmpty() ? "" : " " + String.join(" ", names)),
-                    List.of());
-        }
-        String name = names.isEmpty() ? machine.resin() : String.join(" ", names);
-        Optional<Word> resin = name == null
-                ? Optional.empty()
-                : QuickLine.byName(words.resins()).find(name);
-        if (resin.isEmpty()) {
-            return Reading.unclear(
-                    "Which resin?",
-                    choices(words.resins().stream()
-                            .limit(5)
-                            .map(r -> "pour " + Plain.number(amounts.ml()) + "ml " + r.code())
-                            .toArray(String[]::new)));
-        }
-        boolean mixes =
-                machine.resin() != null && !machine.resin().equals(resin.get().code());
-        return Reading.clear(
-                new Order.Pour(machine.code(), resin.get().code(), amounts.ml()),
-                machine.name() + ": " + Plain.number(amounts.ml()) + " ml of "
-                        + resin.get().name() + " poured"
-                        + (mixes ? " onto another resin: the machine will be held." : "."));
-    }
-
     /** A service with nothing left to explain; words that remain are asked about. */
     private Reading service(ServiceKind kind, String sentence, Map<String, Object> values, List<String> left) {
         return left.isEmpty()
                 ? clear(kind, values, sentence)
                 : Reading.unclear(
                         "What is " + left.get(0) + "?",
-                        List.of(new Choice(start() + shortest(kind), machine.name() + ": " + sentence)));
-    }
-
-    private String shortest(ServiceKind kind) {
-        return switch (kind) {
-            case PLATE_CLEARED -> "cleared";
-            case CLEAN_UP -> "cleaned";
-            case LUBRICATION -> "greased";
-            case LEVELLING -> "levelled";
-            case TANK_CHANGE -> "tank new";
-            case SCREEN_CHANGE -> "screen new";
-            case STANCE_CHECKED -> "stance ok";
-            case PLATE_WORK -> "plate abraded";
-            case PLATE_DROPPED -> "dropped";
-            default -> kind.name().toLowerCase(Locale.ROOT);
-        };
+                        List.of(new Choice(start() + ServiceLine.of(kind, values), machine.name() + ": " + sentence)));
     }
 
     private Reading clear(ServiceKind kind, Map<String, Object> values, String sentence) {

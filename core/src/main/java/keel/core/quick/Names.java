@@ -36,6 +36,28 @@ final class Names<T> {
                         : only(plain, (name, start) -> name.contains("-" + start)));
     }
 
+    /** The only thing that is called so. */
+    Optional<T> exact(String typed) {
+        String plain = plain(typed);
+        return plain.isEmpty() ? Optional.empty() : only(plain, String::equals);
+    }
+
+    /** The only thing that is called so, or begins so. */
+    Optional<T> beginning(String typed) {
+        String plain = plain(typed);
+        return plain.isEmpty() ? Optional.empty() : exact(typed).or(() -> only(plain, String::startsWith));
+    }
+
+    /** How many things begin so. */
+    long begun(String typed) {
+        String plain = plain(typed);
+        return plain.isEmpty()
+                ? 0
+                : things.stream()
+                        .filter(t -> plains(t).stream().anyMatch(n -> n.startsWith(plain)))
+                        .count();
+    }
+
     /** Things that may be meant, best first, at most {@code most}; all that begin so where some do. */
     List<T> nearest(String typed, int most) {
         String plain = plain(typed);

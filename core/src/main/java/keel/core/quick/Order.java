@@ -2,6 +2,7 @@ package keel.core.quick;
 
 import java.util.List;
 import java.util.Map;
+import keel.core.film.Clouding;
 import keel.core.run.Outcome;
 import keel.core.standing.ServiceKind;
 
@@ -33,6 +34,12 @@ public sealed interface Order {
     record DoService(String machine, ServiceKind kind, Map<String, Object> values) implements Order {}
 
     record Pour(String machine, String resin, double ml) implements Order {}
+
+    /** Poured from a bottle into the vat of a machine, or back into it. */
+    record PourBottle(String machine, String bottle, double ml, boolean back) implements Order {}
+
+    /** How the film in a vat looks; one of machine and vat is null. */
+    record LookAtFilm(String machine, String vat, Clouding grade) implements Order {}
 
     /** So much of an item came in (positive) or went out. */
     record MoveStock(String item, double quantity) implements Order {}

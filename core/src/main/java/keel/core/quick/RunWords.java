@@ -1,10 +1,14 @@
 package keel.core.quick;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import keel.core.Plain;
+import keel.core.bring.OutcomeWords;
 import keel.core.quick.Vocabulary.MachineWord;
 import keel.core.run.Outcome;
 
@@ -16,10 +20,15 @@ final class RunWords {
 
     private static final double LONGEST_HOURS = 21 * 24;
 
-    private final MachineWord machine;
+    private static final Set<String> ENDS = Set.of("ok", "partly", "cancelled", "aborted", "reworked");
 
-    RunWords(MachineWord machine) {
+    private final MachineWord machine;
+    private final String when;
+
+    /** @param when in words; null for now */
+    RunWords(MachineWord machine, String when) {
         this.machine = machine;
+        this.when = when == null ? "now" : when;
     }
 
     Reading ended(List<String> tokens) {
@@ -49,11 +58,12 @@ final class RunWords {
         String job = job(words);
         return Reading.clear(
                 new Order.LogRun(machine.code(), job, amounts.hours(), layers, exposure, amounts.ml(), outcome),
-                "%s: %s, %s, ended now, %s; %s ml, %s%d layers of %s s."
+                "%s: %s, %s, ended %s, %s; %s ml, %s%d layers of %s s."
                         .formatted(
                                 machine.name(),
                                 job,
                                 Plain.duration(amounts.hours()),
+                                when,
                                 outcome.words().toLowerCase(Locale.ROOT),
                                 Plain.number(amounts.ml()),
                                 amounts.layers() == null ? "about " : "",
@@ -77,10 +87,11 @@ final class RunWords {
         }
         return Reading.clear(
                 new Order.StartRun(machine.code(), job(words), amounts.layers(), exposure, amounts.ml()),
-                "%s: %s starts now; %d layers of %s s, %s ml."
+                "%s: %s starts %s; %d layers of %s s, %s ml."
                         .formatted(
                                 machine.name(),
                                 job(words),
+                                when,
                                 amounts.layers(),
                                 Plain.number(exposure),
                                 Plain.number(amounts.ml())));
@@ -89,7 +100,10 @@ final class RunWords {
     Reading finished(List<String> tokens) {
         Amounts amounts = Amounts.in(tokens);
         List<String> words = new ArrayList<>(amounts.words());
-        Outcome outcome = takeOutcome(words).orElse(Outcome.GOOD);
+        words.removeIf(w -> List.of("at", "by", "hand", "well", "run", "all").contains(w.toLowerCase(Locale.ROOT)));
+        Outcome outcome = takeOutcome(words)
+                .or(() -> words.size() == 1 ? OutcomeWords.of(words.remove(0), Map.of()) : Optional.empty())
+                .orElse(Outcome.GOOD);
         if (!words.isEmpty()) {
             return Reading.unclear("How did it end? good, partial, failed, stopped or usable.", List.of());
         }
@@ -106,16 +120,26 @@ final class RunWords {
         return words.isEmpty() ? Optional.of("What was printed? Add a word or two.") : Optional.empty();
     }
 
+    /** The word for how it ended, taken out of the words; anywhere among them it has to be a plain one. */
     private static Optional<Outcome> takeOutcome(List<String> words) {
-        for (Outcome outcome : Outcome.values()) {
-            if (words.removeIf(w -> w.equalsIgnoreCase(outcome.name()))) {
-                return Optional.of(outcome);
+        for (String word : words) {
+            String plain = word.toLowerCase(Locale.ROOT);
+            boolean told = ENDS.contains(plain)
+                    || Arrays.stream(Outcome.values()).anyMatch(o -> o.name().equalsIgnoreCase(plain));
+            if (told) {
+                words.remove(word);
+                return OutcomeWords.of(plain, Map.of());
             }
         }
         return Optional.empty();
     }
 
-    private static String job(List<String> words) {
+    private static String job(List<String> typed) {
+        List<String> words = new ArrayList<>(typed);
+        while (words.size() > 1
+                && List.of("with", "of", "and", "for").contains(words.get(0).toLowerCase(Locale.ROOT))) {
+            words.remove(0);
+        }
         String job = String.join(" ", words);
         return Character.toUpperCase(job.charAt(0)) + job.substring(1);
     }

@@ -1,15 +1,15 @@
 package keel.core.quick;
 
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import keel.core.quick.Reading.Choice;
+import java.util.Set;
 import keel.core.quick.Vocabulary.Word;
-import keel.core.standing.ServiceKind;
 
-/** {@code v7 film new 0.127}: the film of a spare vat was changed; {@code v7} alone shows it. */
+/** {@code v7 film new 0.127}, {@code v7 hazy}: what became of a vat on the shelf; {@code v7} alone shows it. */
 final class VatLine {
+
+    private static final Set<String> IDLE = Set.of("vat", "in", "of", "the", "is", "was", "has", "a");
 
     private final Word vat;
 
@@ -18,23 +18,14 @@ final class VatLine {
     }
 
     Reading read(List<String> tokens) {
-        if (tokens.isEmpty()) {
-            return QuickLine.open("vat", vat);
-        }
-        if (!tokens.get(0).equalsIgnoreCase("film")) {
-            return Reading.unclear(
-                    "Of a vat only a new film can be told here.",
-                    List.of(new Choice(
-                            vat.code().toLowerCase(Locale.ROOT) + " film new 0.127",
-                            "a new film in vat " + vat.code())));
-        }
-        FilmWords film = FilmWords.read(tokens.subList(1, tokens.size()));
-        if (film.wrong() != null) {
-            return Reading.unclear(film.wrong(), List.of());
-        }
-        Map<String, Object> values = new LinkedHashMap<>(film.values());
-        values.put("vat", vat.code());
-        return Reading.clear(
-                new Order.DoService(null, ServiceKind.FILM_CHANGE, values), "Vat " + vat.code() + ": " + film.words());
+        List<String> said = new ArrayList<>(tokens);
+        said.removeIf(w -> IDLE.contains(w.toLowerCase(Locale.ROOT)));
+        return said.isEmpty()
+                ? QuickLine.open("vat", vat)
+                : new FilmLine(null, vat.code(), vat.name())
+                        .read(
+                                said,
+                                (line, read) ->
+                                        QuickLine.choice(vat.code().toLowerCase(Locale.ROOT) + " " + line, read));
     }
 }

@@ -3,6 +3,7 @@ package keel.core.quick;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import keel.core.knowledge.KnowledgeFiles;
@@ -23,8 +24,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class QuickLineTest {
 
-    private static final QuickLine LINE = new QuickLine(KnowledgeFiles.shipped());
-    private static final Vocabulary SHOP = new Vocabulary(
+    static final QuickLine LINE = new QuickLine(KnowledgeFiles.shipped());
+    static final Vocabulary SHOP = new Vocabulary(
             List.of(
                     mask("curlew", "Curlew", "reed-grey", 2.3, 10.0),
                     mask("bittern", "Bittern", null, null, null),
@@ -51,7 +52,9 @@ class QuickLineTest {
                     new Word("film-sheet-144", "Film sheet 144", "sheets"),
                     new Word("film-sheet-208", "Film sheet 208", "sheets")),
             List.of(new Word("reed-grey", "Reed grey", ""), new Word("mussel-blue", "Mussel blue", "")),
-            List.of(new Word("V1", "Vat V1", ""), new Word("V7", "Vat V7", "")));
+            List.of(new Word("V1", "Vat V1", ""), new Word("V7", "Vat V7", "")),
+            List.of(new Word("B3", "Mussel blue", "")),
+            LocalDateTime.of(2026, 3, 12, 14, 20));
 
     private static MachineWord mask(String code, String name, String resin, Double exposure, Double pace) {
         return new MachineWord(
@@ -206,8 +209,14 @@ class QuickLineTest {
         assertThat(read("room 19.5C 48%").choices())
                 .extracting(Reading.Choice::line)
                 .containsExactly("room long-room 19.5C 48%", "room annexe 19.5C 48%");
-        Vocabulary one =
-                new Vocabulary(List.of(), List.of(new Word("loft", "Loft", "")), List.of(), List.of(), List.of());
+        Vocabulary one = new Vocabulary(
+                List.of(),
+                List.of(new Word("loft", "Loft", "")),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                SHOP.now());
         assertThat(LINE.read("room 19.5C 48%", one).order()).isEqualTo(new Order.ReadRoom("loft", 19.5, 48.0));
     }
 
@@ -224,7 +233,8 @@ class QuickLineTest {
                 .extracting(Reading.Choice::line)
                 .isEqualTo("curlew failed bare-plate");
         assertThat(read("curlew leveled").understood()).isTrue();
-        assertThat(read("curlew levveled").choices())
+        assertThat(read("curlew levveled").understood()).isTrue();
+        assertThat(read("curlew levvelt").choices())
                 .first()
                 .extracting(Reading.Choice::line)
                 .isEqualTo("curlew levelled");
@@ -302,6 +312,70 @@ class QuickLineTest {
         Reading reading = read(line);
         assertThat(reading.words()).isNotBlank();
         assertThat(reading.understood() ? reading.choices() : List.of()).isEmpty();
+    }
+
+    @Property(tries = 500)
+    void wordsInAnyOrderGetAnAnswerAndChoicesThatReadTheSame(@ForAll("fragments") List<String> fragments) {
+        String line = String.join(" ", fragments);
+        Reading reading = read(line);
+        assertThat(reading.words()).isNotBlank();
+        for (Reading.Choice choice : reading.choices()) {
+            assertThat(read(choice.line()).words())
+                    .as(line + " > " + choice.line())
+                    .isEqualTo(choice.reading());
+        }
+        reading.entries().forEach(e -> assertThat(e.at())
+                .satisfiesAnyOf(at -> assertThat(at).isNull(), at -> assertThat(at)
+                        .isBefore(SHOP.now().plusMinutes(6))));
+    }
+
+    @net.jqwik.api.Provide
+    net.jqwik.api.Arbitrary<List<String>> fragments() {
+        return net.jqwik.api.Arbitraries.of(
+                        "curlew",
+                        "d",
+                        "bittern",
+                        "dunlin",
+                        "failed",
+                        "levelled",
+                        "cleared",
+                        "film",
+                        "new",
+                        "hazy",
+                        "0,127",
+                        "- 10",
+                        "gloves",
+                        "long room",
+                        "annexe",
+                        "19,5",
+                        "48 %",
+                        "yesterday",
+                        "16:30",
+                        "and",
+                        ",",
+                        ":",
+                        "B3",
+                        "200 ml",
+                        "pour",
+                        "V7",
+                        "vat",
+                        "run",
+                        "5h20",
+                        "bare-plate",
+                        "not",
+                        "gremlins",
+                        "stores",
+                        "took",
+                        "1 h ago",
+                        "done",
+                        "layer 610",
+                        "plate",
+                        "clean",
+                        "?",
+                        "godwit")
+                .list()
+                .ofMinSize(1)
+                .ofMaxSize(9);
     }
 
     @Property(tries = 300)
