@@ -20,3 +20,4 @@ import './layers.js';
 import './reminders.js';
 import './stepper.js';
 import './begin.js';
+import './tabs.js';

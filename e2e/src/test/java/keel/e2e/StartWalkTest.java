@@ -45,7 +45,7 @@ class StartWalkTest extends DemoWalk {
         page.click("text=Finish the run");
         page.waitForURL(Pattern.compile("/failures/new"));
         page.navigate("/machines/egret");
-        page.click("main .tasks a:has-text('Do it now')");
+        page.click("main .tasks a.btn-main");
         page.waitForURL(Pattern.compile("/runs/\\d+/after$"));
         page.click(".choice:has-text('The plate is off')");
         page.fill("#f-resinLeftMl", "131");

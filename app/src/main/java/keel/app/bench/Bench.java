@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -80,6 +81,16 @@ public class Bench {
         this.events = events;
         this.json = json;
         this.clock = clock;
+    }
+
+    /** How often each kind of work was done at a machine of late, and when last. */
+    public record Done(ServiceKind kind, long lately, Instant last) {}
+
+    @Transactional(readOnly = true)
+    public List<Done> done(long machine, Instant since) {
+        return records.done(machine, since).stream()
+                .map(d -> new Done(d.kind(), d.lately(), d.last()))
+                .toList();
     }
 
     /**

@@ -29,6 +29,9 @@ interface CostRecords extends Repository<StockOrder, Long> {
     @Query(RAN + "and r.startedAt >= ?1 and r.startedAt < ?2 order by r.startedAt")
     List<Ran> between(Instant from, Instant to);
 
+    @Query(RAN + "and r.machineId = ?1 and r.startedAt >= ?2 and r.startedAt < ?3 order by r.startedAt")
+    List<Ran> ofMachine(long machine, Instant from, Instant to);
+
     @Query(RAN + "and r.id = ?1")
     Optional<Ran> one(long id);
 

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -184,6 +185,28 @@ public class Costs {
                         .collect(Collectors.toMap(
                                 Group::name,
                                 m -> Bought.byLine(payments, at -> month(at).equals(m.name())))));
+    }
+
+    /** A machine's runs that began in a span and parts that ended in it, together and by month. */
+    public record OfMachine(Group all, List<Group> months) {}
+
+    /** The same figures as in the overview, of one machine. */
+    public OfMachine ofMachine(MachineNow machine, Instant from, Instant to) {
+        Map<Long, MachineNow> one = Map.of(machine.id(), machine);
+        PricesPaid.Paid prices = paid.now();
+        List<Run> runs = runs(records.ofMachine(machine.id(), from, to), from);
+        Map<Long, PrintCost> costs = costs(runs, one, prices);
+        List<Early> early = Stream.concat(
+                        parts.ended(from, to).stream()
+                                .filter(e -> Objects.equals(e.machine(), machine.id()))
+                                .map(e -> early(e, one, prices)),
+                        records.lost(from, to).stream()
+                                .filter(l -> l.machine() == machine.id())
+                                .map(l -> lost(l, one, prices)))
+                .toList();
+        return new OfMachine(
+                group("", null, runs, early, costs),
+                grouped(runs, early, r -> month(r.at()), e -> month(e.at()), m -> null, costs));
     }
 
     private String month(Instant at) {

@@ -13,13 +13,10 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import keel.app.base.Figures;
 import keel.app.failures.Failures;
-import keel.app.fleet.Fleet;
-import keel.app.fleet.MachineRef;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.Brief;
 import keel.app.floor.begin.FirstPrint;
 import keel.app.floor.round.Rounds;
-import keel.app.guides.Guidebook;
 import keel.app.people.Actor;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
@@ -33,7 +30,6 @@ import keel.app.standing.StackDrawing;
 import keel.app.standing.Standings;
 import keel.core.screen.ScreenVerdict;
 import keel.core.standing.MachineState;
-import keel.core.standing.ServiceKind;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -53,12 +49,10 @@ class FloorController {
     private static final Duration PLATE_MEMORY = Duration.ofDays(180);
 
     private final Standings standings;
-    private final Fleet fleet;
     private final ShopSettings settings;
     private final Logbook logbook;
     private final Runs runs;
     private final Failures failures;
-    private final Guidebook guidebook;
     private final PartsReading parts;
     private final ScreenVerdicts verdicts;
     private final Rounds rounds;
@@ -66,23 +60,19 @@ class FloorController {
 
     FloorController(
             Standings standings,
-            Fleet fleet,
             ShopSettings settings,
             Logbook logbook,
             Runs runs,
             Failures failures,
-            Guidebook guidebook,
             PartsReading parts,
             ScreenVerdicts verdicts,
             Rounds rounds,
             Clock clock) {
         this.standings = standings;
-        this.fleet = fleet;
         this.settings = settings;
         this.logbook = logbook;
         this.runs = runs;
         this.failures = failures;
-        this.guidebook = guidebook;
         this.parts = parts;
         this.verdicts = verdicts;
         this.rounds = rounds;
@@ -144,11 +134,9 @@ class FloorController {
     String machine(@PathVariable String code, Model model) {
         Instant now = clock.instant();
         MachineNow machine = standings.of(code);
-        MachineRef ref = fleet.machine(code);
         StackDrawing drawing = StackDrawing.of(machine, now);
         Optional<ScreenVerdict> screen = verdicts.of(machine);
         model.addAttribute("m", machine);
-        model.addAttribute("ref", ref);
         model.addAttribute("drawing", drawing);
         model.addAttribute("facts", PartFact.of(machine, drawing, settings.defaults()));
         model.addAttribute(
@@ -168,10 +156,7 @@ class FloorController {
         Rounds.Shown wants = rounds.at(machine, screen.orElse(null), Rounds.Who.of(Actor.current()));
         model.addAttribute("tasks", wants.lines());
         model.addAttribute("others", wants.others());
-        model.addAttribute("screen", screen.orElse(null));
-        model.addAttribute("services", ServiceKind.of(ref.traits()));
-        model.addAttribute("procedures", guidebook.forMachine(ref));
-        model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 12)));
+        model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, 4)));
         return "floor/machine";
     }
 

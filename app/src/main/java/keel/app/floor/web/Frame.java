@@ -43,6 +43,8 @@ public class Frame {
             new Place("air", "Air", "/air", "a"),
             new Place("logbook", "Logbook", "/logbook", "l"));
 
+    private static final List<String> NEAR = List.of("fleet", "round", "runs", "failures");
+
     private final ShopSettings settings;
     private final Air air;
     private final Handbook handbook;
@@ -87,6 +89,15 @@ public class Frame {
 
     public List<Place> places() {
         return PLACES;
+    }
+
+    /** Those that a phone shows at the bottom; the rest stand behind <i>More</i>. */
+    public List<Place> near() {
+        return PLACES.stream().filter(p -> NEAR.contains(p.code())).toList();
+    }
+
+    public List<Place> behindMore() {
+        return PLACES.stream().filter(p -> !NEAR.contains(p.code())).toList();
     }
 
     public String shopName() {
