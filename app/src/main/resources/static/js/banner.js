@@ -1,4 +1,5 @@
-// One sentence at the foot of the page about what went wrong with the device or the network.
+// One sentence at the top of the page, in its flow so that it covers no button, about what went wrong with the device
+// or the network.
 export const banner = text => {
   document.querySelector('.offline')?.remove();
   if (!text) return;
@@ -6,5 +7,5 @@ export const banner = text => {
   said.className = 'offline';
   said.setAttribute('role', 'alert');
   said.textContent = text;
-  document.body.append(said);
+  (document.querySelector('.topline') ?? document.body.firstElementChild).after(said);
 };

@@ -1,12 +1,20 @@
 // A dropped connection is said; what was typed stays. Whether it arrived nobody knows here: each form carries a key, so
 // that sending it again writes it once.
 import { banner } from './banner.js';
+import { byId } from './page.js';
 
 const KEY = '[name=once]';
 
 document.addEventListener('htmx:sendError', event => {
   const { elt, requestConfig } = event.detail;
   if (elt.id === 'looks') return;
+  if (elt.id === 'quick-line') {
+    const said = document.createElement('p');
+    said.className = 'answer';
+    said.textContent = 'No network: it cannot be read now. Enter keeps it on this device until it can.';
+    byId('quick-answer').replaceChildren(said);
+    return;
+  }
   banner(requestConfig?.verb === 'get'
     ? 'No connection. What you typed is still here; try again when the network is back.'
     : 'No connection: it is not known whether it arrived. What you typed is still here; tap again when the network ' +

@@ -21,3 +21,5 @@ import './reminders.js';
 import './stepper.js';
 import './begin.js';
 import './tabs.js';
+import './keeping.js';
+import './waiting.js';

@@ -13,6 +13,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ReducedMotion;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -30,7 +31,7 @@ final class Browsing implements AutoCloseable {
     private static final List<String> OF_COLOUR = List.of("color-contrast", "link-in-text-block");
     private static final Pattern REFUSED = Pattern.compile(
             "^Failed to load resource: (the server responded with a status of 4|net::ERR_(INTERNET|FAILED))"
-                    + "|^htmx:(afterRequest|sendError), ");
+                    + "|^htmx:(afterRequest|sendError), |^Service Worker registration blocked");
 
     private final Playwright playwright;
     private final Browser browser;
@@ -72,14 +73,15 @@ final class Browsing implements AutoCloseable {
 
     /** A page on a screen of this size, nobody signed in. */
     Page page(int width, int height) {
-        return page(width, height, null);
+        return page(width, height, null, ServiceWorkerPolicy.BLOCK);
     }
 
     /** The same with the cookies of an earlier one. */
-    private Page page(int width, int height, String cookies) {
+    private Page page(int width, int height, String cookies, ServiceWorkerPolicy workers) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(width, height)
                 .setStorageState(cookies)
+                .setServiceWorkers(workers)
                 .setBaseURL(address)
                 .setIgnoreHTTPSErrors(true)
                 .setReducedMotion(ReducedMotion.REDUCE));
@@ -115,8 +117,17 @@ final class Browsing implements AutoCloseable {
      * trying a password is slow on purpose.
      */
     Page signedIn(String signIn, String password, int width, int height) {
+        return signedIn(signIn, password, width, height, ServiceWorkerPolicy.BLOCK);
+    }
+
+    /** A keeper's page on a device that keeps what was read, for when there is no network. */
+    Page keeperWithoutNetwork(int width, int height) {
+        return signedIn("keeper", "saltmarsh-keeper", width, height, ServiceWorkerPolicy.ALLOW);
+    }
+
+    private Page signedIn(String signIn, String password, int width, int height, ServiceWorkerPolicy workers) {
         String session = sessions.get(signIn);
-        Page page = page(width, height, session);
+        Page page = page(width, height, session, workers);
         if (session != null) {
             page.navigate("/fleet");
         }

@@ -12,7 +12,7 @@ class EmergencyWalkTest extends DemoWalk {
 
     @Test
     void theFirstInstructionComesWithoutANetwork() {
-        Page page = browsing.keeper(390, 844);
+        Page page = browsing.keeperWithoutNetwork(390, 844);
         page.navigate("/machines/egret");
         page.waitForFunction("async () => (await caches.keys()).includes('emergency')"
                 + " && (await (await caches.open('emergency')).keys()).length > 7");

@@ -31,8 +31,8 @@ class EvidenceWalkTest extends DemoWalk {
     @Test
     void aMachinesPaperIsWrittenWithItsSerialNumber() throws IOException {
         Page page = browsing.keeper(1280, 800);
-        page.navigate("/machines/bittern");
-        page.click("main a:text-is('Evidence for its maker')");
+        page.navigate("/machines/bittern/bench");
+        page.click("main a:has-text('Evidence for its maker')");
         page.fill("input[name=serial]", "SM-0042");
         page.fill("input[name=boughtOn]", "2025-06-01");
         page.fill("input[name=warrantyUntil]", "2025-01-01");

@@ -48,6 +48,14 @@ public class ShopTime {
         }
     }
 
+    /**
+     * The same; where it is empty, the moment at which a device without a network took the entry, if it says so, else
+     * null.
+     */
+    public Instant readOrEntered(String text, String field, Findings findings) {
+        return read(text == null || text.isBlank() ? EnteredAt.ofThisRequest() : text, field, findings);
+    }
+
     /** The beginning of a span, a day of the shop's or an instant; empty is null. */
     public Instant from(String text, String field, Findings findings) {
         return bound(text, 0, field, findings);

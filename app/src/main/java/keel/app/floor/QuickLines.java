@@ -2,6 +2,7 @@ package keel.app.floor;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import keel.app.base.Conflict;
 import keel.app.base.NotThere;
@@ -69,6 +70,11 @@ public class QuickLines {
 
     /** Writes all that a line asks for, if it is clear, or nothing. */
     public Understood commit(String line) {
+        return commit(line, null);
+    }
+
+    /** The same; what says no time of its own was done at {@code entered}, null for now. */
+    public Understood commit(String line, Instant entered) {
         Reading reading = quickLine.read(line, words.now());
         if (!reading.understood()) {
             return understood(reading, line);
@@ -77,7 +83,8 @@ public class QuickLines {
         String path = null;
         for (Reading.Entry asked : reading.entries()) {
             QuickEntry entry = new QuickEntry();
-            String made = writes.write(asked.order(), words.instant(asked.at()), asked.note(), entry);
+            Instant at = asked.at() == null ? entered : words.instant(asked.at());
+            String made = writes.write(asked.order(), at, asked.note(), entry);
             path = first == null || made.equals(path) ? made : "/fleet";
             entry.personId = Actor.current().personId();
             entry.at = clock.instant();

@@ -42,6 +42,11 @@ public class Guidebook {
         return procedures.atMachine(machine.traits());
     }
 
+    /** All there are, for machines and for what carries the air. */
+    public List<Procedure> all() {
+        return procedures.all();
+    }
+
     /** @throws NotThere if there is no such procedure for this machine */
     public Procedure procedure(String code, MachineRef machine) {
         return procedures

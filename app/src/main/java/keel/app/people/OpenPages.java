@@ -18,6 +18,7 @@ final class OpenPages {
     static boolean open(String path) {
         return path.startsWith("/static/")
                 || path.startsWith("/webjars/")
+                || path.equals("/worker.js")
                 || EMERGENCY_PAGE.matcher(path).matches();
     }
 }

@@ -92,6 +92,7 @@ class Security {
                                 "/static/**",
                                 "/webjars/**",
                                 "/manifest.webmanifest",
+                                "/worker.js",
                                 "/first",
                                 "/sign-in",
                                 "/error",

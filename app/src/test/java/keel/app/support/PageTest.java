@@ -99,6 +99,11 @@ public abstract class PageTest extends AppTest {
         }
     }
 
+    /** What a request of one's own is answered. */
+    protected Shown answered(MockHttpServletRequestBuilder request) {
+        return send(request);
+    }
+
     private Shown send(MockHttpServletRequestBuilder request) {
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
         try {

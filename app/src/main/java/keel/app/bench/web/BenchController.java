@@ -83,7 +83,7 @@ class BenchController {
             HttpServletResponse response) {
         try {
             Findings findings = new Findings();
-            var at = times.read(typed.get("at"), "at", findings);
+            var at = times.readOrEntered(typed.get("at"), "at", findings);
             Refused.unless(findings);
             bench.record(new ServiceEntry(code, kind, at, typed.get("note"), new LinkedHashMap<>(typed)));
             return "redirect:/machines/" + code;

@@ -50,7 +50,7 @@ record FailureForm(
     /** @throws Refused if the time cannot be read */
     FailureEntry entry(ShopTime times) {
         Findings findings = new Findings();
-        var at = times.read(seenAt, "seenAt", findings);
+        var at = times.readOrEntered(seenAt, "seenAt", findings);
         Refused.unless(findings);
         return new FailureEntry(machine, run, at, symptoms, absent, zones, note);
     }

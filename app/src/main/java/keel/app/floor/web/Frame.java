@@ -100,6 +100,11 @@ public class Frame {
         return PLACES.stream().filter(p -> !NEAR.contains(p.code())).toList();
     }
 
+    /** The zone of the shop's days, by its name in the time zone database. */
+    public String zone() {
+        return settings.zone().getId();
+    }
+
     public String shopName() {
         return settings.name();
     }

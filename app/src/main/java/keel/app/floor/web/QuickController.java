@@ -1,12 +1,15 @@
 package keel.app.floor.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Instant;
 import keel.app.base.Conflict;
 import keel.app.base.PageErrors;
 import keel.app.base.Refused;
+import keel.app.fleet.ShopTime;
 import keel.app.floor.QuickLines;
 import keel.app.floor.Understood;
 import keel.app.prints.HoldsOpen;
+import keel.core.Findings;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,9 +27,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 class QuickController {
 
     private final QuickLines lines;
+    private final ShopTime times;
 
-    QuickController(QuickLines lines) {
+    QuickController(QuickLines lines, ShopTime times) {
         this.lines = lines;
+        this.times = times;
     }
 
     @GetMapping("/quick")
@@ -47,7 +52,10 @@ class QuickController {
             HttpServletResponse response) {
         model.addAttribute("line", line);
         try {
-            Understood done = lines.commit(line);
+            Findings findings = new Findings();
+            Instant entered = times.readOrEntered(null, "line", findings);
+            Refused.unless(findings);
+            Understood done = lines.commit(line, entered);
             if (done.path() != null && !done.committed()) {
                 return to(done.path(), part, response);
             }

@@ -85,6 +85,13 @@ class GuidesController {
         return "guides/list";
     }
 
+    /** All of them to read through or to print, of no machine in particular: a device keeps this page. */
+    @GetMapping("/guides/read")
+    String read(Model model) {
+        model.addAttribute("procedures", guidebook.all());
+        return "guides/read";
+    }
+
     /** The page of its own or the guide that ends with a service, or the service's form where there is neither. */
     @GetMapping("/machines/{machine}/do/{kind}")
     String way(@PathVariable String machine, @PathVariable ServiceKind kind) {
