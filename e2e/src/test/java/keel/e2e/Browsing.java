@@ -167,6 +167,7 @@ final class Browsing implements AutoCloseable {
      * moment.
      */
     static BoundingBox restingPlace(Locator element) {
+        element.scrollIntoViewIfNeeded();
         BoundingBox before = null;
         for (int look = 0; look < 100; look++) {
             BoundingBox now = element.boundingBox();

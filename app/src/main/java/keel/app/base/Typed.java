@@ -16,7 +16,7 @@ public final class Typed {
         try {
             return empty(text) ? null : Double.valueOf(text.strip().replace(',', '.'));
         } catch (NumberFormatException e) {
-            findings.add(field, "This is no number: " + text + ".");
+            findings.add(field, "This is no number: " + text + ". Write it like 12.5 or 12,5.");
             return null;
         }
     }
@@ -40,7 +40,7 @@ public final class Typed {
         try {
             return empty(text) ? null : Integer.valueOf(text.strip());
         } catch (NumberFormatException e) {
-            findings.add(field, "This is no whole number: " + text + ".");
+            findings.add(field, "This is no whole number: " + text + ". Write it like 12.");
             return null;
         }
     }

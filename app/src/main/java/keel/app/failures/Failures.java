@@ -36,6 +36,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Failures {
 
+    private static final int MOST_TO_TAKE = 100_000;
+
     private final FailureRecords records;
     private final Fleet fleet;
     private final Runs runs;
@@ -125,11 +127,51 @@ public class Failures {
     /** Newest first, withdrawn ones left out; {@code open} asks for those without a cause only. */
     @Transactional(readOnly = true)
     public List<FailureView> list(String machine, boolean open, Paging paging) {
-        Long only = machine == null || machine.isBlank()
+        return list(new Sought(machine, open, null, null, null), paging);
+    }
+
+    /**
+     * What of the failures is asked for; null or blank where it makes no difference.
+     *
+     * @param open only those without a cause
+     * @param cause code
+     * @param from inclusive, {@code to} exclusive
+     */
+    public record Sought(String machine, boolean open, String cause, Instant from, Instant to) {}
+
+    /** Newest first, withdrawn ones left out. */
+    @Transactional(readOnly = true)
+    public List<FailureView> list(Sought sought, Paging paging) {
+        Where which = new Where()
+                .and("not f.withdrawn")
+                .and("f.machineId =", only(sought.machine()))
+                .and("f.cause =", sought.cause() == null || sought.cause().isBlank() ? null : sought.cause())
+                .and("f.seenAt >=", sought.from())
+                .and("f.seenAt <", sought.to());
+        return read(sought.open() ? which.and("f.certainty is null") : which, paging.skip(), paging.size());
+    }
+
+    /** All of them, to take along. */
+    @Transactional(readOnly = true)
+    public List<FailureView> all(Sought sought) {
+        return list(sought, new Paging(0, MOST_TO_TAKE));
+    }
+
+    private Long only(String machine) {
+        return machine == null || machine.isBlank()
                 ? null
                 : records.machine(machine).orElse(-1L);
-        Where which = new Where().and("not f.withdrawn").and("f.machineId =", only);
-        return read(open ? which.and("f.certainty is null") : which, paging.skip(), paging.size());
+    }
+
+    /** How many failures a cause was given for; null for those without one. */
+    public record OfCause(String cause, int failures) {}
+
+    /** Causes by how many failures they were given for since then, the most first; of one machine or of all. */
+    @Transactional(readOnly = true)
+    public List<OfCause> causes(String machine, Instant since) {
+        return records.causes(only(machine), since).stream()
+                .map(c -> new OfCause(c.cause(), (int) c.times()))
+                .toList();
     }
 
     private List<FailureView> read(Where which, long skip, int most) {

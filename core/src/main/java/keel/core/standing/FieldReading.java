@@ -62,8 +62,8 @@ public final class FieldReading {
     private Object choice(ServiceField field, Object value) {
         String given = value.toString().strip();
         String code = field.options().stream()
+                .filter(o -> o.code().equalsIgnoreCase(given) || o.words().equalsIgnoreCase(given))
                 .map(ServiceField.Option::code)
-                .filter(c -> c.equalsIgnoreCase(given))
                 .findFirst()
                 .orElse(null);
         findings.when(code == null, field.name(), field.label() + " cannot be " + value + choices(field) + ".");
@@ -122,13 +122,9 @@ public final class FieldReading {
     }
 
     private static String choices(ServiceField field) {
-        return field.options().isEmpty()
-                ? ""
-                : ": "
-                        + String.join(
-                                ", ",
-                                field.options().stream()
-                                        .map(ServiceField.Option::code)
-                                        .toList());
+        List<String> words = field.options().stream()
+                .map(o -> o.words().toLowerCase(Locale.ROOT))
+                .toList();
+        return words.isEmpty() ? "" : "; it is one of " + String.join(", ", words);
     }
 }

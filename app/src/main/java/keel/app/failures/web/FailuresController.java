@@ -2,19 +2,25 @@ package keel.app.failures.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import keel.app.base.Conflict;
+import keel.app.base.CsvFile;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
 import keel.app.base.Refused;
 import keel.app.failures.FailureEntry;
 import keel.app.failures.FailurePhotos;
+import keel.app.failures.FailureView;
 import keel.app.failures.Failures;
 import keel.app.failures.Seeing;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopTime;
+import keel.core.Findings;
 import keel.core.knowledge.Knowledge;
 import keel.core.knowledge.Symptom;
 import org.springframework.http.CacheControl;
@@ -35,6 +41,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class FailuresController {
 
     private static final int ON_A_PAGE = 50;
+    private static final int CAUSES = 10;
+    private static final Duration YEAR = Duration.ofDays(365);
 
     private final Failures failures;
     private final FailurePhotos failurePhotos;
@@ -43,6 +51,7 @@ class FailuresController {
     private final Fleet fleet;
     private final Knowledge knowledge;
     private final ShopTime times;
+    private final Clock clock;
 
     FailuresController(
             Failures failures,
@@ -51,7 +60,9 @@ class FailuresController {
             TakenPhotos taken,
             Fleet fleet,
             Knowledge knowledge,
-            ShopTime times) {
+            ShopTime times,
+            Clock clock) {
+        this.clock = clock;
         this.failures = failures;
         this.failurePhotos = failurePhotos;
         this.seeing = seeing;
@@ -61,21 +72,63 @@ class FailuresController {
         this.times = times;
     }
 
+    /** What is asked of the list, as it stands in the address. */
+    record Filter(String machine, Boolean open, String cause, String from, String to) {
+
+        Failures.Sought sought(ShopTime times) {
+            Findings findings = new Findings();
+            Failures.Sought sought = new Failures.Sought(
+                    machine,
+                    Boolean.TRUE.equals(open),
+                    cause,
+                    times.from(from, "from", findings),
+                    times.to(to, "to", findings));
+            Refused.unless(findings);
+            return sought;
+        }
+    }
+
     @GetMapping("/failures")
-    String list(
-            @RequestParam(required = false) String machine,
-            @RequestParam(defaultValue = "false") boolean open,
-            @RequestParam(defaultValue = "0") int page,
-            Model model) {
-        var found = failures.list(machine, open, Paging.of(page, ON_A_PAGE + 1));
+    String list(Filter filter, @RequestParam(defaultValue = "0") int page, Model model, HttpServletResponse response) {
+        List<FailureView> found = List.of();
+        try {
+            found = failures.list(filter.sought(times), Paging.of(page, ON_A_PAGE + 1));
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
         model.addAttribute("failures", found.subList(0, Math.min(ON_A_PAGE, found.size())));
         model.addAttribute("more", found.size() > ON_A_PAGE);
         model.addAttribute("page", page);
-        model.addAttribute("machine", machine);
-        model.addAttribute("open", open);
+        model.addAttribute("filter", filter);
         model.addAttribute("machines", fleet.machines());
         model.addAttribute("knowledge", knowledge);
+        List<Failures.OfCause> causes =
+                failures.causes(filter.machine(), clock.instant().minus(YEAR));
+        model.addAttribute("causes", causes.stream().limit(CAUSES).toList());
+        model.addAttribute(
+                "most",
+                causes.stream().mapToInt(Failures.OfCause::failures).max().orElse(0));
         return "failures/list";
+    }
+
+    @GetMapping(value = "/failures.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(Filter filter) {
+        List<List<?>> rows = new ArrayList<>();
+        failures.all(filter.sought(times))
+                .forEach(f -> rows.add(Arrays.asList(
+                        f.id(),
+                        f.seenAt(),
+                        f.machine(),
+                        String.join(" ", f.symptoms()),
+                        f.job(),
+                        f.cause(),
+                        f.certainty(),
+                        String.join(" ", f.zones()),
+                        f.note())));
+        return CsvFile.of(
+                "failures.csv",
+                List.of("id", "seenAt", "machine", "symptoms", "print", "cause", "certainty", "zones", "note"),
+                rows);
     }
 
     @GetMapping("/failures/new")

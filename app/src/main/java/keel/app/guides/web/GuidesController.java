@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalLong;
 import keel.app.air.AirParts;
 import keel.app.base.Conflict;
@@ -66,15 +67,9 @@ class GuidesController {
     @GetMapping("/guides")
     String all(Model model) {
         model.addAttribute("open", guides.open());
-        model.addAttribute(
-                "machines",
-                fleet.refs().stream()
-                        .map(m -> new ForSubject(
-                                m.name(),
-                                guidebook.forMachine(m).stream()
-                                        .map(p -> new Way(p.name(), "/machines/" + m.code() + "/guides/" + p.code()))
-                                        .toList()))
-                        .toList());
+        List<MachineRef> machines = fleet.refs();
+        model.addAttribute("machines", machines);
+        model.addAttribute("jobs", jobs(machines));
         model.addAttribute(
                 "air",
                 airParts.all().stream()
@@ -83,6 +78,23 @@ class GuidesController {
                                 List.of(new Way(guidebook.forPart(p).name(), "/air/parts/" + p.id() + "/guide"))))
                         .toList());
         return "guides/list";
+    }
+
+    /** What is done step by step, and where each machine's begins; null where it is not for that machine. */
+    record Job(String name, int minutes, List<String> paths) {}
+
+    private List<Job> jobs(List<MachineRef> machines) {
+        return guidebook.all().stream()
+                .map(p -> new Job(
+                        p.name(),
+                        p.minutes(),
+                        machines.stream()
+                                .map(m -> guidebook.forMachine(m).contains(p)
+                                        ? "/machines/" + m.code() + "/guides/" + p.code()
+                                        : null)
+                                .toList()))
+                .filter(j -> j.paths().stream().anyMatch(Objects::nonNull))
+                .toList();
     }
 
     /** All of them to read through or to print, of no machine in particular: a device keeps this page. */

@@ -3,8 +3,12 @@ package keel.app.prints.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import keel.app.base.Conflict;
+import keel.app.base.CsvFile;
 import keel.app.base.EditedMeanwhile;
 import keel.app.base.PageErrors;
 import keel.app.base.Paging;
@@ -24,6 +28,7 @@ import keel.app.standing.Footprints;
 import keel.app.standing.Standings;
 import keel.core.Findings;
 import keel.core.run.Outcome;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -126,20 +131,73 @@ class RunsController {
         }
     }
 
+    /** What is asked of the list, as it stands in the address. */
+    record Filter(String machine, String text, String from, String to) {
+
+        Instant first(ShopTime times, Findings findings) {
+            return times.from(from, "from", findings);
+        }
+
+        Instant last(ShopTime times, Findings findings) {
+            return times.to(to, "to", findings);
+        }
+    }
+
     @GetMapping("/runs")
-    String list(
-            @RequestParam(required = false) String machine,
-            @RequestParam(required = false) String text,
-            @RequestParam(defaultValue = "0") int page,
-            Model model) {
-        var found = runs.list(machine, null, null, text, Paging.of(page, ON_A_PAGE + 1));
+    String list(Filter filter, @RequestParam(defaultValue = "0") int page, Model model, HttpServletResponse response) {
+        List<RunView> found = List.of();
+        try {
+            Findings findings = new Findings();
+            Instant from = filter.first(times, findings);
+            Instant to = filter.last(times, findings);
+            Refused.unless(findings);
+            found = runs.list(filter.machine(), from, to, filter.text(), Paging.of(page, ON_A_PAGE + 1));
+        } catch (Refused e) {
+            PageErrors.show(e, model, response);
+        }
         model.addAttribute("runs", found.subList(0, Math.min(ON_A_PAGE, found.size())));
         model.addAttribute("more", found.size() > ON_A_PAGE);
         model.addAttribute("page", page);
-        model.addAttribute("machine", machine);
-        model.addAttribute("text", text);
+        model.addAttribute("filter", filter);
         model.addAttribute("machines", fleet.machines());
         return "prints/runs";
+    }
+
+    @GetMapping(value = "/runs.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(Filter filter) {
+        Findings findings = new Findings();
+        Instant from = filter.first(times, findings);
+        Instant to = filter.last(times, findings);
+        Refused.unless(findings);
+        List<List<?>> rows = new ArrayList<>();
+        runs.all(filter.machine(), from, to, filter.text())
+                .forEach(r -> rows.add(Arrays.asList(
+                        r.id(),
+                        r.startedAt(),
+                        r.endedAt(),
+                        r.machine(),
+                        r.job(),
+                        r.outcome(),
+                        r.layers(),
+                        r.reachedLayer(),
+                        r.layerExposureS(),
+                        r.resinMl(),
+                        r.hours())));
+        return CsvFile.of(
+                "runs.csv",
+                List.of(
+                        "id",
+                        "startedAt",
+                        "endedAt",
+                        "machine",
+                        "job",
+                        "outcome",
+                        "layers",
+                        "reachedLayer",
+                        "layerExposureS",
+                        "resinMl",
+                        "hours"),
+                rows);
     }
 
     /** Logs a run that has ended; without that, leads to the start gate of a machine. */
