@@ -53,19 +53,20 @@ class NoNetworkWalkTest extends DemoWalk {
 
     @Test
     void anAnswerThatWasLostIsNotWrittenTwice() {
+        String note = "onlyonce" + System.nanoTime();
         Page page = browsing.keeper(1280, 800);
         page.navigate("/machines/godwit/bench");
         page.route("**/quick", route -> {
             route.fetch();
             route.abort();
         });
-        enter(page, "godwit oiled: onlyonce");
+        enter(page, "godwit oiled: " + note);
         assertThat(page.locator("#waiting")).containsText("One entry waits");
         page.unroute("**/quick");
         page.click("#waiting button:has-text('Send now')");
         assertThat(page.locator("#waiting")).hasCount(0);
-        page.navigate("/logbook?text=onlyonce");
-        assertThat(page.locator("main .lines li:has-text('onlyonce')")).hasCount(1);
+        page.navigate("/logbook?text=" + note);
+        assertThat(page.locator("main .lines li:has-text('" + note + "')")).hasCount(1);
     }
 
     @Test
