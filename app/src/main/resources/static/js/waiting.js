@@ -104,9 +104,24 @@ const sendNext = async () => {
   return true;
 };
 
-/** Sends what waits, one after the other; a second tab stands back. */
-const sendAll = () => navigator.locks?.request(STORE, { ifAvailable: true }, async lock => {
-  if (!lock) return;
+let sending = false;
+
+/** A second tab stands back where the browser can tell; else only this page does, and the keys see to the rest. */
+const alone = async work => {
+  if (navigator.locks) {
+    await navigator.locks.request(STORE, { ifAvailable: true }, lock => lock ? work() : null);
+  } else if (!sending) {
+    sending = true;
+    try {
+      await work();
+    } finally {
+      sending = false;
+    }
+  }
+};
+
+/** Sends what waits, one after the other. */
+const sendAll = () => alone(async () => {
   let sent = 0;
   try {
     while (await sendNext()) sent += 1;

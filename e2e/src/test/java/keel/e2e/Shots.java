@@ -42,7 +42,7 @@ class Shots {
                 shoot(page, view.getValue(), view.getKey());
             }
             page.navigate("/fleet");
-            page.click("text=Log a failure");
+            page.click("main a:has-text('Log a failure')");
             page.click("#sheet .choice:has-text('Egret')");
             page.click("#sheet .choice:has-text('Layers split')");
             page.fill("#sheet #note", "Three of eight came off, the rest split near the top.");

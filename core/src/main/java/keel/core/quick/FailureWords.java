@@ -55,6 +55,9 @@ final class FailureWords {
                 i += found.words;
             }
         }
+        if (not) {
+            return Reading.unclear("Not what? Say what is not there, or leave the word out.", List.of());
+        }
         absent.removeAll(present);
         return Reading.clear(
                 new Order.LogFailure(

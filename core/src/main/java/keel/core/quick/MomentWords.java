@@ -28,7 +28,8 @@ final class MomentWords {
     private static final List<String> MONTHS =
             List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
     private static final List<String> AT = List.of("at", "um", "à", "@");
-    private static final List<String> VAGUE = List.of("morning", "afternoon", "evening", "night", "tonight");
+    private static final List<String> VAGUE = List.of("morning", "afternoon", "evening", "night");
+    private static final List<String> AHEAD = List.of("tomorrow", "morgen", "demain");
     private static final Pattern AGO = Pattern.compile("(\\d+(?:[.,]\\d+)?)(h|hrs?|hours?|std|m|mins?|minutes?|days?)");
     private static final Duration LONGEST_AGO = Duration.ofDays(3 * 366);
 
@@ -147,12 +148,22 @@ final class MomentWords {
                 said(now.toLocalDate().minusDays(1), i, i + 1);
             } else if (List.of("today", "heute").contains(word)) {
                 said(now.toLocalDate(), i, i + 1);
-            } else if (VAGUE.contains(word)) {
+            } else if (AHEAD.contains(word)) {
+                problem = "That lies ahead. What is to be printed is asked for on the page of the week.";
+            } else if (isVague(i)) {
                 vague(i);
             } else if (!weekday(word, i)) {
                 date(word, i);
             }
         }
+    }
+
+    /** What was printed may have a night in its name: only <i>this night</i> or <i>last night</i> says when. */
+    private boolean isVague(int i) {
+        return words.get(i).equalsIgnoreCase("tonight")
+                || VAGUE.contains(word(i))
+                        && i > 0
+                        && List.of("this", "last", "yesterday", "the").contains(word(i - 1));
     }
 
     /** This morning is today, if a time stands with it. */

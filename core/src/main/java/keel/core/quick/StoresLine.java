@@ -26,6 +26,7 @@ final class StoresLine {
     private static final Pattern WITH_UNIT = Pattern.compile("([+-]?\\d+(?:[.,]\\d+)?)(\\p{L}+)");
     private static final List<String> COUNTED = List.of(
             "", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
+    private static final Set<String> PLACE = Set.of("stock", "stores", "store", "the");
     private static final Set<String> OUT = Set.of(
             "took", "taken", "take", "used", "use", "out", "minus", "gone", "opened", "wasted", "broke", "broken");
     private static final Set<String> IN = Set.of(
@@ -73,7 +74,7 @@ final class StoresLine {
             return Reading.unclear("Which item, and how much? Out with a minus: stores gloves -10.", choices("", ""));
         }
         for (Amount amount : amounts) {
-            Optional<Word> item = item(name(tokens, amount));
+            Optional<Word> item = item(name(tokens, amount)).filter(i -> !ofItsName(amount, i));
             if (item.isPresent()) {
                 return moved(item.get(), amount, tokens, told);
             }
@@ -136,6 +137,13 @@ final class StoresLine {
         return new Choice(line, read(item, quantity).words());
     }
 
+    /** Whether a number without a sign belongs to the item's name, as that of a film sheet for a machine of that size. */
+    private static boolean ofItsName(Amount amount, Word item) {
+        return !amount.signed
+                && List.of((Names.plain(item.name()) + "-" + item.code()).split("-"))
+                        .contains(Plain.number(amount.value));
+    }
+
     private static String sign(Amount amount, List<String> tokens, boolean told) {
         boolean minus = says(OUT, tokens) || amount.value < 0;
         String quantity = Plain.number(Math.abs(amount.value));
@@ -154,7 +162,7 @@ final class StoresLine {
     private List<String> apart(List<String> typed) {
         List<String> tokens = new ArrayList<>();
         boolean way = typed.stream().anyMatch(StoresLine::saysWay);
-        for (String word : typed) {
+        for (String word : withoutPlace(typed)) {
             String token = way ? counted(word) : word;
             Matcher joined = JOINED.matcher(token);
             Matcher unit = WITH_UNIT.matcher(token);
@@ -169,6 +177,16 @@ final class StoresLine {
             }
         }
         return tokens;
+    }
+
+    /** <i>In stock</i> says where, not that something came in. */
+    private static List<String> withoutPlace(List<String> typed) {
+        return IntStream.range(0, typed.size())
+                .filter(i -> !typed.get(i).equalsIgnoreCase("in")
+                        || i + 1 == typed.size()
+                        || !PLACE.contains(typed.get(i + 1).toLowerCase(Locale.ROOT)))
+                .mapToObj(typed::get)
+                .toList();
     }
 
     /** A small number in words as a number. */

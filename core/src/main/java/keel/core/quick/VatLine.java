@@ -3,6 +3,7 @@ package keel.core.quick;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import keel.core.quick.Vocabulary.Word;
 
@@ -20,6 +21,16 @@ final class VatLine {
     Reading read(List<String> tokens) {
         List<String> said = new ArrayList<>(tokens);
         said.removeIf(w -> IDLE.contains(w.toLowerCase(Locale.ROOT)));
+        if (said.stream().allMatch(FilmWords::saysChanged) && !said.isEmpty()) {
+            return Reading.unclear(
+                    "A new film in it?",
+                    QuickLine.choice(
+                                    vat.code().toLowerCase(Locale.ROOT) + " film new",
+                                    new FilmLine(null, vat.code(), vat.name())
+                                            .read(List.of("film", "new"), (line, read) -> Optional.empty()))
+                            .stream()
+                            .toList());
+        }
         return said.isEmpty()
                 ? QuickLine.open("vat", vat)
                 : new FilmLine(null, vat.code(), vat.name())

@@ -256,11 +256,22 @@ class StoresController {
             HttpServletResponse response) {
         model.addAttribute("typed", typed);
         return PageErrors.tried(
-                () -> stock.move(item, number(typed, "quantity"), typed.get("reason")),
+                () -> {
+                    Double quantity = number(typed, "quantity");
+                    stock.move(item, quantity, reason(typed.get("reason"), quantity));
+                },
                 "/stores/" + item,
                 model,
                 response,
                 () -> item(item, model));
+    }
+
+    /** Nobody has to say why a glove was taken. */
+    private static String reason(String typed, Double quantity) {
+        if (typed != null && !typed.isBlank()) {
+            return typed;
+        }
+        return quantity != null && quantity < 0 ? "taken out" : "put in";
     }
 
     @PostMapping("/stores/{item}/count")
