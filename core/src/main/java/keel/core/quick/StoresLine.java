@@ -137,7 +137,7 @@ final class StoresLine {
         return new Choice(line, read(item, quantity).words());
     }
 
-    /** Whether a number without a sign belongs to the item's name, as that of a film sheet for a machine of that size. */
+    /** Whether a number without a sign belongs to the name of the item, as with a film sheet for one size of machine. */
     private static boolean ofItsName(Amount amount, Word item) {
         return !amount.signed
                 && List.of((Names.plain(item.name()) + "-" + item.code()).split("-"))
