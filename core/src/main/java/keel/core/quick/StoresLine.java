@@ -137,7 +137,7 @@ final class StoresLine {
         return new Choice(line, read(item, quantity).words());
     }
 
-    /** Whether a number without a sign belongs to the name of the item, as with a film sheet for one size of machine. */
+    /** Whether a number without a sign belongs to the name of the item, as a film sheet for one size of machine has. */
     private static boolean ofItsName(Amount amount, Word item) {
         return !amount.signed
                 && List.of((Names.plain(item.name()) + "-" + item.code()).split("-"))
