@@ -30,12 +30,22 @@ const keepPage = async (address, response) => {
   await trim(cache);
 };
 
-/** The page as it was, marked as one that is no longer fresh. */
+/** What a page that was kept says under its header: of when it is, in the shop's own time. */
+const asOf = html => {
+  const at = Number(/ data-now="(\d+)"/.exec(html)?.[1]);
+  const timeZone = / data-zone="([^"]+)"/.exec(html)?.[1];
+  const when = new Date(at).toLocaleString('en-GB', { timeZone, weekday: 'short', hour: '2-digit', minute: '2-digit' });
+  return `<p id="kept" role="status">No network. This is how it was at ${when}.</p>`;
+};
+
+/** The page as it was. That it is no longer fresh stands in it, so that it goes with it when the next one comes. */
 const kept = async address => {
-  const page = await (await caches.open(PAGES)).match(address);
+  const page = await (await caches.open(PAGES)).match(address, { ignoreVary: true });
   if (!page) return null;
-  const html = (await page.text()).replace('<body ', '<body data-kept ');
-  return new Response(html, { headers: { 'Content-Type': 'text/html;charset=UTF-8' } });
+  const html = await page.text();
+  return new Response(html.replace('</header>', '</header>' + asOf(html)), {
+    headers: { 'Content-Type': 'text/html;charset=UTF-8' },
+  });
 };
 
 const page = async event => {

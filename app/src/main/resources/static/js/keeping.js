@@ -1,6 +1,6 @@
 // The device keeps how things look and what was read last (worker.js): without a network it is shown as it was, and
 // says so. A service worker needs HTTPS or this machine itself; elsewhere nothing is kept and nothing breaks.
-import { byId, onPage } from './page.js';
+import { byId } from './page.js';
 
 const READ_AHEAD = ['/fleet', '/round', '/guides/read', '/help'];
 const ASKED = 'read ahead';
@@ -18,19 +18,6 @@ const readAhead = () => {
   tell({ looks: looksHere(), pages: READ_AHEAD });
 };
 
-const sayKept = () => {
-  byId('kept')?.remove();
-  if (!('kept' in document.body.dataset)) return;
-  const at = new Date(Number(document.body.dataset.now));
-  const said = document.createElement('p');
-  said.id = 'kept';
-  said.setAttribute('role', 'status');
-  said.textContent = 'No network. This is how it was at ' + at.toLocaleString('en-GB', {
-    timeZone: document.body.dataset.zone, weekday: 'short', hour: '2-digit', minute: '2-digit',
-  }) + '.';
-  document.querySelector('.topline')?.after(said);
-};
-
 if ('serviceWorker' in navigator) {
   navigator.serviceWorker.register('/worker.js').then(readAhead).catch(() => {});
   // Whoever goes leaves nothing to read; what they entered still waits for them.
@@ -38,5 +25,3 @@ if ('serviceWorker' in navigator) {
     if (/^\/(sign-out|hand-over)$/.test(event.target.getAttribute('action'))) tell({ forget: true });
   });
 }
-
-onPage(sayKept);

@@ -1,6 +1,21 @@
 // What several modules need of the page they are on.
 export const byId = id => document.getElementById(id);
 
+const CLOCK = 'shop clock';
+
+const aheadNow = () => {
+  if (byId('kept') || !document.body.dataset.now) return Number(localStorage.getItem(CLOCK) ?? 0);
+  const ahead = Date.now() - Number(document.body.dataset.now);
+  localStorage.setItem(CLOCK, ahead);
+  return ahead;
+};
+
+/**
+ * How far this device's clock is ahead of the shop's, ms. A page that was kept says when it was made, not what the time
+ * is: then the last one counts that was fresh.
+ */
+export const AHEAD_MS = aheadNow();
+
 const FIELDS = 'input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]';
 
 /** Whether a key goes into a field. */

@@ -1,12 +1,11 @@
 // Times that run down: a timer at a step that somebody starts, and what is waited for until a moment.
+import { AHEAD_MS } from './page.js';
+
 const BUZZ_MS = [200, 100, 200];
 const two = n => String(n).padStart(2, '0');
 const minutesAndSeconds = s => Math.floor(s / 60) + ':' + two(s % 60);
 const hoursAndMinutes = s => Math.floor(s / 3600) + ' h ' + two(Math.floor(s / 60) % 60);
 const secondsTo = moment => Math.ceil((moment - Date.now()) / 1000);
-
-// A tablet's own clock may be minutes off: moments of the shop are counted down by the shop's clock.
-const ahead = Date.now() - Number(document.body.dataset.now ?? Date.now());
 
 // A step's timer is kept on this tablet under its guide and step: it stands still while the guide is paused.
 const keyOf = button => `timer ${location.pathname} ${button.dataset.timerOf}`;
@@ -53,7 +52,7 @@ restore();
 document.addEventListener('htmx:afterSettle', restore);
 
 const show = awaited => {
-  const left = secondsTo(Number(awaited.dataset.until) + ahead);
+  const left = secondsTo(Number(awaited.dataset.until) + AHEAD_MS);
   awaited.textContent = left <= 0 ? 'time is up' : left < 3600 ? minutesAndSeconds(left) : hoursAndMinutes(left);
   if (left > 0 || awaited.classList.contains('over')) return;
   awaited.classList.add('over');

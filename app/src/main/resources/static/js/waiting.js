@@ -2,17 +2,17 @@
 // once each when the network is back: every entry carries the key of its form, so that the server writes it once.
 import { get, update } from '/static/lib/idb-keyval.js';
 import { banner } from './banner.js';
-import { byId, onPage } from './page.js';
+import { AHEAD_MS, byId, onPage } from './page.js';
 import { renewKey } from './connection.js';
 
 const STORE = 'waiting';
 const AGAIN_MS = 20_000;
 const REMEMBERED_MS = 20 * 3_600_000;
-const AHEAD_MS = Date.now() - Number(document.body.dataset.now ?? Date.now());
 
 const all = async () => await get(STORE) ?? [];
 const change = edit => update(STORE, kept => edit(kept ?? []));
-const me = () => document.body.dataset.person;
+const personOn = page => page.querySelector('.who')?.dataset.person;
+const me = () => personOn(document);
 
 /** The shop's date and time, as its forms read them. */
 const shopTime = () => {
@@ -95,8 +95,10 @@ const sendNext = async () => {
     return true;
   }
   const account = await fetch('/account');
-  const key = account.redirected ? null : (await parsed(account)).querySelector('input[name=_csrf]')?.value;
-  if (!key) return false;
+  const there = account.redirected ? null : await parsed(account);
+  const key = there?.querySelector('input[name=_csrf]')?.value;
+  // another tab may have handed over meanwhile: who is signed in now says the server, not this page
+  if (!key || personOn(there) !== next.person) return false;
   const result = await send(next, key);
   if (result === 'later') return false;
   if (result === 'sent') await change(kept => kept.filter(entry => entry.id !== next.id));
@@ -130,6 +132,7 @@ const sendAll = () => alone(async () => {
   }
   if (sent === 0) return;
   await show();
+  byId('kept')?.remove();
   const { pathname, search } = location;
   if (byId('main') && !document.querySelector('main form :focus')) {
     htmx.ajax('GET', pathname + search, { target: '#main', select: '#main', swap: 'outerHTML' });

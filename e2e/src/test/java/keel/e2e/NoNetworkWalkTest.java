@@ -27,6 +27,8 @@ class NoNetworkWalkTest extends DemoWalk {
         page.navigate("/fleet");
         assertThat(page.locator("h1")).containsText("machines");
         assertThat(page.locator("#kept")).containsText("No network. This is how it was");
+        page.click(".daily a:has-text('Round')");
+        assertThat(page.locator("#kept")).containsText("No network. This is how it was");
         page.navigate("/guides/read");
         assertThat(page.locator("main")).containsText("Change the film");
         page.navigate("/stores/waste");
@@ -47,6 +49,9 @@ class NoNetworkWalkTest extends DemoWalk {
         assertThat(page.locator("#waiting li")).hasCount(1);
         page.click("#waiting button:has-text('Forget it')");
         assertThat(page.locator("#waiting")).hasCount(0);
+        page.click(".daily a:has-text('Fleet')");
+        page.waitForURL("**/fleet");
+        assertThat(page.locator("#kept")).hasCount(0);
         page.navigate("/logbook");
         assertThat(page.locator("main .lines")).containsText(Pattern.compile("Annexe: 20.7[\\s\\S]*Godwit: levelled"));
     }

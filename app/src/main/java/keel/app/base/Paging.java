@@ -14,6 +14,11 @@ public record Paging(int page, int size) {
         return new Paging(page, size);
     }
 
+    /** Everything on one page, to take along. */
+    public static Paging all() {
+        return new Paging(0, Integer.MAX_VALUE);
+    }
+
     public long skip() {
         return (long) page * size;
     }

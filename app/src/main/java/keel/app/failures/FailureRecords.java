@@ -44,13 +44,14 @@ interface FailureRecords extends JpaRepository<Failure, Long> {
             order by f.seenAt""")
     List<Instant> seenSince(long machine, Instant from);
 
-    /** How often something put failures down to it; cause null for those without one. */
+    /** How often something put failures down to it; cause null for those of which nobody said anything yet. */
     record CauseCount(String cause, long times) {}
 
     @Query(
             """
             select f.cause, count(f.id) from Failure f where (?1 is null or f.machineId = ?1) and f.seenAt >= ?2
-            and not f.withdrawn group by f.cause order by count(f.id) desc, f.cause""")
+            and not f.withdrawn and (f.cause is not null or f.certainty is null)
+            group by f.cause order by count(f.id) desc, f.cause""")
     List<CauseCount> causes(Long machine, Instant since);
 
     /** A place on a plate. */

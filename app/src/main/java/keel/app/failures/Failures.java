@@ -36,8 +36,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Failures {
 
-    private static final int MOST_TO_TAKE = 100_000;
-
     private final FailureRecords records;
     private final Fleet fleet;
     private final Runs runs;
@@ -154,7 +152,7 @@ public class Failures {
     /** All of them, to take along. */
     @Transactional(readOnly = true)
     public List<FailureView> all(Sought sought) {
-        return list(sought, new Paging(0, MOST_TO_TAKE));
+        return list(sought, Paging.all());
     }
 
     private Long only(String machine) {

@@ -46,8 +46,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class Runs {
 
-    private static final int MOST_TO_TAKE = 100_000;
-
     private final RunRecords records;
     private final Fleet fleet;
     private final Occupancy occupancy;
@@ -354,7 +352,7 @@ public class Runs {
     /** The same, all of them, to take along. */
     @Transactional(readOnly = true)
     public List<RunView> all(String machine, Instant from, Instant to, String text) {
-        return list(machine, from, to, text, new Paging(0, MOST_TO_TAKE));
+        return list(machine, from, to, text, Paging.all());
     }
 
     /** Runs newest first; {@code from} inclusive, {@code to} exclusive, by their start; withdrawn ones left out. */

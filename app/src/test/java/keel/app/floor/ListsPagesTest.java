@@ -2,6 +2,7 @@ package keel.app.floor;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.regex.Pattern;
 import keel.app.failures.FailureEntry;
@@ -35,6 +36,12 @@ class ListsPagesTest extends PageTest {
         accepted("/failures/" + named + "/cause", "cause", "film-worn", "certainty", "PRESUMED");
         String page = page("/failures?machine=" + m);
         assertThat(page).contains("What they were put down to", "Not named yet", "cause=film-worn");
+        long unknown = failures.log(new FailureEntry(m, null, null, List.of("warped"), List.of(), List.of(), null))
+                .id();
+        accepted("/failures/" + unknown + "/cause", "certainty", "UNKNOWN");
+        assertThat(failures.causes(m, Instant.EPOCH))
+                .as("one that nobody will ever know is not one that nobody named yet")
+                .containsExactly(new Failures.OfCause(null, 1), new Failures.OfCause("film-worn", 1));
         String worn = page("/failures?machine=" + m + "&cause=film-worn");
         assertThat(worn)
                 .contains("Only those put down to", "/failures/" + named)

@@ -48,7 +48,7 @@ final class MachineLine {
                 .toList();
         Reading seen = plain.isEmpty() ? null : new FailureWords(knowledge).seen(machine, plain);
         if (seen != null) {
-            return tokens.contains("film") ? failureOrLook(tokens) : seen;
+            return tokens.stream().anyMatch("film"::equalsIgnoreCase) ? failureOrLook(tokens) : seen;
         }
         Optional<Verb.Found> said = Verb.in(tokens);
         if (said.isPresent()) {
@@ -72,7 +72,9 @@ final class MachineLine {
         String seen = String.join(" ", tokens);
         return Reading.unclear(
                 "Did a print fail, or was the film looked at?",
-                choices("failed " + seen, seen.endsWith("cloudy") ? "film clouded" : "vat slack"));
+                choices(
+                        "failed " + seen,
+                        seen.toLowerCase(Locale.ROOT).endsWith("cloudy") ? "film clouded" : "vat slack"));
     }
 
     private Reading unknown(String typed, List<String> tokens) {

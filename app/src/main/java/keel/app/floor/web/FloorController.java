@@ -25,7 +25,6 @@ import keel.app.screen.ScreenVerdicts;
 import keel.app.standing.MachineNow;
 import keel.app.standing.NotKnown;
 import keel.app.standing.PartFact;
-import keel.app.standing.PartsReading;
 import keel.app.standing.StackDrawing;
 import keel.app.standing.Standings;
 import keel.core.screen.ScreenVerdict;
@@ -53,7 +52,7 @@ class FloorController {
     private final Logbook logbook;
     private final Runs runs;
     private final Failures failures;
-    private final PartsReading parts;
+    private final MachineLives lives;
     private final ScreenVerdicts verdicts;
     private final Rounds rounds;
     private final Clock clock;
@@ -64,7 +63,7 @@ class FloorController {
             Logbook logbook,
             Runs runs,
             Failures failures,
-            PartsReading parts,
+            MachineLives lives,
             ScreenVerdicts verdicts,
             Rounds rounds,
             Clock clock) {
@@ -73,7 +72,7 @@ class FloorController {
         this.logbook = logbook;
         this.runs = runs;
         this.failures = failures;
-        this.parts = parts;
+        this.lives = lives;
         this.verdicts = verdicts;
         this.rounds = rounds;
         this.clock = clock;
@@ -145,14 +144,7 @@ class FloorController {
                         machine.plateWidthMm(),
                         machine.plateDepthMm(),
                         failures.zonesSince(machine.id(), now.minus(PLATE_MEMORY))));
-        model.addAttribute(
-                "lives",
-                LifeStrips.of(
-                        machine,
-                        parts.spans(machine.id()),
-                        failures.seenSince(machine.id(), machine.since()),
-                        now,
-                        settings.zone()));
+        model.addAttribute("lives", lives.of(machine));
         Rounds.Shown wants = rounds.at(machine, screen.orElse(null), Rounds.Who.of(Actor.current()));
         model.addAttribute("tasks", wants.lines());
         model.addAttribute("others", wants.others());

@@ -8,14 +8,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import keel.app.base.CsvFile;
-import keel.app.failures.Failures;
 import keel.app.fleet.Fleet;
 import keel.app.fleet.ShopSettings;
 import keel.app.floor.AtTheBench;
 import keel.app.people.LogFilter;
 import keel.app.people.Logbook;
 import keel.app.standing.MachineNow;
-import keel.app.standing.PartsReading;
 import keel.app.standing.Standings;
 import keel.app.stores.Costs;
 import org.springframework.http.ResponseEntity;
@@ -36,8 +34,7 @@ class MachinePages {
     private final ShopSettings settings;
     private final AtTheBench bench;
     private final Costs costs;
-    private final Failures failures;
-    private final PartsReading parts;
+    private final MachineLives lives;
     private final Logbook logbook;
     private final Clock clock;
 
@@ -47,8 +44,7 @@ class MachinePages {
             ShopSettings settings,
             AtTheBench bench,
             Costs costs,
-            Failures failures,
-            PartsReading parts,
+            MachineLives lives,
             Logbook logbook,
             Clock clock) {
         this.standings = standings;
@@ -56,8 +52,7 @@ class MachinePages {
         this.settings = settings;
         this.bench = bench;
         this.costs = costs;
-        this.failures = failures;
-        this.parts = parts;
+        this.lives = lives;
         this.logbook = logbook;
         this.clock = clock;
     }
@@ -78,14 +73,7 @@ class MachinePages {
         model.addAttribute("m", machine);
         model.addAttribute("fared", fared);
         model.addAttribute("months", fared.months().isEmpty() ? null : MonthsDrawing.of(fared.months()));
-        model.addAttribute(
-                "lives",
-                LifeStrips.of(
-                        machine,
-                        parts.spans(machine.id()),
-                        failures.seenSince(machine.id(), machine.since()),
-                        now,
-                        settings.zone()));
+        model.addAttribute("lives", lives.of(machine));
         model.addAttribute("lines", logbook.lines(LogFilter.ofMachine(code, LINES)));
         return "floor/machine-history";
     }

@@ -9,6 +9,7 @@ import keel.app.fleet.Fleet;
 import keel.app.fleet.Parts;
 import keel.app.prints.Runs;
 import keel.app.shell.ShopClock;
+import keel.app.stores.Costs;
 import keel.app.support.PageTest;
 import keel.app.support.TestShop;
 import keel.core.standing.MachineKind;
@@ -32,6 +33,9 @@ class MachineTabsTest extends PageTest {
 
     @Autowired
     private Failures failures;
+
+    @Autowired
+    private Costs costs;
 
     @Autowired
     private ShopClock clock;
@@ -129,5 +133,15 @@ class MachineTabsTest extends PageTest {
                 .contains("month,prints,cameOut")
                 .contains(",1,1,");
         assertThat(status("/machines/heron/history")).isEqualTo(404);
+        Costs.Group mine =
+                costs.ofMachine(shop.now(m), TestShop.SINCE, TestShop.at(48)).all();
+        Costs.Group there = costs.overview(TestShop.SINCE, TestShop.at(48)).machines().stream()
+                .filter(g -> g.name().equals(shop.now(m).name()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(mine.used()).isEqualTo(there.used());
+        assertThat(mine.cost()).isEqualTo(there.cost());
+        assertThat(mine.lost()).isEqualTo(there.lost());
+        assertThat(mine.good()).isEqualTo(there.good());
     }
 }
